@@ -1,0 +1,1 @@
+"""The rules of the job: numpy and shapely in, frozen dataclasses out."""

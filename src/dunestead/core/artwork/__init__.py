@@ -1,0 +1,1 @@
+"""What is to appear: shapes of a drawing, and the region they paint at a size."""

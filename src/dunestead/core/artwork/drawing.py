@@ -1,0 +1,72 @@
+"""A drawing as read from a file: shapes, clips and what had to be left out."""
+
+from dataclasses import dataclass, field
+from typing import Literal
+
+from dunestead.core.geometry.affine import Affine
+from dunestead.core.geometry.curves import Path
+from dunestead.core.geometry.rings import FillRule
+from dunestead.core.geometry.strokes import Pen
+
+__all__ = ["Clip", "Drawing", "Notice", "Shape"]
+
+
+@dataclass(frozen=True, slots=True)
+class Notice:
+    """Something in the file that is not painted, in words for the maker."""
+
+    code: str
+    message: str
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Shape:
+    """One path with its paint.
+
+    Attributes
+    ----------
+    path, transform
+        The path in its own units, and what carries it to the drawing's.
+    fill, fill_rule
+        Colour as ``#rrggbb`` or None, and how overlaps of its contours count.
+    stroke, pen
+        Colour or None, and the pen in the path's own units.
+    clips
+        Every one limits the shape.
+    """
+
+    path: Path
+    transform: Affine
+    fill: str | None = None
+    fill_rule: FillRule = "nonzero"
+    stroke: str | None = None
+    pen: Pen | None = None
+    clips: tuple["Clip", ...] = ()
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Clip:
+    """A region that limits shapes.
+
+    A ``clip`` lets through where any of its shapes is; a ``mask`` lets through where the
+    topmost of its shapes is light, as far as a cut edge can follow that.
+    """
+
+    kind: Literal["clip", "mask"]
+    shapes: tuple[Shape, ...]
+    clips: tuple["Clip", ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Drawing:
+    """Shapes in drawing units, y down. Equal when read from the same bytes.
+
+    Attributes
+    ----------
+    digest
+        SHA-256 of the file; identifies the drawing in every cache.
+    """
+
+    digest: str
+    shapes: tuple[Shape, ...] = field(compare=False)
+    notices: tuple[Notice, ...] = field(default=(), compare=False)

@@ -1,0 +1,102 @@
+"""Every way a request can fail that a maker can mend, each with what to do next.
+
+::
+
+    DunesteadError
+    ├── BadInput             something the maker gave cannot be used
+    │   ├── BadLength        a length that cannot be read or makes no sense
+    │   ├── UnknownKey       a surface, material, cutter or paint we have no figures for
+    │   ├── ArtworkUnreadable  the file is not the artwork it says it is
+    │   ├── ArtworkRefused   the file is hostile, or bigger than we carry
+    │   └── ArtworkEmpty     nothing in the file would be painted
+    ├── NoSuchThing          a job, sheet or piece that is not there
+    └── NotNow               right request, wrong moment (nothing left to undo)
+"""
+
+__all__ = [
+    "ArtworkEmpty",
+    "ArtworkRefused",
+    "ArtworkUnreadable",
+    "BadInput",
+    "BadLength",
+    "DunesteadError",
+    "NoSuchThing",
+    "NotNow",
+    "UnknownKey",
+]
+
+
+class DunesteadError(Exception):
+    """Base of all our errors.
+
+    Parameters
+    ----------
+    what
+        One sentence saying what is wrong, with the value met.
+    fix
+        One sentence saying what to do about it.
+    code
+        Stable identifier for programs; defaults to the class's own.
+    """
+
+    code = "error"
+
+    def __init__(self, what: str, fix: str, *, code: str | None = None) -> None:
+        self.what = what
+        self.fix = fix
+        self.code = code or type(self).code
+        super().__init__(f"{what} {fix}")
+
+
+class BadInput(DunesteadError):
+    """Something the maker gave cannot be used."""
+
+    code = "bad-input"
+
+
+class BadLength(BadInput):
+    """A length that cannot be read, or that no workshop could mean."""
+
+    code = "bad-length"
+
+
+class UnknownKey(BadInput):
+    """A key that stands in none of our tables."""
+
+    code = "unknown-key"
+
+    def __init__(self, kind: str, met: str, allowed: list[str]) -> None:
+        super().__init__(
+            f"There is no {kind} called “{met}”.",
+            f"Choose one of: {', '.join(sorted(allowed))}.",
+        )
+
+
+class ArtworkUnreadable(BadInput):
+    """The file is not the artwork it says it is."""
+
+    code = "artwork-unreadable"
+
+
+class ArtworkRefused(BadInput):
+    """The file is hostile, or larger than a drawing has any need to be."""
+
+    code = "artwork-refused"
+
+
+class ArtworkEmpty(BadInput):
+    """Nothing in the file would be painted."""
+
+    code = "artwork-empty"
+
+
+class NoSuchThing(DunesteadError):
+    """A job, sheet or piece that is not there."""
+
+    code = "not-found"
+
+
+class NotNow(DunesteadError):
+    """A request that is right in itself but has nothing to act on at present."""
+
+    code = "not-now"

@@ -1,0 +1,1 @@
+"""Plain geometry under the trade's rules: curves, rings, strokes, regions."""

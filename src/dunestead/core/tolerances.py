@@ -1,0 +1,34 @@
+"""The tolerances of all geometry, each with its unit and its reason."""
+
+from dataclasses import dataclass
+
+__all__ = ["TOLERANCES", "Tolerances"]
+
+
+@dataclass(frozen=True, slots=True)
+class Tolerances:
+    """Lengths in mm at the size the design will be cut.
+
+    Attributes
+    ----------
+    flatness
+        Farthest a flattened curve may stray from the true one. A knife blade is
+        thicker than this by a factor of ten.
+    grid
+        The working grid. Points nearer than this are one point, so that shapes
+        meant to share an edge or a corner do share it after single-precision input.
+    sliver
+        A part of the mask nowhere wider than this is an artefact of two flattened
+        curves lying along each other, not a piece anyone could lift.
+    join_angle
+        Turns sharper than this many radians are corners of a stroke; gentler ones are
+        vertices of a flattened curve.
+    """
+
+    flatness: float = 0.02
+    grid: float = 0.001
+    sliver: float = 0.04
+    join_angle: float = 0.35
+
+
+TOLERANCES = Tolerances()

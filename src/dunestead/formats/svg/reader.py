@@ -1,0 +1,206 @@
+"""From an SVG file to a drawing."""
+
+import hashlib
+import math
+import re
+import xml.etree.ElementTree as ET
+from functools import lru_cache
+
+import numpy as np
+
+from dunestead.core.artwork.drawing import Clip, Drawing, Notice, Shape
+from dunestead.core.errors import ArtworkRefused
+from dunestead.core.geometry.affine import IDENTITY, Affine
+from dunestead.core.geometry.curves import Box, Path, path_bounds
+from dunestead.core.geometry.strokes import Pen
+from dunestead.formats.svg.arcs import refine_arcs
+from dunestead.formats.svg.cage import normalise
+from dunestead.formats.svg.guard import SVG, parse_xml
+from dunestead.formats.svg.pathdata import read_path
+from dunestead.formats.svg.survey import LARGEST_COORDINATE, adopt_namespace, survey
+
+__all__ = ["read_svg"]
+
+_REFERENCE = re.compile(r"url\(#(.*?)\)")
+# Single precision keeps 24 bits; below this share of its distance from the origin a length is lost.
+_FINEST_SHARE = 2.0**-23
+_LEAST_STEPS = 20_000
+_GREY = "#808080"
+
+
+@lru_cache(maxsize=32)
+def read_svg(data: bytes) -> Drawing:
+    """Read an SVG file.
+
+    Parameters
+    ----------
+    data
+        The whole file, gzipped or not.
+
+    Raises
+    ------
+    ArtworkUnreadable, ArtworkRefused
+        With a sentence for the maker; see `guard`, `survey` and `cage`.
+
+    Notes
+    -----
+    Equal bytes give the very same drawing, so that all reckoning on it is done once.
+    """
+    root = parse_xml(data)
+    adopt_namespace(root)
+    notices = survey(root)
+    refine_arcs(root)
+    plain = ET.fromstring(normalise(ET.tostring(root)))
+    shapes = _Walk(plain).shapes()
+    _check_precision(shapes)
+    return Drawing(hashlib.sha256(data).hexdigest(), tuple(shapes), (*notices, *_off_page(plain, shapes)))
+
+
+class _Walk:
+    """Carries transforms and clips down a normalised tree and collects the visible shapes."""
+
+    def __init__(self, root: ET.Element) -> None:
+        self._root = root
+        self._defined = {e.get("id"): e for e in root.iter() if e.get("id")}
+
+    def shapes(self) -> list[Shape]:
+        return self._group(self._root, IDENTITY)
+
+    def _group(self, group: ET.Element, outer: Affine) -> list[Shape]:
+        if group.get("opacity") == "0":
+            return []
+        found: list[Shape] = []
+        for child in group:
+            if child.tag == SVG + "g":
+                found += self._group(child, _transform(child).then(outer))
+            elif child.tag == SVG + "path" and child.get("visibility") != "hidden":
+                found += self._path(child, _transform(child).then(outer))
+        clips = self._clips(group, outer, found)
+        return found if not clips else [_clipped(shape, clips) for shape in found]
+
+    def _path(self, element: ET.Element, transform: Affine, *, as_clip: bool = False) -> list[Shape]:
+        fill = "#000000" if as_clip else self._paint(element, "fill", "#000000")
+        stroke = None if as_clip else self._paint(element, "stroke", "none")
+        if not fill and not stroke:
+            return []
+        rule = element.get("clip-rule" if as_clip else "fill-rule", "nonzero")
+        shape = Shape(
+            read_path(element.get("d", "")),
+            transform,
+            fill,
+            "evenodd" if rule == "evenodd" else "nonzero",
+            stroke,
+            _pen(element) if stroke else None,
+        )
+        clips = self._clips(element, transform, [shape])
+        return [_clipped(shape, clips) if clips else shape]
+
+    def _paint(self, element: ET.Element, kind: str, default: str) -> str | None:
+        value = element.get(kind, default)
+        if value == "none" or float(element.get(f"{kind}-opacity", "1")) == 0:
+            return None
+        if reference := _REFERENCE.search(value):
+            # A gradient is painted in one colour: the first it starts with.
+            source = self._defined.get(reference[1])
+            stop = source.find(SVG + "stop") if source is not None else None
+            return stop.get("stop-color", _GREY) if stop is not None else _GREY
+        return value
+
+    def _clips(self, element: ET.Element, transform: Affine, inside: list[Shape]) -> tuple[Clip, ...]:
+        clips = []
+        for attribute in ("clip-path", "mask"):
+            reference = _REFERENCE.search(element.get(attribute, ""))
+            source = self._defined.get(reference[1]) if reference else None
+            if source is not None:
+                clips.append(self._clip(source, transform, inside))
+        return tuple(clips)
+
+    def _clip(self, source: ET.Element, transform: Affine, inside: list[Shape]) -> Clip:
+        is_mask = source.tag == SVG + "mask"
+        units = source.get("maskContentUnits" if is_mask else "clipPathUnits")
+        if units == "objectBoundingBox":
+            transform = _box_transform(inside, transform).then(transform)
+        transform = _transform(source).then(transform)
+        if is_mask:
+            alpha = source.get("mask-type") == "alpha" or "mask-type:alpha" in source.get("style", "")
+            return Clip("clip" if alpha else "mask", tuple(self._group(source, transform)))
+        paths = [
+            shape
+            for path in source.iter(SVG + "path")
+            for shape in self._path(path, _transform(path).then(transform), as_clip=True)
+        ]
+        return Clip("clip", tuple(paths), self._clips(source, transform, inside))
+
+
+def _clipped(shape: Shape, clips: tuple[Clip, ...]) -> Shape:
+    return Shape(
+        shape.path, shape.transform, shape.fill, shape.fill_rule, shape.stroke, shape.pen, (*shape.clips, *clips)
+    )
+
+
+def _transform(element: ET.Element) -> Affine:
+    text = element.get("transform")
+    if not text:
+        return IDENTITY
+    a, b, c, d, e, f = (float(n) for n in text[text.index("(") + 1 : -1].replace(",", " ").split())
+    return Affine(a, b, c, d, e, f)
+
+
+def _pen(element: ET.Element) -> Pen:
+    join = element.get("stroke-linejoin", "miter")
+    cap = element.get("stroke-linecap", "butt")
+    dashes = element.get("stroke-dasharray", "none")
+    return Pen(
+        width=float(element.get("stroke-width", "1")),
+        cap="round" if cap == "round" else "square" if cap == "square" else "butt",
+        join="round" if join == "round" else "bevel" if join == "bevel" else "miter",
+        miter_limit=float(element.get("stroke-miterlimit", "4")),
+        dashes=() if dashes == "none" else tuple(float(n) for n in dashes.replace(",", " ").split()),
+        dash_offset=float(element.get("stroke-dashoffset", "0")),
+    )
+
+
+def _box_transform(inside: list[Shape], transform: Affine) -> Affine:
+    """Return what carries the unit square to the box of some shapes, in their group's own units."""
+    back = transform.inverse()
+    box = _joint_box([path_bounds(shape.path, shape.transform.then(back)) for shape in inside])
+    return Affine(a=box[2] - box[0], d=box[3] - box[1], e=box[0], f=box[1])
+
+
+def _joint_box(boxes: list[Box | None]) -> Box:
+    edges = np.array([box for box in boxes if box] or [(0.0, 0.0, 1.0, 1.0)])
+    low, high = edges[:, :2].min(axis=0), edges[:, 2:].max(axis=0)
+    return float(low[0]), float(low[1]), float(high[0]), float(high[1])
+
+
+def _check_precision(shapes: list[Shape]) -> None:
+    if not shapes:
+        return
+    box = _joint_box([path_bounds(shape.path, shape.transform) for shape in shapes])
+    farthest = max(abs(edge) for edge in box)
+    if not math.isfinite(farthest) or farthest > LARGEST_COORDINATE:
+        raise ArtworkRefused(
+            "A part of this drawing lies out of all proportion far from the rest.",
+            "Look for a stray point far off the page, delete it, and save the file again.",
+        )
+    if farthest * _FINEST_SHARE * _LEAST_STEPS > max(box[2] - box[0], box[3] - box[1]) > 0:
+        raise ArtworkRefused(
+            "The drawing sits so far from its page's corner that its lines lose their sharpness.",
+            "Move it to the page in a drawing program, and save it again.",
+        )
+
+
+def _off_page(root: ET.Element, shapes: list[Shape]) -> list[Notice]:
+    box = root.get("viewBox")
+    if not box:
+        return []
+    x, y, width, height = (float(n) for n in box.split())
+    outside = 0
+    for shape in shapes:
+        bounds = path_bounds(shape.path, shape.transform)
+        if bounds and (bounds[2] < x or bounds[3] < y or bounds[0] > x + width or bounds[1] > y + height):
+            outside += 1
+    if not outside:
+        return []
+    subject = "1 shape lies" if outside == 1 else f"{outside} shapes lie"
+    return [Notice("off-page", f"{subject} off the drawing's page; it counts as painted all the same.")]
