@@ -1,22 +1,27 @@
 """The painted region: union of all that a drawing paints, at the size it will have."""
 
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from functools import lru_cache
+from itertools import islice
 
 import numpy as np
+import numpy.typing as npt
 import shapely
+from scipy.sparse import coo_array
+from scipy.sparse.csgraph import connected_components
 from shapely import affinity
 from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.artwork.drawing import Clip, Drawing, Shape
 from dunestead.core.errors import ArtworkEmpty, ArtworkRefused
-from dunestead.core.geometry.affine import Affine
-from dunestead.core.geometry.curves import Box, flatten, path_bounds
+from dunestead.core.geometry.affine import IDENTITY, Affine
+from dunestead.core.geometry.curves import Box, flatten, join_paths, path_bounds
 from dunestead.core.geometry.rings import fill
 from dunestead.core.geometry.strokes import Pen, outline_strokes, turn_for_pen
 from dunestead.core.tolerances import TOLERANCES
 
-__all__ = ["Painted", "paint", "paint_region"]
+__all__ = ["Painted", "paint"]
 
 _MOST_VERTICES = 400_000
 _LIGHT = 0.5
@@ -24,6 +29,7 @@ _MOST_PASSES = 4
 # Curves are flattened to half the tolerance, so the estimate may be short by nearly a half.
 _SLACK = 1.9
 _TALLEST_MM = 50_000.0
+_POLYGON = 3
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,7 +91,7 @@ def paint(drawing: Drawing, width_mm: float) -> Painted:
     for _ in range(_MOST_PASSES):
         to_mm = _fit(box, width_mm)
         by_colour = _by_colour(drawing.shapes, to_mm)
-        region = _union(list(by_colour.values()))
+        region = _union(list(by_colour.values())) if len(by_colour) != 1 else next(iter(by_colour.values()))
         if region.is_empty:
             raise _nothing_painted(drawing)
         x0, y0, x1, y1 = region.bounds
@@ -136,11 +142,15 @@ def _rough_bounds(drawing: Drawing) -> Box:
     return float(low[0]), float(low[1]), float(high[0]), float(high[1])
 
 
-def _by_colour(shapes: tuple[Shape, ...], to_mm: Affine) -> dict[str, BaseGeometry]:
+def _by_colour(shapes: tuple[Shape, ...], to_mm: Affine) -> dict[str, shapely.MultiPolygon]:
     parts: dict[str, list[BaseGeometry]] = {}
     clip_cache: dict[int, BaseGeometry] = {}
+    fills = _fill_regions([shape for shape in shapes if shape.fill], to_mm)
     for shape in shapes:
-        for colour, region in _shape_regions(shape, to_mm):
+        regions = [(shape.fill, next(fills))] if shape.fill else []
+        if shape.stroke and shape.pen and shape.pen.width > 0:
+            regions.append((shape.stroke, _stroke_region(shape, shape.pen, to_mm)))
+        for colour, region in regions:
             for clip in shape.clips:
                 if id(clip) not in clip_cache:
                     clip_cache[id(clip)] = _clip_region(clip, to_mm)
@@ -149,20 +159,14 @@ def _by_colour(shapes: tuple[Shape, ...], to_mm: Affine) -> dict[str, BaseGeomet
     return {colour: united for colour, found in parts.items() if not (united := _union(found)).is_empty}
 
 
-def _shape_regions(shape: Shape, to_mm: Affine) -> list[tuple[str, BaseGeometry]]:
-    regions = []
-    if shape.fill:
-        regions.append((shape.fill, paint_region(shape, to_mm)))
-    if shape.stroke and shape.pen and shape.pen.width > 0:
-        regions.append((shape.stroke, _stroke_region(shape, shape.pen, to_mm)))
-    return regions
-
-
-def paint_region(shape: Shape, to_mm: Affine) -> BaseGeometry:
-    """Return the region a shape's fill paints, on the working grid."""
-    lines = flatten(shape.path, shape.transform.then(to_mm), TOLERANCES.flatness / 2)
-    _count(sum(len(line.points) for line in lines))
-    return fill([_snap(line.points) for line in lines], shape.fill_rule)
+def _fill_regions(shapes: Sequence[Shape], to_mm: Affine) -> Iterator[BaseGeometry]:
+    """Yield the region of each shape's fill, on the working grid; all are flattened in one go."""
+    paths = [shape.path.carried(shape.transform.then(to_mm)) for shape in shapes]
+    lines = iter(flatten(join_paths(paths), IDENTITY, TOLERANCES.flatness / 2))
+    for shape, path in zip(shapes, paths, strict=True):
+        contours = [_snap(line.points) for line in islice(lines, len(path.closed))]
+        _count(sum(map(len, contours)))
+        yield fill(contours, shape.fill_rule)
 
 
 def _stroke_region(shape: Shape, pen: Pen, to_mm: Affine) -> BaseGeometry:
@@ -171,7 +175,7 @@ def _stroke_region(shape: Shape, pen: Pen, to_mm: Affine) -> BaseGeometry:
     if whole.determinant == 0:
         return shapely.MultiPolygon()
     tolerance = TOLERANCES.flatness / 2 / whole.stretch
-    lines = flatten(shape.path, Affine(), tolerance, widest_turn=turn_for_pen(pen.width, tolerance))
+    lines = flatten(shape.path, IDENTITY, tolerance, widest_turn=turn_for_pen(pen.width, tolerance))
     _count(sum(len(line.points) for line in lines))
     outline = affinity.affine_transform(outline_strokes(lines, pen, tolerance), whole.for_shapely())
     return shapely.make_valid(shapely.set_precision(outline, TOLERANCES.grid))
@@ -185,16 +189,14 @@ def _count(vertices: int) -> None:
         )
 
 
-def _snap(points: np.ndarray) -> np.ndarray:  # type: ignore[type-arg]
+def _snap(points: npt.NDArray[np.float64]) -> npt.NDArray[np.float64]:
     return np.round(points / TOLERANCES.grid) * TOLERANCES.grid
 
 
 def _clip_region(clip: Clip, to_mm: Affine) -> BaseGeometry:
     region: BaseGeometry = shapely.MultiPolygon()
     for shape in clip.shapes:
-        for colour, part in _shape_regions(shape, to_mm):
-            for inner in shape.clips:
-                part = shapely.intersection(part, _clip_region(inner, to_mm))
+        for colour, part in _by_colour((shape,), to_mm).items():
             lets_through = clip.kind == "clip" or _luminance(colour) > _LIGHT
             region = shapely.union(region, part) if lets_through else shapely.difference(region, part)
     for outer in clip.clips:
@@ -208,12 +210,30 @@ def _luminance(colour: str) -> float:
 
 
 def _union(parts: list[BaseGeometry]) -> shapely.MultiPolygon:
-    """Unite on the working grid: gaps and overlaps finer than it are none."""
-    return _multi(shapely.union_all(parts, grid_size=TOLERANCES.grid))
+    """Unite on the working grid, on which gaps and overlaps finer than it are none.
+
+    Snapping is dear, so only parts that come near each other are united; the others are
+    set side by side.
+    """
+    polygons = shapely.get_parts(np.array([part for part in parts if not part.is_empty], dtype=object))
+    polygons = polygons[shapely.get_type_id(polygons) == _POLYGON]
+    if not len(polygons):
+        return shapely.MultiPolygon()
+    near = shapely.STRtree(polygons).query(polygons, predicate="dwithin", distance=2 * TOLERANCES.grid)
+    count, group = connected_components(
+        coo_array((np.ones(near.shape[1], bool), tuple(near)), shape=(len(polygons), len(polygons)))
+    )
+    size = np.bincount(group, minlength=count)
+    alone = polygons[size[group] == 1]
+    joined = [
+        shapely.union_all(polygons[group == label], grid_size=TOLERANCES.grid) for label in np.flatnonzero(size > 1)
+    ]
+    return _multi(shapely.GeometryCollection([*alone, *joined]))
 
 
 def _multi(geometry: BaseGeometry) -> shapely.MultiPolygon:
-    return shapely.MultiPolygon([part for part in shapely.get_parts(geometry) if part.geom_type == "Polygon"])
+    parts = shapely.get_parts(shapely.get_parts(geometry))
+    return shapely.MultiPolygon(list(parts[shapely.get_type_id(parts) == _POLYGON]))
 
 
 def _carried(region: BaseGeometry, transform: Affine) -> BaseGeometry:

@@ -1,6 +1,7 @@
 """Paths of lines and cubic curves: their exact extent, and polylines close to them."""
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -8,7 +9,7 @@ import numpy.typing as npt
 
 from dunestead.core.geometry.affine import Affine
 
-__all__ = ["Box", "Path", "Polyline", "flatten", "path_bounds"]
+__all__ = ["Box", "Path", "Polyline", "flatten", "join_paths", "path_bounds"]
 
 Box = tuple[float, float, float, float]
 Points = npt.NDArray[np.float64]
@@ -34,6 +35,23 @@ class Path:
     is_line: npt.NDArray[np.bool_]
     contour: npt.NDArray[np.intp]
     closed: tuple[bool, ...]
+
+    def carried(self, transform: Affine) -> "Path":
+        """Return the path transformed."""
+        return Path(transform.apply(self.segments), self.is_line, self.contour, self.closed)
+
+
+def join_paths(paths: Sequence[Path]) -> Path:
+    """Return one path with all contours of several, in order."""
+    if not paths:
+        return Path(np.empty((0, 4, 2)), np.empty(0, bool), np.empty(0, np.intp), ())
+    shift = np.cumsum([0, *(len(path.closed) for path in paths[:-1])])
+    return Path(
+        np.concatenate([path.segments for path in paths]),
+        np.concatenate([path.is_line for path in paths]),
+        np.concatenate([path.contour + first for path, first in zip(paths, shift, strict=True)]),
+        tuple(closed for path in paths for closed in path.closed),
+    )
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -60,7 +60,7 @@ def _fill_nested(rings: list[Points], polygons: npt.NDArray[np.object_], rule: F
     if not shapely.is_valid(polygons).all():
         return None
     around = _containers(polygons)
-    direction = np.where(shapely.is_ccw(shapely.linearrings(rings)) if len(rings) > 1 else True, 1, -1)
+    direction = np.where(shapely.is_ccw(shapely.get_exterior_ring(polygons)), 1, -1)
     order = sorted(range(len(rings)), key=lambda i: len(around[i]))
     winding, parent = np.zeros(len(rings), int), np.full(len(rings), -1)
     for i in order:

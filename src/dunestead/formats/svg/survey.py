@@ -15,8 +15,8 @@ _NUMERIC = frozenset(
     "d points transform viewBox x y x1 y1 x2 y2 cx cy r rx ry width height dx dy "
     "stroke-width stroke-dasharray stroke-miterlimit stroke-dashoffset gradientTransform patternTransform".split()
 )
-_NOT_A_NUMBER = re.compile(r"(?<![a-z])[+-]?(nan|inf(inity)?)(?![a-z])", re.IGNORECASE)
-_LONG_NUMBER = re.compile(r"(?<![\d.])\d{8,}|\d[eE]\+?\d")
+_NOT_A_NUMBER = re.compile(r"(?<![a-z])(nan|inf(inity)?)(?![a-z])", re.IGNORECASE)
+_LONG_NUMBER = re.compile(r"\d{8}|[eE]\+?\d")
 _NUMBER = re.compile(r"[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?")
 _PATH_DATA = re.compile(r"[MmZzLlHhVvCcSsQqTtAa\d\s,.eE+-]*")
 _REMOTE = re.compile(r"\s*(?:[a-z][a-z0-9+.-]*:)?//|\s*(?:file|ftp|javascript|vbscript):", re.IGNORECASE)
@@ -85,7 +85,7 @@ def _refuse_remote(element: ET.Element) -> None:
 
 
 def _check_numbers(name: str, value: str) -> None:
-    if _NOT_A_NUMBER.search(value):
+    if ("n" in value or "N" in value) and _NOT_A_NUMBER.search(value):
         raise ArtworkUnreadable(
             f"A coordinate in this file is not a number ({name}=“{_excerpt(value)}”).",
             "Repair or redraw that part in a drawing program, and save it again.",

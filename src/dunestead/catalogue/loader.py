@@ -1,0 +1,81 @@
+"""Reads the tables that ship with the program, and checks them while reading."""
+
+import tomllib
+from collections.abc import Iterator, Mapping
+from functools import cache
+from importlib import resources
+from types import MappingProxyType
+from typing import Any
+
+from dunestead.core.figures import Catalogue, Cutter, Figure, HandTimes, Material, Paint, Press, Surface
+
+__all__ = ["load_catalogue"]
+
+Table = Mapping[str, Any]
+
+
+@cache
+def load_catalogue() -> Catalogue:
+    """Return all shipped figures.
+
+    Raises
+    ------
+    TypeError, KeyError, ValueError
+        When a table lacks a figure, has one too many, or gives one no unit and reason.
+    """
+    surfaces, materials, paints = _read("surfaces"), _read("materials"), _read("paints")
+    devices, workshop = _read("cutters"), _read("workshop")
+    return Catalogue(
+        surfaces=_freeze({key: Surface(**{"key": key, "heat": None, **row}) for key, row in _rows(surfaces)}),
+        materials=_freeze({key: _material(key, row) for key, row in _rows(materials)}),
+        cutters=_freeze({key: Cutter(key=key, **row) for key, row in devices["cutter"].items()}),
+        presses=_freeze({key: Press(key=key, **row) for key, row in devices["press"].items()}),
+        paints=_freeze({key: _paint(key, row) for key, row in _rows(paints)}),
+        hand=HandTimes(**workshop["hand"]),
+        figures=_freeze(
+            {
+                **dict(_figures("surface", surfaces["figures"], dict(_rows(surfaces)))),
+                **dict(_figures("material", materials["figures"], dict(_rows(materials)))),
+                **dict(_figures("paint", paints["figures"], dict(_rows(paints)))),
+                **dict(_figures("cutter", devices["figures"], devices["cutter"])),
+                **dict(_figures("press", devices["figures"], devices["press"])),
+            }
+        ),
+        workshop=_freeze(workshop["workshop"]),
+    )
+
+
+def _read(name: str) -> Table:
+    return tomllib.loads((resources.files("dunestead.catalogue") / f"{name}.toml").read_text(encoding="utf-8"))
+
+
+def _rows(table: Table) -> Iterator[tuple[str, Table]]:
+    return ((key, row) for key, row in table.items() if key != "figures")
+
+
+def _freeze(rows: dict[Any, Any]) -> MappingProxyType[Any, Any]:
+    return MappingProxyType(rows)
+
+
+def _material(key: str, row: Table) -> Material:
+    optional = {"least_part": None, "heat": None}
+    return Material(**{"key": key, **optional, **row, "works_on": tuple(row["works_on"])})
+
+
+def _paint(key: str, row: Table) -> Paint:
+    low, high = row["coats"]
+    rest = {name: value for name, value in row.items() if name != "coats"}
+    lists = {"families": tuple(row["families"]), "cautions": tuple(row["cautions"]), "peel": _freeze(row["peel"])}
+    optional = {"transfer": 1.0, "can_ml": None, "wash": None}
+    return Paint(**{"key": key, "coats_low": low, "coats_high": high, **optional, **rest, **lists})
+
+
+def _figures(
+    table: str, kinds: Table, rows: Mapping[str, Table]
+) -> Iterator[tuple[tuple[str, str, str], Figure]]:
+    for key, row in rows.items():
+        for name, kind in kinds.items():
+            if name in row:
+                value = float(row[name])
+                low, high = value * kind["low"], value * kind["high"]
+                yield (table, key, name), Figure(value, low, high, kind["unit"], kind["why"])

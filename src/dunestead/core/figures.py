@@ -1,0 +1,236 @@
+"""The figures of the trade as values: surfaces, mask materials, cutters, presses, paints.
+
+The shipped figures stand in ``catalogue/*.toml``; the core only says which there are.
+Lengths are mm, areas mm², temperatures degrees C, times minutes unless a name says otherwise.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Literal, TypeVar
+
+from dunestead.core.errors import UnknownKey
+
+__all__ = [
+    "Catalogue",
+    "Cutter",
+    "Figure",
+    "HandTimes",
+    "Material",
+    "Paint",
+    "PeelTime",
+    "Press",
+    "Surface",
+    "Technique",
+]
+
+Side = Literal["face", "back"]
+Hold = Literal["heat", "pressure", "pins", "spray-tack"]
+Technique = Literal["dab", "spray", "airbrush", "brush"]
+PeelTime = Literal["wet", "set", "touch-dry", "at-once"]
+
+
+@dataclass(frozen=True, slots=True)
+class Figure:
+    """One figure with its unit, the range met in practice and the reason for it."""
+
+    value: float
+    low: float
+    high: float
+    unit: str
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class Surface:
+    """What a kind of blank asks of a design.
+
+    Attributes
+    ----------
+    stroke, web, letter, bridge
+        Least painted stroke, least mask between two painted places, least letter height, width of a bridge.
+    soak
+        How many times the paint of a smooth surface it takes up.
+    heat
+        Highest plate temperature, None where no heat may be used.
+    seconds
+        Longest placement at that heat.
+    barrier
+        Whether something must lie inside or underneath to stop paint going through.
+    family
+        What paints and materials name when they say what they work on.
+    """
+
+    key: str
+    name: str
+    family: str
+    stroke: float
+    web: float
+    letter: float
+    bridge: float
+    soak: float
+    heat: float | None
+    seconds: float
+    barrier: bool
+    prepare: str
+
+
+@dataclass(frozen=True, slots=True)
+class Material:
+    """A mask material.
+
+    Attributes
+    ----------
+    enters_from
+        The side of the finished mask that the knife enters.
+    least_part
+        Smallest side of a loose piece that survives weeding; None where none may be loose.
+    border
+        Least mask beyond the artwork when brushed.
+    heat, seconds
+        Plate temperature and time of one placement, None where it is not pressed warm.
+    force, passes, speed
+        Starting cut settings: gram, count, mm/s.
+    works_on
+        Families of surfaces, or single surfaces.
+    """
+
+    key: str
+    name: str
+    enters_from: Side
+    hold: Hold
+    least_part: float | None
+    border: float
+    heat: float | None
+    seconds: float
+    force: float
+    passes: int
+    speed: float
+    reuse: str
+    works_on: tuple[str, ...]
+    stock_width: float
+    facing: str
+    tack: str
+
+
+@dataclass(frozen=True, slots=True)
+class Cutter:
+    """A class of cutter: reach across and along its feed, fastest travel in mm/s."""
+
+    key: str
+    name: str
+    reach_width: float
+    reach_length: float
+    fastest: float
+    force: float
+
+
+@dataclass(frozen=True, slots=True)
+class Press:
+    """A hot plate: the part of it that presses evenly."""
+
+    key: str
+    name: str
+    plate_width: float
+    plate_length: float
+    overlap: float
+
+
+@dataclass(frozen=True, slots=True)
+class Paint:
+    """A kind of paint and how it dries at 20 degrees C and 50 % humidity.
+
+    Attributes
+    ----------
+    cover
+        m² a litre, one coat on a smooth surface.
+    coats_low, coats_high
+        The usual number of coats.
+    transfer
+        Share of the paint that lands on the blank.
+    can_ml
+        Paint in one can, None where it does not come in cans.
+    next_coat, touch, handle, use, wash
+        Minutes after a coat until each may be done; wash is None where it is not washed.
+    peel
+        When the mask comes off, by mask material family (``paper``, ``film``) or ``any``.
+    """
+
+    key: str
+    name: str
+    families: tuple[str, ...]
+    technique: Technique
+    cover: float
+    coats_low: int
+    coats_high: int
+    transfer: float
+    can_ml: float | None
+    next_coat: float
+    touch: float
+    handle: float
+    use: float
+    wash: float | None
+    heat_set: str
+    peel: Mapping[str, PeelTime]
+    cautions: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class HandTimes:
+    """Seconds a median maker takes, until the maker's own records say better."""
+
+    weed_piece: float
+    weed_cm: float
+    place_keeper: float
+    pin: float
+    placement_move: float
+    dab_dm2_coir: float
+    dab_dm2_cloth: float
+    spray_dm2: float
+    cover_dm: float
+    peel_start: float
+    peel_keeper: float
+    touch_up_bridge: float
+    sheet: float
+
+
+Row = TypeVar("Row", Surface, Material, Cutter, Press, Paint)
+
+
+@dataclass(frozen=True, slots=True)
+class Catalogue:
+    """All figures, by key. ``figures`` explains each number: table, key, field."""
+
+    surfaces: Mapping[str, Surface]
+    materials: Mapping[str, Material]
+    cutters: Mapping[str, Cutter]
+    presses: Mapping[str, Press]
+    paints: Mapping[str, Paint]
+    hand: HandTimes
+    figures: Mapping[tuple[str, str, str], Figure]
+    workshop: Mapping[str, float]
+
+    def surface(self, key: str) -> Surface:
+        """Return a surface; raises `UnknownKey` where there is none."""
+        return _pick("surface", self.surfaces, key)
+
+    def material(self, key: str) -> Material:
+        """Return a mask material; raises `UnknownKey` where there is none."""
+        return _pick("mask material", self.materials, key)
+
+    def cutter(self, key: str) -> Cutter:
+        """Return a cutter class; raises `UnknownKey` where there is none."""
+        return _pick("cutter", self.cutters, key)
+
+    def press(self, key: str) -> Press:
+        """Return a hot plate; raises `UnknownKey` where there is none."""
+        return _pick("press", self.presses, key)
+
+    def paint(self, key: str) -> Paint:
+        """Return a paint; raises `UnknownKey` where there is none."""
+        return _pick("paint", self.paints, key)
+
+
+def _pick(kind: str, rows: Mapping[str, Row], key: str) -> Row:
+    if key not in rows:
+        raise UnknownKey(kind, key, list(rows))
+    return rows[key]
