@@ -8,7 +8,7 @@ from dunestead.core.geometry.curves import Path
 from dunestead.core.geometry.rings import FillRule
 from dunestead.core.geometry.strokes import Pen
 
-__all__ = ["Clip", "Drawing", "Notice", "Shape"]
+__all__ = ["Clip", "Drawing", "Notice", "Page", "Shape"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,6 +33,8 @@ class Shape:
         Colour or None, and the pen in the path's own units.
     clips
         Every one limits the shape.
+    groups
+        Names of the groups it lies in, outermost first.
     """
 
     path: Path
@@ -42,6 +44,7 @@ class Shape:
     stroke: str | None = None
     pen: Pen | None = None
     clips: tuple["Clip", ...] = ()
+    groups: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -58,6 +61,17 @@ class Clip:
 
 
 @dataclass(frozen=True, slots=True)
+class Page:
+    """The page a drawing is on, in drawing units, and how many mm a unit is when printed."""
+
+    x: float
+    y: float
+    width: float
+    height: float
+    unit_mm: float
+
+
+@dataclass(frozen=True, slots=True)
 class Drawing:
     """Shapes in drawing units, y down. Equal when read from the same bytes.
 
@@ -65,8 +79,11 @@ class Drawing:
     ----------
     digest
         SHA-256 of the file; identifies the drawing in every cache.
+    page
+        None when the file does not say.
     """
 
     digest: str
     shapes: tuple[Shape, ...] = field(compare=False)
     notices: tuple[Notice, ...] = field(default=(), compare=False)
+    page: Page | None = field(default=None, compare=False)

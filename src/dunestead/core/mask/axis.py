@@ -14,7 +14,7 @@ from functools import lru_cache
 import numpy as np
 import numpy.typing as npt
 import shapely
-from scipy.spatial import QhullError, Voronoi
+from scipy.spatial import Delaunay, QhullError
 
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.mask.loose import LoosePiece
@@ -117,28 +117,53 @@ def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], spacing: flo
     """
     sites = _sites(painted.region, loose, spacing)
     try:
-        diagram = Voronoi(sites.at)
+        vertices, ridges, pairs = _voronoi(sites.at)
     except QhullError:
         return Widths(painted.key, _NO_AXIS, _NO_AXIS, tuple(_thickness(piece.shape) for piece in loose))
-    ridges, pairs = np.asarray(diagram.ridge_vertices), np.asarray(diagram.ridge_points)
-    bounded = (ridges >= 0).all(axis=1)
-    ridges, pairs = ridges[bounded], pairs[bounded]
-    vertices, across = diagram.vertices, _is_across(pairs, sites)
+    across = _is_across(pairs, sites)
     diameter = _diameters(vertices, ridges, pairs, across, sites)
     inside = shapely.contains_xy(painted.region, vertices)
     links = ridges[across]
-    strokes = _side(vertices, diameter, links[inside[links].all(axis=1)])
-    webs = _side(vertices, diameter, links[~inside[links].any(axis=1)])
     ring = np.zeros(len(vertices), np.intp)
     ring[ridges.ravel()] = np.repeat(sites.ring[pairs[:, 0]], 2)
-    blots = _largest_discs(sites.polygon[ring], inside, vertices, diameter, painted.region.geoms)
-    counters = _largest_discs(sites.piece[ring], ~inside, vertices, diameter, [piece.shape for piece in loose])
+    blot, counter = np.where(inside, sites.polygon[ring], -1), np.where(inside, -1, sites.piece[ring])
+    strokes = _axis_nodes(vertices, diameter, links[inside[links].all(axis=1)], blot)
+    webs = _axis_nodes(vertices, diameter, links[~inside[links].any(axis=1)], counter)
+    widest = _widest(counter, diameter)
     return Widths(
         painted.key,
-        _with_blots(strokes, blots, painted.region.geoms),
-        _with_blots(webs, counters, [piece.shape for piece in loose]),
-        tuple(disc[0] for disc in counters),
+        AxisSide(vertices[strokes[0]], diameter[strokes[0]], strokes[1]),
+        AxisSide(vertices[webs[0]], diameter[webs[0]], webs[1]),
+        tuple(
+            float(diameter[widest[k]]) if k in widest else _thickness(piece.shape) for k, piece in enumerate(loose)
+        ),
     )
+
+
+def _voronoi(sites: Points) -> tuple[Points, Ints, Ints]:
+    """Return the Voronoi diagram of sites: its vertices, its bounded ridges, and the two sites of each ridge.
+
+    It is read off the Delaunay triangles, whose circumcentres are its vertices.
+    """
+    triangles = Delaunay(sites)
+    corners, beside = triangles.simplices.astype(np.intp), triangles.neighbors
+    centres = _circumcentres(*(sites[corners[:, k]] for k in range(3)))
+    owner, opposite = np.nonzero(beside > np.arange(len(corners))[:, None])
+    ridges = np.column_stack([owner, beside[owner, opposite]])
+    pairs = np.column_stack([corners[owner, (opposite + 1) % 3], corners[owner, (opposite + 2) % 3]])
+    sound = np.isfinite(centres).all(axis=1)
+    bounded = sound[ridges].all(axis=1)
+    return np.where(sound[:, None], centres, 0.0), ridges[bounded], pairs[bounded]
+
+
+def _circumcentres(a: Points, b: Points, c: Points) -> Points:
+    """Return the centres of circles through three points; flat triangles have none and give inf or nan."""
+    b, c = b - a, c - a
+    b2, c2 = np.einsum("ij,ij->i", b, b), np.einsum("ij,ij->i", c, c)
+    with np.errstate(divide="ignore", invalid="ignore"):
+        scale = 0.5 / (b[:, 0] * c[:, 1] - b[:, 1] * c[:, 0])
+        x, y = (c[:, 1] * b2 - b[:, 1] * c2) * scale, (b[:, 0] * c2 - c[:, 0] * b2) * scale
+    return a + np.column_stack([x, y])
 
 
 def _sites(region: shapely.MultiPolygon, loose: Sequence[LoosePiece], spacing: float) -> _Sites:
@@ -222,53 +247,29 @@ def _is_across(pairs: Ints, sites: _Sites) -> npt.NDArray[np.bool_]:
     return result
 
 
-def _largest_discs(
-    part: Ints,
-    usable: npt.NDArray[np.bool_],
-    centres: Points,
-    diameter: Floats,
-    shapes: Sequence[shapely.Polygon],
-) -> list[tuple[float, Points]]:
-    """Return for each shape the largest disc within it: diameter and centre.
+def _axis_nodes(vertices: Points, diameter: Floats, links: Ints, part: Ints) -> tuple[Ints, Ints]:
+    """Return which vertices are on the axis, and the links between them by place in that list.
 
-    ``part`` says for each centre which shape it belongs to.
+    A part that is all corners and so keeps no stretch of axis, such as a dot, is stood for
+    by its largest disc.
     """
-    discs = [(_thickness(shape), shapely.get_coordinates(shape.representative_point())[0]) for shape in shapes]
-    usable = usable & (part >= 0)
-    order = np.flatnonzero(usable)[np.argsort(diameter[usable])]
-    last = dict(zip(part[order].tolist(), order.tolist(), strict=True))
-    for index, centre in last.items():
-        discs[index] = (float(diameter[centre]), centres[centre])
-    return discs
+    links = _without_corners(vertices, diameter, links)
+    has_axis = set(part[links.ravel()].tolist())
+    blots = [centre for key, centre in _widest(part, diameter).items() if key not in has_axis]
+    kept, place = np.unique(np.append(links.ravel(), np.array(blots, np.intp)), return_inverse=True)
+    return kept, place[: links.size].reshape(-1, 2)
+
+
+def _widest(part: Ints, diameter: Floats) -> dict[int, int]:
+    """Return for each part (counted from 0) the vertex with the largest disc."""
+    usable = np.flatnonzero(part >= 0)
+    order = usable[np.argsort(diameter[usable], kind="stable")]
+    return dict(zip(part[order].tolist(), order.tolist(), strict=True))
 
 
 def _thickness(shape: shapely.Polygon) -> float:
     """Bound the width of a shape too small for any vertex of the diagram by its area and edge."""
     return 2 * float(shape.area / shape.length)
-
-
-def _with_blots(side: AxisSide, discs: list[tuple[float, Points]], parts: Sequence[shapely.Polygon]) -> AxisSide:
-    """Add the largest disc of each part that is all corners and so has no axis left, such as a dot."""
-    if not len(parts):
-        return side
-    has_axis = np.zeros(len(parts), bool)
-    if len(side.at):
-        points = shapely.STRtree(shapely.points(side.at))
-        has_axis[points.query(np.array(parts, dtype=object), predicate="contains")[0]] = True
-    alone = [disc for disc, found in zip(discs, has_axis, strict=True) if not found]
-    if not alone:
-        return side
-    return AxisSide(
-        np.vstack([side.at, *(centre[None] for _, centre in alone)]),
-        np.append(side.diameter, [width for width, _ in alone]),
-        side.links,
-    )
-
-
-def _side(vertices: Points, diameter: Floats, links: Ints) -> AxisSide:
-    links = _without_corners(vertices, diameter, links)
-    kept, renumbered = np.unique(links, return_inverse=True)
-    return AxisSide(vertices[kept], diameter[kept], renumbered.reshape(-1, 2))
 
 
 def _without_corners(vertices: Points, diameter: Floats, links: Ints) -> Ints:

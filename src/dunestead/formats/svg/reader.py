@@ -4,15 +4,17 @@ import hashlib
 import math
 import re
 import xml.etree.ElementTree as ET
+from dataclasses import replace
 from functools import lru_cache
 
 import numpy as np
 
-from dunestead.core.artwork.drawing import Clip, Drawing, Notice, Shape
+from dunestead.core.artwork.drawing import Clip, Drawing, Notice, Page, Shape
 from dunestead.core.errors import ArtworkRefused
 from dunestead.core.geometry.affine import IDENTITY, Affine
 from dunestead.core.geometry.curves import Box, Path, path_bounds
 from dunestead.core.geometry.strokes import Pen
+from dunestead.core.units import MM_PER_INCH
 from dunestead.formats.svg.arcs import refine_arcs
 from dunestead.formats.svg.cage import normalise
 from dunestead.formats.svg.guard import SVG, parse_xml
@@ -26,6 +28,7 @@ _REFERENCE = re.compile(r"url\(#(.*?)\)")
 _FINEST_SHARE = 2.0**-23
 _LEAST_STEPS = 20_000
 _GREY = "#808080"
+_PER_INCH = 96.0
 
 
 @lru_cache(maxsize=32)
@@ -52,8 +55,10 @@ def read_svg(data: bytes) -> Drawing:
     refine_arcs(root)
     plain = ET.fromstring(normalise(ET.tostring(root)))
     shapes = _Walk(plain).shapes()
-    _check_precision(shapes)
-    return Drawing(hashlib.sha256(data).hexdigest(), tuple(shapes), (*notices, *_off_page(plain, shapes)))
+    boxes = [path_bounds(shape.path, shape.transform) for shape in shapes]
+    _check_precision(boxes)
+    page = _page(plain)
+    return Drawing(hashlib.sha256(data).hexdigest(), tuple(shapes), (*notices, *_off_page(page, boxes)), page)
 
 
 class _Walk:
@@ -64,21 +69,24 @@ class _Walk:
         self._defined = {e.get("id"): e for e in root.iter() if e.get("id")}
 
     def shapes(self) -> list[Shape]:
-        return self._group(self._root, IDENTITY)
+        return self._group(self._root, IDENTITY, ())
 
-    def _group(self, group: ET.Element, outer: Affine) -> list[Shape]:
+    def _group(self, group: ET.Element, outer: Affine, names: tuple[str, ...]) -> list[Shape]:
         if group.get("opacity") == "0":
             return []
         found: list[Shape] = []
         for child in group:
             if child.tag == SVG + "g":
-                found += self._group(child, _transform(child).then(outer))
+                inner = (*names, child.get("id", "")) if child.get("id") else names
+                found += self._group(child, _transform(child).then(outer), inner)
             elif child.tag == SVG + "path" and child.get("visibility") != "hidden":
-                found += self._path(child, _transform(child).then(outer))
+                found += self._path(child, _transform(child).then(outer), names)
         clips = self._clips(group, outer, found)
         return found if not clips else [_clipped(shape, clips) for shape in found]
 
-    def _path(self, element: ET.Element, transform: Affine, *, as_clip: bool = False) -> list[Shape]:
+    def _path(
+        self, element: ET.Element, transform: Affine, names: tuple[str, ...] = (), *, as_clip: bool = False
+    ) -> list[Shape]:
         fill = "#000000" if as_clip else self._paint(element, "fill", "#000000")
         stroke = None if as_clip else self._paint(element, "stroke", "none")
         if not fill and not stroke:
@@ -91,6 +99,7 @@ class _Walk:
             "evenodd" if rule == "evenodd" else "nonzero",
             stroke,
             _pen(element) if stroke else None,
+            groups=names,
         )
         clips = self._clips(element, transform, [shape])
         return [_clipped(shape, clips) if clips else shape]
@@ -123,7 +132,7 @@ class _Walk:
         transform = _transform(source).then(transform)
         if is_mask:
             alpha = source.get("mask-type") == "alpha" or "mask-type:alpha" in source.get("style", "")
-            return Clip("clip" if alpha else "mask", tuple(self._group(source, transform)))
+            return Clip("clip" if alpha else "mask", tuple(self._group(source, transform, ())))
         paths = [
             shape
             for path in source.iter(SVG + "path")
@@ -133,9 +142,7 @@ class _Walk:
 
 
 def _clipped(shape: Shape, clips: tuple[Clip, ...]) -> Shape:
-    return Shape(
-        shape.path, shape.transform, shape.fill, shape.fill_rule, shape.stroke, shape.pen, (*shape.clips, *clips)
-    )
+    return replace(shape, clips=(*shape.clips, *clips))
 
 
 def _transform(element: ET.Element) -> Affine:
@@ -173,10 +180,8 @@ def _joint_box(boxes: list[Box | None]) -> Box:
     return float(low[0]), float(low[1]), float(high[0]), float(high[1])
 
 
-def _check_precision(shapes: list[Shape]) -> None:
-    if not shapes:
-        return
-    box = _joint_box([path_bounds(shape.path, shape.transform) for shape in shapes])
+def _check_precision(boxes: list[Box | None]) -> None:
+    box = _joint_box(boxes)
     farthest = max(abs(edge) for edge in box)
     if not math.isfinite(farthest) or farthest > LARGEST_COORDINATE:
         raise ArtworkRefused(
@@ -190,16 +195,22 @@ def _check_precision(shapes: list[Shape]) -> None:
         )
 
 
-def _off_page(root: ET.Element, shapes: list[Shape]) -> list[Notice]:
-    box = root.get("viewBox")
-    if not box:
+def _page(root: ET.Element) -> Page | None:
+    """Return the page: its box in drawing units, and the size of a unit, 96 to the inch on the page itself."""
+    width = float(root.get("width", "0"))
+    box = [float(n) for n in root.get("viewBox", f"0 0 {width} {root.get('height', '0')}").split()]
+    if not width or not box[2] > 0:
+        return None
+    return Page(*box, unit_mm=width / box[2] * MM_PER_INCH / _PER_INCH)
+
+
+def _off_page(page: Page | None, boxes: list[Box | None]) -> list[Notice]:
+    if not page:
         return []
-    x, y, width, height = (float(n) for n in box.split())
-    outside = 0
-    for shape in shapes:
-        bounds = path_bounds(shape.path, shape.transform)
-        if bounds and (bounds[2] < x or bounds[3] < y or bounds[0] > x + width or bounds[1] > y + height):
-            outside += 1
+    right, bottom = page.x + page.width, page.y + page.height
+    outside = sum(
+        box is not None and (box[2] < page.x or box[3] < page.y or box[0] > right or box[1] > bottom) for box in boxes
+    )
     if not outside:
         return []
     subject = "1 shape lies" if outside == 1 else f"{outside} shapes lie"

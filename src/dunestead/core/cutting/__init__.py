@@ -1,0 +1,1 @@
+"""What the knife does: paths in order, time, and a check that cuts the file before the knife does."""

@@ -1,0 +1,110 @@
+"""What becomes of each loose piece, and the mask that is cut after all have been decided."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Literal, get_args
+
+import numpy as np
+import shapely
+from shapely.geometry.base import BaseGeometry
+
+from dunestead.core.errors import BadInput
+from dunestead.core.mask.bridges import Bridge, tie_pieces
+from dunestead.core.mask.loose import LoosePiece, Mask
+
+__all__ = ["FATES", "CutPlan", "Fate", "check_fates", "decide"]
+
+Fate = Literal["bridge", "keep", "leave-out"]
+FATES: tuple[Fate, ...] = get_args(Fate)
+
+
+@dataclass(frozen=True, slots=True)
+class CutPlan:
+    """The mask that will be cut.
+
+    Attributes
+    ----------
+    frame
+        What holds together, bridges included.
+    keepers
+        Loose pieces placed by hand, by number.
+    bridges
+        All ties.
+    left_out
+        Numbers of the pieces that go with the windows, so that their place is painted.
+    """
+
+    mask: Mask
+    frame: shapely.Polygon = field(compare=False)
+    keepers: tuple[LoosePiece, ...] = field(compare=False)
+    bridges: tuple[Bridge, ...] = field(compare=False)
+    left_out: tuple[int, ...]
+
+    @property
+    def material(self) -> shapely.MultiPolygon:
+        """All that stays: the frame and the keepers."""
+        return shapely.MultiPolygon([self.frame, *(keeper.shape for keeper in self.keepers)])
+
+    @property
+    def windows(self) -> BaseGeometry:
+        """All that is painted."""
+        outline = shapely.Polygon(self.frame.exterior)
+        return shapely.difference(outline, self.material)
+
+    @property
+    def bridged_area(self) -> float:
+        """Paint given up to bridges, mm²."""
+        return float(sum(bridge.shape.area for bridge in self.bridges))
+
+
+def check_fates(fates: Mapping[int, Fate], mask: Mask) -> None:
+    """Raise `BadInput` when a number is not a piece of this mask or a fate is not one of ours."""
+    known = {piece.number for piece in mask.loose}
+    for number, fate in fates.items():
+        if number not in known:
+            raise BadInput(
+                f"There is no loose piece {number}.",
+                f"The pieces run from 1 to {max(known)}." if known else "This mask has no loose pieces.",
+            )
+        if fate not in FATES:
+            raise BadInput(f"“{fate}” is not something to do with a loose piece.", f"Choose {', '.join(FATES)}.")
+
+
+def decide(mask: Mask, fates: Mapping[int, Fate], bridge_width: float) -> CutPlan:
+    """Return the mask to be cut once each loose piece has its fate; a piece without one is kept.
+
+    Parameters
+    ----------
+    mask
+        As found.
+    fates
+        By number of the piece.
+    bridge_width
+        Width of every bridge, mm.
+    """
+    check_fates(fates, mask)
+    tied = [piece for piece in mask.loose if fates.get(piece.number) == "bridge"]
+    kept = [piece for piece in mask.loose if fates.get(piece.number, "keep") == "keep"]
+    left_out = tuple(piece.number for piece in mask.loose if fates.get(piece.number) == "leave-out")
+    bridges = tie_pieces(mask.frame, tied, kept, bridge_width)
+    united = shapely.union_all(
+        [mask.frame, *(p.shape for p in tied), *(p.shape for p in kept), *(b.shape for b in bridges)]
+    )
+    parts = shapely.get_parts(united)
+    corner = shapely.Point(mask.frame.bounds[:2])
+    is_frame = shapely.distance(parts, corner) == 0
+    keepers = tuple(_merged(piece, parts[~is_frame]) for piece in kept if _still_loose(piece, parts[~is_frame]))
+    return CutPlan(mask, parts[is_frame][0], keepers, tuple(bridges), left_out)
+
+
+def _still_loose(piece: LoosePiece, parts: np.ndarray) -> bool:  # type: ignore[type-arg]
+    return bool(len(parts)) and bool(shapely.contains_xy(parts, *piece.anchor).any())
+
+
+def _merged(piece: LoosePiece, parts: np.ndarray) -> LoosePiece:  # type: ignore[type-arg]
+    """Return a keeper as it is cut, with what is tied to it."""
+    shape = parts[shapely.contains_xy(parts, *piece.anchor)][0]
+    if shape.equals(piece.shape):
+        return piece
+    centre = (shape.centroid.x, shape.centroid.y)
+    return LoosePiece(piece.number, float(shape.area), centre, piece.anchor, shape)

@@ -1,0 +1,1 @@
+"""From the mask to sheets: patches the cutter can reach, right side up."""
