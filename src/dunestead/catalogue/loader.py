@@ -26,7 +26,7 @@ def load_catalogue() -> Catalogue:
     surfaces, materials, paints = _read("surfaces"), _read("materials"), _read("paints")
     devices, workshop = _read("cutters"), _read("workshop")
     return Catalogue(
-        surfaces=_freeze({key: Surface(**{"key": key, "heat": None, **row}) for key, row in _rows(surfaces)}),
+        surfaces=_freeze({key: _surface(key, row) for key, row in _rows(surfaces)}),
         materials=_freeze({key: _material(key, row) for key, row in _rows(materials)}),
         cutters=_freeze({key: Cutter(key=key, **row) for key, row in devices["cutter"].items()}),
         presses=_freeze({key: Press(key=key, **row) for key, row in devices["press"].items()}),
@@ -57,8 +57,12 @@ def _freeze(rows: dict[Any, Any]) -> MappingProxyType[Any, Any]:
     return MappingProxyType(rows)
 
 
+def _surface(key: str, row: Table) -> Surface:
+    return Surface(**{"key": key, "heat": None, **row, "blank": tuple(row["blank"])})
+
+
 def _material(key: str, row: Table) -> Material:
-    optional = {"least_part": None, "heat": None}
+    optional = {"least_part": None, "heat": None, "peel": None}
     return Material(**{"key": key, **optional, **row, "works_on": tuple(row["works_on"])})
 
 
@@ -70,9 +74,7 @@ def _paint(key: str, row: Table) -> Paint:
     return Paint(**{"key": key, "coats_low": low, "coats_high": high, **optional, **rest, **lists})
 
 
-def _figures(
-    table: str, kinds: Table, rows: Mapping[str, Table]
-) -> Iterator[tuple[tuple[str, str, str], Figure]]:
+def _figures(table: str, kinds: Table, rows: Mapping[str, Table]) -> Iterator[tuple[tuple[str, str, str], Figure]]:
     for key, row in rows.items():
         for name, kind in kinds.items():
             if name in row:

@@ -56,6 +56,8 @@ class Surface:
         Longest placement at that heat.
     barrier
         Whether something must lie inside or underneath to stop paint going through.
+    blank, colour
+        Size and colour of the usual blank, to start a job from.
     family
         What paints and materials name when they say what they work on.
     """
@@ -72,6 +74,8 @@ class Surface:
     seconds: float
     barrier: bool
     prepare: str
+    blank: tuple[float, float]
+    colour: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,6 +96,8 @@ class Material:
         Starting cut settings: gram, count, mm/s.
     works_on
         Families of surfaces, or single surfaces.
+    peel
+        When it comes off whatever the paint; None where the paint decides.
     """
 
     key: str
@@ -110,6 +116,7 @@ class Material:
     stock_width: float
     facing: str
     tack: str
+    peel: PeelTime | None
 
 
 @dataclass(frozen=True, slots=True)

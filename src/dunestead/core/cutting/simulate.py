@@ -127,7 +127,9 @@ def _doubled(lines: list[shapely.LineString]) -> list[Problem]:
         if key in seen:
             at = shapely.get_coordinates(line)[0]
             problems.append(
-                Problem("doubled-path", _place(at), "The same line is cut twice; the second pass tears or cuts the mat.")
+                Problem(
+                    "doubled-path", _place(at), "The same line is cut twice; the second pass tears or cuts the mat."
+                )
             )
         seen.add(key)
     return problems

@@ -36,4 +36,3 @@ def knife_time(paths: list[CutPath], material: Material, fastest: float) -> Knif
     travel = travel_length(paths)
     seconds = material.passes * (cut / material.speed + len(paths) * _LIFT_S) + travel / fastest
     return KnifeTime(cut, travel, seconds)
-

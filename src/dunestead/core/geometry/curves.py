@@ -139,7 +139,9 @@ def flatten(path: Path, transform: Affine, tolerance: float, *, widest_turn: flo
     ]
 
 
-def _steps(control: Points, is_line: npt.NDArray[np.bool_], tolerance: float, widest_turn: float) -> npt.NDArray[np.intp]:
+def _steps(
+    control: Points, is_line: npt.NDArray[np.bool_], tolerance: float, widest_turn: float
+) -> npt.NDArray[np.intp]:
     bend = np.maximum(
         np.linalg.norm(control[:, 0] - 2 * control[:, 1] + control[:, 2], axis=1),
         np.linalg.norm(control[:, 1] - 2 * control[:, 2] + control[:, 3], axis=1),

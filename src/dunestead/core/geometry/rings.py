@@ -64,8 +64,9 @@ def _fill_nested(rings: list[Points], polygons: npt.NDArray[np.object_], rule: F
     order = sorted(range(len(rings)), key=lambda i: len(around[i]))
     winding, parent = np.zeros(len(rings), int), np.full(len(rings), -1)
     for i in order:
-        parent[i] = max(around[i], key=lambda j: len(around[j]), default=-1)
-        winding[i] = direction[i] + (winding[parent[i]] if parent[i] >= 0 else 0)
+        innermost = max(around[i], key=lambda j: len(around[j]), default=-1)
+        parent[i] = innermost
+        winding[i] = int(direction[i]) + (int(winding[innermost]) if innermost >= 0 else 0)
     filled = _is_filled(winding, np.array([len(around[i]) + 1 for i in range(len(rings))]), rule)
     outside_filled = np.array([parent[i] >= 0 and filled[parent[i]] for i in range(len(rings))])
     if (filled == outside_filled).any():
@@ -90,7 +91,8 @@ def _containers(polygons: npt.NDArray[np.object_]) -> list[list[int]]:
 
 
 def _is_filled(winding: npt.NDArray[np.int_], crossings: npt.NDArray[np.int_], rule: FillRule) -> npt.NDArray[np.bool_]:
-    return (winding != 0) if rule == "nonzero" else (crossings % 2 == 1)
+    filled: npt.NDArray[np.bool_] = (winding != 0) if rule == "nonzero" else (crossings % 2 == 1)
+    return filled
 
 
 def _fill_crossing(rings: list[Points], rule: FillRule) -> BaseGeometry:
@@ -104,9 +106,7 @@ def _fill_crossing(rings: list[Points], rule: FillRule) -> BaseGeometry:
     return shapely.union_all(faces[_is_filled(winding, crossings, rule)])
 
 
-def winding_numbers(
-    probes: Points, rings: Sequence[Points]
-) -> tuple[npt.NDArray[np.int_], npt.NDArray[np.int_]]:
+def winding_numbers(probes: Points, rings: Sequence[Points]) -> tuple[npt.NDArray[np.int_], npt.NDArray[np.int_]]:
     """Return the winding number and the count of crossings of a ray, for each probe.
 
     Parameters

@@ -19,7 +19,7 @@ Cap = Literal["butt", "round", "square"]
 Join = Literal["miter", "round", "bevel"]
 Points = npt.NDArray[np.float64]
 _MOST_DASHES = 20_000
-_SHAPELY_CAP = {"butt": "flat", "round": "round", "square": "square"}
+_SHAPELY_CAP: dict[Cap, Literal["flat", "round", "square"]] = {"butt": "flat", "round": "round", "square": "square"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -119,7 +119,7 @@ def _joins(
     extra: list[BaseGeometry] = []
     for i in np.flatnonzero(np.abs(turn) > 1e-6):
         if is_corner[i] and abs(turn[i]) > TOLERANCES.join_angle:
-            if pen.join == "miter" and 1 <= pen.miter_limit * math.cos(turn[i] / 2):
+            if pen.join == "miter" and pen.miter_limit * math.cos(turn[i] / 2) >= 1:
                 extra.append(_miter(points[at[i]], before[i], after[i], turn[i], radius))
         elif radius * (1 - math.cos(turn[i] / 2)) > tolerance / 2:
             extra.append(shapely.Point(points[at[i]]).buffer(radius, quad_segs=_quad_segments(radius, tolerance)))

@@ -25,6 +25,7 @@ __all__ = ["AxisSide", "Widths", "measure_widths"]
 Points = npt.NDArray[np.float64]
 Floats = npt.NDArray[np.float64]
 Ints = npt.NDArray[np.intp]
+Bools = npt.NDArray[np.bool_]
 # A stretch of axis on which the diameter shrinks by more than this share of the way runs into a corner.
 _CORNER_SLOPE = 0.5
 _MOST_SITES = 12_000
@@ -122,9 +123,9 @@ def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], spacing: flo
         return Widths(painted.key, _NO_AXIS, _NO_AXIS, tuple(_thickness(piece.shape) for piece in loose))
     across = _is_across(pairs, sites)
     diameter = _diameters(vertices, ridges, pairs, across, sites)
-    inside = shapely.contains_xy(painted.region, vertices)
+    inside: Bools = np.asarray(shapely.contains_xy(painted.region, vertices))
     links = ridges[across]
-    ring = np.zeros(len(vertices), np.intp)
+    ring: Ints = np.zeros(len(vertices), np.intp)
     ring[ridges.ravel()] = np.repeat(sites.ring[pairs[:, 0]], 2)
     blot, counter = np.where(inside, sites.polygon[ring], -1), np.where(inside, -1, sites.piece[ring])
     strokes = _axis_nodes(vertices, diameter, links[inside[links].all(axis=1)], blot)
@@ -134,9 +135,7 @@ def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], spacing: flo
         painted.key,
         AxisSide(vertices[strokes[0]], diameter[strokes[0]], strokes[1]),
         AxisSide(vertices[webs[0]], diameter[webs[0]], webs[1]),
-        tuple(
-            float(diameter[widest[k]]) if k in widest else _thickness(piece.shape) for k, piece in enumerate(loose)
-        ),
+        tuple(float(diameter[widest[k]]) if k in widest else _thickness(piece.shape) for k, piece in enumerate(loose)),
     )
 
 
@@ -163,7 +162,8 @@ def _circumcentres(a: Points, b: Points, c: Points) -> Points:
     with np.errstate(divide="ignore", invalid="ignore"):
         scale = 0.5 / (b[:, 0] * c[:, 1] - b[:, 1] * c[:, 0])
         x, y = (c[:, 1] * b2 - b[:, 1] * c2) * scale, (b[:, 0] * c2 - c[:, 0] * b2) * scale
-    return a + np.column_stack([x, y])
+    centres: Points = a + np.column_stack([x, y])
+    return centres
 
 
 def _sites(region: shapely.MultiPolygon, loose: Sequence[LoosePiece], spacing: float) -> _Sites:
@@ -198,15 +198,15 @@ def _pieces_beside(rings: npt.NDArray[np.object_], loose: Sequence[LoosePiece]) 
     """Return for each ring of the paint the index of the loose piece along its other side, or -1."""
     beside = np.full(len(rings), -1)
     tree = shapely.STRtree([piece.shape for piece in loose])
-    middle = shapely.line_interpolate_point(shapely.linestrings([shapely.get_coordinates(r)[:2] for r in rings]), 0.5, True)
+    middle = shapely.line_interpolate_point(
+        shapely.linestrings([shapely.get_coordinates(r)[:2] for r in rings]), 0.5, True
+    )
     ring, piece = tree.query(middle, predicate="dwithin", distance=TOLERANCES.grid / 4)
     beside[ring] = piece
     return beside
 
 
-def _diameters(
-    vertices: Points, ridges: Ints, pairs: Ints, across: npt.NDArray[np.bool_], sites: _Sites
-) -> Floats:
+def _diameters(vertices: Points, ridges: Ints, pairs: Ints, across: Bools, sites: _Sites) -> Floats:
     """Return for each vertex the width there: the least sum of distances to two edges across from each other.
 
     The sum does not depend on how far from the middle the vertex lies, so it is true to
@@ -233,7 +233,7 @@ def _away(points: Points, sites: _Sites, site: Ints) -> Points:
     return away
 
 
-def _is_across(pairs: Ints, sites: _Sites) -> npt.NDArray[np.bool_]:
+def _is_across(pairs: Ints, sites: _Sites) -> Bools:
     """Keep the ridges whose two sites lie across from each other, not next to each other along the edge.
 
     Across, the edge between the two sites runs further than straight from one to the other;
@@ -243,7 +243,7 @@ def _is_across(pairs: Ints, sites: _Sites) -> npt.NDArray[np.bool_]:
     way = np.abs(sites.arc[i] - sites.arc[j])
     way = np.where(sites.ring[i] == sites.ring[j], np.minimum(way, sites.ring_length[sites.ring[i]] - way), np.inf)
     apart = sites.at[i] - sites.at[j]
-    result: npt.NDArray[np.bool_] = way > _LEAST_DETOUR * np.hypot(apart[:, 0], apart[:, 1])
+    result: Bools = way > _LEAST_DETOUR * np.hypot(apart[:, 0], apart[:, 1])
     return result
 
 
@@ -298,9 +298,7 @@ def _without_corners(vertices: Points, diameter: Floats, links: Ints) -> Ints:
     return links[keep]
 
 
-def _corner_stretch(
-    tip: int, neighbours: dict[int, set[int]], vertices: Points, diameter: Floats
-) -> list[int]:
+def _corner_stretch(tip: int, neighbours: dict[int, set[int]], vertices: Points, diameter: Floats) -> list[int]:
     """Return the nodes from a free end to where the stretch into the corner begins, that one included."""
     path, cut, way, node, previous = [tip], 0, 0.0, tip, -1
     while len(near := neighbours.get(node, set()) - {previous}) == 1:

@@ -87,9 +87,7 @@ def _encloses(ring: LoosePiece, piece: LoosePiece) -> bool:
 class _Site:
     """The paint that bridges cross and the keepers they must leave alone, both indexed."""
 
-    def __init__(
-        self, frame: shapely.Polygon, tied: Sequence[LoosePiece], kept: Sequence[LoosePiece]
-    ) -> None:
+    def __init__(self, frame: shapely.Polygon, tied: Sequence[LoosePiece], kept: Sequence[LoosePiece]) -> None:
         mask = shapely.MultiPolygon([frame, *(piece.shape for piece in (*tied, *kept))])
         self._paint = shapely.STRtree(shapely.get_parts(shapely.difference(shapely.Polygon(frame.exterior), mask)))
         self._keepers = shapely.STRtree([piece.shape for piece in kept])
@@ -113,9 +111,7 @@ class _Site:
         touched = self._keepers.query(bridge.shape, predicate="dwithin", distance=TOLERANCES.grid)
         return any(self._numbers[i] not in (bridge.piece, bridge.other) for i in touched)
 
-    def lay_round(
-        self, gap: Gap, piece: shapely.Polygon, target: shapely.Polygon, width: float
-    ) -> Bridge | None:
+    def lay_round(self, gap: Gap, piece: shapely.Polygon, target: shapely.Polygon, width: float) -> Bridge | None:
         """Return the shortest bridge from a piece to its target that leaves the keepers alone."""
         places = piece.exterior.interpolate(np.linspace(0, 1, _DETOUR_STARTS, endpoint=False), normalized=True)
         lines = shapely.shortest_line(places, target.boundary)

@@ -2,9 +2,11 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from functools import lru_cache
 from typing import Literal, get_args
 
 import numpy as np
+import numpy.typing as npt
 import shapely
 from shapely.geometry.base import BaseGeometry
 
@@ -24,6 +26,8 @@ class CutPlan:
 
     Attributes
     ----------
+    key
+        Identifies the mask, the fates and the width of the bridges.
     frame
         What holds together, bridges included.
     keepers
@@ -34,7 +38,8 @@ class CutPlan:
         Numbers of the pieces that go with the windows, so that their place is painted.
     """
 
-    mask: Mask
+    key: str
+    mask: Mask = field(compare=False)
     frame: shapely.Polygon = field(compare=False)
     keepers: tuple[LoosePiece, ...] = field(compare=False)
     bridges: tuple[Bridge, ...] = field(compare=False)
@@ -50,6 +55,11 @@ class CutPlan:
         """All that is painted."""
         outline = shapely.Polygon(self.frame.exterior)
         return shapely.difference(outline, self.material)
+
+    @property
+    def window_count(self) -> int:
+        """How many separate parts are taken out to be painted."""
+        return len(shapely.get_parts(self.windows))
 
     @property
     def bridged_area(self) -> float:
@@ -83,6 +93,12 @@ def decide(mask: Mask, fates: Mapping[int, Fate], bridge_width: float) -> CutPla
         Width of every bridge, mm.
     """
     check_fates(fates, mask)
+    return _decide(mask, tuple(sorted(fates.items())), bridge_width)
+
+
+@lru_cache(maxsize=64)
+def _decide(mask: Mask, decided: tuple[tuple[int, Fate], ...], bridge_width: float) -> CutPlan:
+    fates = dict(decided)
     tied = [piece for piece in mask.loose if fates.get(piece.number) == "bridge"]
     kept = [piece for piece in mask.loose if fates.get(piece.number, "keep") == "keep"]
     left_out = tuple(piece.number for piece in mask.loose if fates.get(piece.number) == "leave-out")
@@ -94,14 +110,15 @@ def decide(mask: Mask, fates: Mapping[int, Fate], bridge_width: float) -> CutPla
     corner = shapely.Point(mask.frame.bounds[:2])
     is_frame = shapely.distance(parts, corner) == 0
     keepers = tuple(_merged(piece, parts[~is_frame]) for piece in kept if _still_loose(piece, parts[~is_frame]))
-    return CutPlan(mask, parts[is_frame][0], keepers, tuple(bridges), left_out)
+    key = f"{mask.key}|{decided}|{bridge_width}"
+    return CutPlan(key, mask, parts[is_frame][0], keepers, tuple(bridges), left_out)
 
 
-def _still_loose(piece: LoosePiece, parts: np.ndarray) -> bool:  # type: ignore[type-arg]
+def _still_loose(piece: LoosePiece, parts: npt.NDArray[np.object_]) -> bool:
     return bool(len(parts)) and bool(shapely.contains_xy(parts, *piece.anchor).any())
 
 
-def _merged(piece: LoosePiece, parts: np.ndarray) -> LoosePiece:  # type: ignore[type-arg]
+def _merged(piece: LoosePiece, parts: npt.NDArray[np.object_]) -> LoosePiece:
     """Return a keeper as it is cut, with what is tied to it."""
     shape = parts[shapely.contains_xy(parts, *piece.anchor)][0]
     if shape.equals(piece.shape):

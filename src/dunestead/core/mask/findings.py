@@ -12,7 +12,7 @@ from scipy.sparse.csgraph import connected_components
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.figures import Catalogue, Figure, Material, Surface
 from dunestead.core.mask.axis import AxisSide, Widths, measure_widths
-from dunestead.core.mask.loose import Mask, cut_mask
+from dunestead.core.mask.loose import Mask
 from dunestead.core.units import show_length
 
 __all__ = ["Finding", "Fitness", "Limits", "Severity", "judge", "limits_for"]
@@ -107,13 +107,12 @@ def _widths(painted: Painted, mask: Mask, finest: float) -> Widths:
 
 def judge(
     painted: Painted,
-    border: float,
+    mask: Mask,
     surface: Surface,
     material: Material,
     limits: Limits,
 ) -> Fitness:
     """Return what stands against cutting this design for this surface from this material."""
-    mask = cut_mask(painted, border)
     widths = _widths(painted, mask, max(min(surface.stroke, surface.web) / 5, 0.1))
     small = material.least_part
     findings = [
@@ -131,9 +130,7 @@ def judge(
     }
     limited_by = max(needs, key=lambda kind: needs[kind])
     smallest = painted.width * needs[limited_by]
-    return Fitness(
-        tuple(findings), stroke, web, part, smallest, limited_by if smallest else None, widths.parts
-    )
+    return Fitness(tuple(findings), stroke, web, part, smallest, limited_by if smallest else None, widths.parts)
 
 
 def _least(side: AxisSide) -> float | None:
@@ -207,4 +204,3 @@ def _too_many(mask: Mask, material: Material, most: int) -> Iterator[Finding]:
             float(most),
             f"{count} loose pieces are more than the {most} one places by hand with patience. Bridge some.",
         )
-

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
+import numpy.typing as npt
 import shapely
 
 from dunestead.core.mask.loose import Mask
@@ -47,7 +48,9 @@ class _Edges:
                 runs += [points[start : start + _CHUNK + 1] for start in cuts]
                 owner += [number] * len(cuts)
         lengths = [len(run) for run in runs]
-        self.runs = shapely.linestrings(np.concatenate(runs), indices=np.repeat(np.arange(len(runs)), lengths))
+        self.runs: npt.NDArray[np.object_] = np.asarray(
+            shapely.linestrings(np.concatenate(runs), indices=np.repeat(np.arange(len(runs)), lengths))
+        )
         self.owner = np.array(owner)
         self.tree = shapely.STRtree(self.runs)
 
@@ -55,7 +58,7 @@ class _Edges:
         """Return for each other part within reach its distance and the run that is nearest."""
         found = self.tree.query(part, predicate="dwithin", distance=reach)
         found = found[self.owner[found] != number]
-        distance = shapely.distance(part, self.runs[found])
+        distance = np.asarray(shapely.distance(part, self.runs[found]))
         order = np.argsort(-distance)
         return {
             int(owner): (float(d), int(run))
@@ -109,7 +112,7 @@ def spanning_gaps(parts: dict[int, shapely.Polygon], roots: Sequence[int]) -> li
     waiting = [number for number in parts if number not in roots]
     chosen: list[Gap] = []
     while waiting:
-        found = {}
+        found: dict[tuple[int, int], tuple[float, int, int, int]] = {}
         for number in waiting:
             for other, (distance, run) in edges.near(parts[number], number, reach).items():
                 pair = (min(number, other), max(number, other))
@@ -145,5 +148,3 @@ class _Clusters:
 
     def is_rooted(self, number: int) -> bool:
         return self._top(number) == self._top(self._root)
-
-

@@ -3,6 +3,7 @@
 import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from functools import lru_cache
 
 import numpy as np
 import shapely
@@ -83,6 +84,7 @@ class Division:
         return len(self.sheets) == self.fewest_possible
 
 
+@lru_cache(maxsize=32)
 def divide(plan: CutPlan, reach: tuple[float, float], overlap: float, *, mirrored: bool) -> Division:
     """Divide the mask into a grid of overlapping cells within the reach.
 
@@ -108,8 +110,10 @@ def divide(plan: CutPlan, reach: tuple[float, float], overlap: float, *, mirrore
             "Give an overlap under half the shorter reach.",
         )
     x0, y0, x1, y1 = plan.frame.bounds
-    options = [(_cells(x1 - x0, w, overlap) * _cells(y1 - y0, h, overlap), turned, w, h)
-               for turned, (w, h) in enumerate((reach, reach[::-1]))]
+    options = [
+        (_cells(x1 - x0, w, overlap) * _cells(y1 - y0, h, overlap), turned, w, h)
+        for turned, (w, h) in enumerate((reach, reach[::-1]))
+    ]
     count, turned, width, height = min(options)
     if count > 400:
         raise BadInput(
@@ -132,7 +136,9 @@ def _cells(extent: float, reach: float, overlap: float) -> int:
     return 1 if extent <= reach else math.ceil((extent - overlap) / (reach - overlap) - 1e-9)
 
 
-def _seams(plan: CutPlan, extent: tuple[float, float], reach: float, overlap: float, axis: int) -> list[tuple[float, float]]:
+def _seams(
+    plan: CutPlan, extent: tuple[float, float], reach: float, overlap: float, axis: int
+) -> list[tuple[float, float]]:
     """Return the cells along one axis, each seam placed where it crosses least paint and no keeper."""
     start, end = extent
     count = _cells(end - start, reach, overlap)
@@ -152,7 +158,9 @@ def _best_seam(plan: CutPlan, earliest: float, latest: float, even: float, overl
     tries = np.append(np.linspace(earliest, latest, _SEAM_TRIES), np.clip(even, earliest, latest))
     low, high = plan.frame.bounds[1 - axis], plan.frame.bounds[3 - axis]
     middle = tries + overlap / 2
-    ends = np.stack([np.column_stack([middle, np.full_like(middle, side)])[:, :: 1 - 2 * axis] for side in (low, high)], 1)
+    ends = np.stack(
+        [np.column_stack([middle, np.full_like(middle, side)])[:, :: 1 - 2 * axis] for side in (low, high)], 1
+    )
     crossing = shapely.intersection(shapely.linestrings(ends), plan.frame)
     paint = (high - low) - shapely.length(crossing)
     boxes = np.array([keeper.shape.bounds for keeper in plan.keepers]).reshape(-1, 4)
@@ -205,4 +213,3 @@ def _bound(plan: CutPlan, reach: tuple[float, float]) -> int:
     x0, y0, x1, y1 = plan.frame.bounds
     fits = (x1 - x0 <= reach[0] and y1 - y0 <= reach[1]) or (x1 - x0 <= reach[1] and y1 - y0 <= reach[0])
     return max(by_area, 1 if fits else 2)
-

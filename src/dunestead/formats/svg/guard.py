@@ -110,7 +110,7 @@ class _GuardedBuilder:
             raise _bomb()
         self._tree.data(text)
 
-    def _entity(self, _name: str, is_parameter: bool, value: str | None, *outside: Any) -> None:
+    def _entity(self, _name: str, is_parameter: bool, value: str | None, *_outside: Any) -> None:
         self._entities += 1
         if value is None or is_parameter:
             self._outside()

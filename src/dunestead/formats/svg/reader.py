@@ -12,7 +12,7 @@ import numpy as np
 from dunestead.core.artwork.drawing import Clip, Drawing, Notice, Page, Shape
 from dunestead.core.errors import ArtworkRefused
 from dunestead.core.geometry.affine import IDENTITY, Affine
-from dunestead.core.geometry.curves import Box, Path, path_bounds
+from dunestead.core.geometry.curves import Box, path_bounds
 from dunestead.core.geometry.strokes import Pen
 from dunestead.core.units import MM_PER_INCH
 from dunestead.formats.svg.arcs import refine_arcs
@@ -201,7 +201,7 @@ def _page(root: ET.Element) -> Page | None:
     box = [float(n) for n in root.get("viewBox", f"0 0 {width} {root.get('height', '0')}").split()]
     if not width or not box[2] > 0:
         return None
-    return Page(*box, unit_mm=width / box[2] * MM_PER_INCH / _PER_INCH)
+    return Page(box[0], box[1], box[2], box[3], width / box[2] * MM_PER_INCH / _PER_INCH)
 
 
 def _off_page(page: Page | None, boxes: list[Box | None]) -> list[Notice]:

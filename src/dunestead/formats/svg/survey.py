@@ -12,8 +12,9 @@ __all__ = ["LARGEST_COORDINATE", "adopt_namespace", "survey"]
 
 LARGEST_COORDINATE = 1e7
 _NUMERIC = frozenset(
-    "d points transform viewBox x y x1 y1 x2 y2 cx cy r rx ry width height dx dy "
-    "stroke-width stroke-dasharray stroke-miterlimit stroke-dashoffset gradientTransform patternTransform".split()
+    {"d", "points", "transform", "viewBox", "gradientTransform", "patternTransform"}
+    | {"x", "y", "x1", "y1", "x2", "y2", "cx", "cy", "r", "rx", "ry", "width", "height", "dx", "dy"}
+    | {"stroke-width", "stroke-dasharray", "stroke-miterlimit", "stroke-dashoffset"}
 )
 _NOT_A_NUMBER = re.compile(r"(?<![a-z])(nan|inf(inity)?)(?![a-z])", re.IGNORECASE)
 _LONG_NUMBER = re.compile(r"\d{8}|[eE]\+?\d")
@@ -123,7 +124,9 @@ def _live_text(shown: list[ET.Element]) -> list[Notice]:
         return []
     quoted = ", ".join(f"“{_excerpt(w)}”" for w in words[:3]) + (" and more" if len(words) > 3 else "")
     return [
-        Notice("live-text", f"Lettering kept as live text is not painted: {quoted}. Turn it into outlines before saving.")
+        Notice(
+            "live-text", f"Lettering kept as live text is not painted: {quoted}. Turn it into outlines before saving."
+        )
     ]
 
 
@@ -146,7 +149,9 @@ def _effects(root: ET.Element) -> list[Notice]:
     if any(_local(e) == "pattern" for e in root.iter()):
         notices.append(Notice("pattern", "Areas filled with a pattern are painted solid."))
     if any(e.get("vector-effect") for e in root.iter()) or "non-scaling-stroke" in styles:
-        notices.append(Notice("fixed-stroke", "Lines set to keep their width on screen are taken at their drawn width."))
+        notices.append(
+            Notice("fixed-stroke", "Lines set to keep their width on screen are taken at their drawn width.")
+        )
     return notices
 
 

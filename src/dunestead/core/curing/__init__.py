@@ -1,0 +1,1 @@
+"""When to peel, when it is dry, when it may be used and washed."""

@@ -1,0 +1,1 @@
+"""How much paint, in how many coats, with what around it covered."""

@@ -1,0 +1,1 @@
+"""One job's inputs in, the whole plan out."""

@@ -1,0 +1,53 @@
+"""The database file: opened, brought up to date, and set so that a crash costs nothing."""
+
+from importlib import resources
+from pathlib import Path
+from typing import Any
+
+from alembic import command
+from alembic.config import Config
+from sqlalchemy import Connection, Engine, create_engine, event
+
+__all__ = ["open_database"]
+
+_WAIT_MS = 5000
+
+
+def open_database(path: Path) -> Engine:
+    """Return an engine on a database file, made or migrated to the newest tables.
+
+    Parameters
+    ----------
+    path
+        The file; its folder is made.
+
+    Notes
+    -----
+    Write-ahead log, full sync and immediate transactions: what a request has answered for
+    is on the disk, and a kill at any moment loses at most the change in flight.
+    """
+    path.parent.mkdir(parents=True, exist_ok=True)
+    engine = create_engine(f"sqlite:///{path}")
+    event.listen(engine, "connect", _prepare)
+    event.listen(engine, "begin", _begin)
+    _migrate(engine)
+    return engine
+
+
+def _prepare(connection: Any, _record: Any) -> None:
+    # The driver must not open transactions by itself: `_begin` does.
+    connection.isolation_level = None
+    for pragma in ("journal_mode=WAL", "synchronous=FULL", "foreign_keys=ON", f"busy_timeout={_WAIT_MS}"):
+        connection.execute(f"PRAGMA {pragma}")
+
+
+def _begin(connection: Connection) -> None:
+    connection.exec_driver_sql("BEGIN IMMEDIATE")
+
+
+def _migrate(engine: Engine) -> None:
+    config = Config()
+    config.set_main_option("script_location", str(resources.files("dunestead.store") / "migrations"))
+    with engine.begin() as connection:
+        config.attributes["connection"] = connection
+        command.upgrade(config, "head")

@@ -1,0 +1,72 @@
+"""The tables.
+
+A job is one aggregate, always read and written whole; so each change of it is one row, a
+revision, that holds the job as it was from then on. The newest in force is the job's head;
+undo moves the head back, a change after that cuts off what was undone.
+"""
+
+from datetime import UTC, datetime
+from typing import Any
+
+from sqlalchemy import JSON, CheckConstraint, DateTime, ForeignKey, LargeBinary, String
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
+from sqlalchemy.types import TypeDecorator
+
+__all__ = ["ArtworkRow", "Base", "JobRow", "RevisionRow"]
+
+
+class UtcTime(TypeDecorator[datetime]):
+    """A moment, kept in UTC and read back with its zone, which SQLite would drop."""
+
+    impl = DateTime
+    cache_ok = True
+
+    def process_bind_param(self, value: datetime | None, dialect: Any) -> datetime | None:  # noqa: ARG002
+        """Return the moment in UTC, as it is written."""
+        return value.astimezone(UTC).replace(tzinfo=None) if value else None
+
+    def process_result_value(self, value: datetime | None, dialect: Any) -> datetime | None:  # noqa: ARG002
+        """Return the moment with its zone."""
+        return value.replace(tzinfo=UTC) if value else None
+
+
+class Base(DeclarativeBase):
+    """Base of all tables."""
+
+
+class ArtworkRow(Base):
+    """A file as it came, once however many jobs use it."""
+
+    __tablename__ = "artwork"
+
+    sha256: Mapped[str] = mapped_column(String(64), primary_key=True)
+    data: Mapped[bytes] = mapped_column(LargeBinary)
+
+
+class JobRow(Base):
+    """A job: which artwork, which revision is in force, whether it was put away."""
+
+    __tablename__ = "job"
+    __table_args__ = (CheckConstraint("head >= 1", name="head_counts_from_one"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True, autoincrement=True)
+    artwork_sha: Mapped[str] = mapped_column(ForeignKey("artwork.sha256"))
+    artwork_name: Mapped[str] = mapped_column(String(255))
+    created_at: Mapped[datetime] = mapped_column(UtcTime)
+    put_away_at: Mapped[datetime | None] = mapped_column(UtcTime)
+    head: Mapped[int]
+    artwork: Mapped[ArtworkRow] = relationship()
+    revisions: Mapped[list["RevisionRow"]] = relationship(order_by="RevisionRow.seq", cascade="all, delete-orphan")
+
+
+class RevisionRow(Base):
+    """The job after one change, and what the change was in words."""
+
+    __tablename__ = "revision"
+    __table_args__ = (CheckConstraint("seq >= 1", name="seq_counts_from_one"),)
+
+    job_id: Mapped[int] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
+    seq: Mapped[int] = mapped_column(primary_key=True)
+    at: Mapped[datetime] = mapped_column(UtcTime)
+    label: Mapped[str] = mapped_column(String(200))
+    state: Mapped[dict[str, Any]] = mapped_column(JSON)
