@@ -8,8 +8,6 @@ from itertools import islice
 import numpy as np
 import numpy.typing as npt
 import shapely
-from scipy.sparse import coo_array
-from scipy.sparse.csgraph import connected_components
 from shapely import affinity
 from shapely.geometry.base import BaseGeometry
 
@@ -17,6 +15,7 @@ from dunestead.core.artwork.drawing import Clip, Drawing, Shape
 from dunestead.core.errors import ArtworkEmpty, ArtworkRefused
 from dunestead.core.geometry.affine import IDENTITY, Affine
 from dunestead.core.geometry.curves import Box, flatten, join_paths, path_bounds
+from dunestead.core.geometry.groups import group_labels
 from dunestead.core.geometry.rings import fill
 from dunestead.core.geometry.strokes import Pen, outline_strokes, turn_for_pen
 from dunestead.core.tolerances import TOLERANCES
@@ -220,10 +219,11 @@ def _union(parts: list[BaseGeometry]) -> shapely.MultiPolygon:
     if not len(polygons):
         return shapely.MultiPolygon()
     near = shapely.STRtree(polygons).query(polygons, predicate="dwithin", distance=2 * TOLERANCES.grid)
-    count, group = connected_components(
-        coo_array((np.ones(near.shape[1], bool), tuple(near)), shape=(len(polygons), len(polygons)))
-    )
-    size = np.bincount(group, minlength=count)
+    near = near[:, near[0] < near[1]]
+    if not near.size:
+        return _multi(shapely.GeometryCollection(list(polygons)))
+    group = group_labels(len(polygons), near.T)
+    size = np.bincount(group)
     alone = polygons[size[group] == 1]
     joined = [
         shapely.union_all(polygons[group == label], grid_size=TOLERANCES.grid) for label in np.flatnonzero(size > 1)

@@ -66,15 +66,17 @@ def _fill_nested(rings: list[Points], polygons: npt.NDArray[np.object_], rule: F
     for i in order:
         innermost = max(around[i], key=lambda j: len(around[j]), default=-1)
         parent[i] = innermost
-        winding[i] = int(direction[i]) + (int(winding[innermost]) if innermost >= 0 else 0)
+        winding[i] = direction[i] + (winding[innermost] if innermost >= 0 else 0)
     filled = _is_filled(winding, np.array([len(around[i]) + 1 for i in range(len(rings))]), rule)
     outside_filled = np.array([parent[i] >= 0 and filled[parent[i]] for i in range(len(rings))])
     if (filled == outside_filled).any():
         return None
     holes: dict[int, list[Points]] = {}
-    for i in np.flatnonzero(~filled):
-        holes.setdefault(int(parent[i]), []).append(rings[i])
-    region = shapely.MultiPolygon([shapely.Polygon(rings[i], holes.get(int(i))) for i in np.flatnonzero(filled)])
+    for hole in np.flatnonzero(~filled).tolist():
+        holes.setdefault(int(parent[hole]), []).append(rings[hole])
+    region = shapely.MultiPolygon(
+        [shapely.Polygon(rings[shell], holes.get(shell)) for shell in np.flatnonzero(filled).tolist()]
+    )
     return region if region.is_valid else None
 
 

@@ -14,7 +14,6 @@ from functools import lru_cache
 import numpy as np
 import numpy.typing as npt
 import shapely
-from scipy.spatial import Delaunay, QhullError
 
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.mask.loose import LoosePiece
@@ -117,13 +116,13 @@ def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], spacing: flo
         finer ones where the edge itself has vertices.
     """
     sites = _sites(painted.region, loose, spacing)
-    try:
-        vertices, ridges, pairs = _voronoi(sites.at)
-    except QhullError:
+    diagram = _voronoi(sites.at)
+    if diagram is None:
         return Widths(painted.key, _NO_AXIS, _NO_AXIS, tuple(_thickness(piece.shape) for piece in loose))
+    vertices, ridges, pairs = diagram
     across = _is_across(pairs, sites)
     diameter = _diameters(vertices, ridges, pairs, across, sites)
-    inside: Bools = np.asarray(shapely.contains_xy(painted.region, vertices))
+    inside = _inside(painted.region, vertices)
     links = ridges[across]
     ring: Ints = np.zeros(len(vertices), np.intp)
     ring[ridges.ravel()] = np.repeat(sites.ring[pairs[:, 0]], 2)
@@ -139,19 +138,32 @@ def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], spacing: flo
     )
 
 
-def _voronoi(sites: Points) -> tuple[Points, Ints, Ints]:
+def _inside(region: shapely.MultiPolygon, points: Points) -> Bools:
+    inside = np.zeros(len(points), bool)
+    inside[:] = shapely.contains_xy(region, points)
+    return inside
+
+
+def _voronoi(sites: Points) -> tuple[Points, Ints, Ints] | None:
     """Return the Voronoi diagram of sites: its vertices, its bounded ridges, and the two sites of each ridge.
 
-    It is read off the Delaunay triangles, whose circumcentres are its vertices.
+    It is read off the Delaunay triangles, whose circumcentres are its vertices. None when the
+    sites span no triangle.
     """
-    triangles = Delaunay(sites)
+    # Loading this takes as long as measuring a usual artwork, which a refused file need not wait for.
+    from scipy.spatial import Delaunay, QhullError
+
+    try:
+        triangles = Delaunay(sites)
+    except QhullError:
+        return None
     corners, beside = triangles.simplices.astype(np.intp), triangles.neighbors
     centres = _circumcentres(*(sites[corners[:, k]] for k in range(3)))
     owner, opposite = np.nonzero(beside > np.arange(len(corners))[:, None])
     ridges = np.column_stack([owner, beside[owner, opposite]])
     pairs = np.column_stack([corners[owner, (opposite + 1) % 3], corners[owner, (opposite + 2) % 3]])
-    sound = np.isfinite(centres).all(axis=1)
-    bounded = sound[ridges].all(axis=1)
+    sound: Bools = np.isfinite(centres[:, 0]) & np.isfinite(centres[:, 1])
+    bounded = sound[ridges[:, 0]] & sound[ridges[:, 1]]
     return np.where(sound[:, None], centres, 0.0), ridges[bounded], pairs[bounded]
 
 

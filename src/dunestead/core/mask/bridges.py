@@ -8,7 +8,7 @@ import numpy as np
 import shapely
 from shapely.geometry.base import BaseGeometry
 
-from dunestead.core.mask.gaps import FRAME, Gap, spanning_gaps
+from dunestead.core.mask.gaps import FRAME, Edges, Gap, spanning_gaps
 from dunestead.core.mask.loose import LoosePiece
 from dunestead.core.tolerances import TOLERANCES
 
@@ -16,6 +16,9 @@ __all__ = ["Bridge", "tie_pieces"]
 
 # A way round a keeper is looked for from this many places along a piece's edge.
 _DETOUR_STARTS = 240
+# A bridge may be slid to one of this many places if that makes it longer by no more than this.
+_SLIDES = 33
+_HARDLY_LONGER = 1.015
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,9 +73,10 @@ def tie_pieces(
     parts = {FRAME: frame, **{piece.number: piece.shape for piece in tied}}
     enclosing = [ring for ring in kept if any(_encloses(ring, piece) for piece in tied)]
     parts |= {ring.number: ring.shape for ring in enclosing}
-    site = _Site(frame, tied, kept)
+    site, edges = _Site(frame, tied, kept), Edges(parts)
     bridges = []
-    for gap in spanning_gaps(parts, [FRAME, *(ring.number for ring in enclosing)]):
+    for narrowest in spanning_gaps(parts, edges, [FRAME, *(ring.number for ring in enclosing)]):
+        gap = _with_full_contact(narrowest, parts, edges, width)
         bridge = site.lay(gap, width)
         if site.is_barred(bridge):
             bridge = site.lay_round(gap, parts[gap.piece], parts[gap.other], width) or bridge
@@ -82,6 +86,52 @@ def tie_pieces(
 
 def _encloses(ring: LoosePiece, piece: LoosePiece) -> bool:
     return bool(len(ring.shape.interiors)) and shapely.Polygon(ring.shape.exterior).contains(piece.shape)
+
+
+def _with_full_contact(gap: Gap, parts: dict[int, shapely.Polygon], edges: Edges, width: float) -> Gap:
+    """Slide a gap along its piece to where a bridge has its whole width of mask at both ends.
+
+    The narrowest place is often at a corner, where half a bridge would meet nothing. Only
+    places hardly longer are taken; where the piece is narrower than the bridge, the
+    narrowest place stays.
+    """
+    if _contact(gap.start, gap.end, parts[gap.piece], parts[gap.other], width) == 1:
+        return gap
+    near = shapely.Point(gap.start).buffer(2 * width).envelope
+    own = shapely.line_merge(edges.around(near, gap.piece))
+    target = edges.around(near.buffer(gap.length), gap.other)
+    if own.is_empty or target.is_empty:
+        return gap
+    spots = [
+        line.interpolate(along)
+        for line in shapely.get_parts(own)
+        for along in line.project(shapely.Point(gap.start)) + np.linspace(-width, width, _SLIDES)
+        if 0 <= along <= line.length
+    ]
+    best, most = gap, 0.0
+    for line in sorted(shapely.shortest_line(spots, target), key=lambda line: float(line.length)):
+        if line.length > gap.length * _HARDLY_LONGER + TOLERANCES.sliver:
+            break
+        (x0, y0), (x1, y1) = shapely.get_coordinates(line).tolist()
+        contact = _contact((x0, y0), (x1, y1), parts[gap.piece], parts[gap.other], width)
+        if contact > most + 0.01:
+            best, most = Gap(gap.piece, gap.other, float(line.length), (x0, y0), (x1, y1)), contact
+    return best
+
+
+def _contact(
+    start: tuple[float, float], end: tuple[float, float], one: shapely.Polygon, other: shapely.Polygon, width: float
+) -> float:
+    """Return the lesser share of its width with which a bridge's ends, set in a little, lie on the mask."""
+    a, b = np.array(start), np.array(end)
+    along = (b - a) / max(float(np.linalg.norm(b - a)), 1e-9)
+    across = np.outer(np.linspace(-0.49, 0.49, 9) * width, (-along[1], along[0]))
+    inset = along * width / 4
+    shares = []
+    for part, place in ((one, a - inset), (other, b + inset)):
+        shapely.prepare(part)
+        shares.append(float(np.mean(shapely.contains_xy(part, place + across))))
+    return min(shares)
 
 
 class _Site:

@@ -6,11 +6,10 @@ from functools import lru_cache
 from typing import Literal
 
 import numpy as np
-from scipy.sparse import coo_array
-from scipy.sparse.csgraph import connected_components
 
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.figures import Catalogue, Figure, Material, Surface
+from dunestead.core.geometry.groups import group_labels
 from dunestead.core.mask.axis import AxisSide, Widths, measure_widths
 from dunestead.core.mask.loose import Mask
 from dunestead.core.units import show_length
@@ -145,7 +144,7 @@ def _thin(side: AxisSide, limit: Figure, code: str, words: str) -> Iterator[Find
         return
     links = side.links[under[side.links].all(axis=1)]
     nodes = len(side.diameter)
-    _, stretch = connected_components(coo_array((np.ones(len(links), bool), tuple(links.T)), shape=(nodes, nodes)))
+    stretch = group_labels(nodes, links)
     length = np.zeros(nodes)
     np.add.at(length, stretch[links[:, 0]], np.linalg.norm(side.at[links[:, 0]] - side.at[links[:, 1]], axis=1))
     order = np.flatnonzero(under)[np.argsort(side.diameter[under], kind="stable")]

@@ -7,10 +7,11 @@ from functools import lru_cache
 import numpy as np
 import numpy.typing as npt
 import shapely
+from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.mask.loose import Mask
 
-__all__ = ["FRAME", "Gap", "nearest_gaps", "spanning_gaps"]
+__all__ = ["FRAME", "Edges", "Gap", "nearest_gaps", "spanning_gaps"]
 
 FRAME = 0
 _CHUNK = 16
@@ -36,7 +37,7 @@ class Gap:
     end: tuple[float, float]
 
 
-class _Edges:
+class Edges:
     """The edges of several parts in short runs, in one index."""
 
     def __init__(self, parts: dict[int, shapely.Polygon]) -> None:
@@ -53,6 +54,11 @@ class _Edges:
         )
         self.owner = np.array(owner)
         self.tree = shapely.STRtree(self.runs)
+
+    def around(self, place: BaseGeometry, number: int) -> BaseGeometry:
+        """Return the edge of one part near a place."""
+        found = self.tree.query(place)
+        return shapely.union_all(self.runs[found[self.owner[found] == number]])
 
     def near(self, part: shapely.Polygon, number: int, reach: float) -> dict[int, tuple[float, int]]:
         """Return for each other part within reach its distance and the run that is nearest."""
@@ -72,7 +78,7 @@ def nearest_gaps(mask: Mask) -> tuple[Gap, ...]:
     if not mask.loose:
         return ()
     parts = {FRAME: mask.frame, **{piece.number: piece.shape for piece in mask.loose}}
-    edges = _Edges(parts)
+    edges = Edges(parts)
     gaps = []
     for piece in mask.loose:
         reach, near = _FIRST_REACH, {}
@@ -89,13 +95,15 @@ def _gap(piece: int, other: int, shape: shapely.Polygon, run: shapely.LineString
     return Gap(piece, other, float(np.linalg.norm(ends[1] - ends[0])), start, end)
 
 
-def spanning_gaps(parts: dict[int, shapely.Polygon], roots: Sequence[int]) -> list[Gap]:
+def spanning_gaps(parts: dict[int, shapely.Polygon], edges: Edges, roots: Sequence[int]) -> list[Gap]:
     """Return gaps of least total length that, once bridged, join every part to a root.
 
     Parameters
     ----------
     parts
         All parts by number, roots among them.
+    edges
+        The edges of the same parts.
     roots
         Parts that need no tie; they count as joined to each other.
 
@@ -106,7 +114,6 @@ def spanning_gaps(parts: dict[int, shapely.Polygon], roots: Sequence[int]) -> li
     cut property the shortest gap out of a cluster is in the tree, and it is found as soon
     as the reach covers it.
     """
-    edges = _Edges(parts)
     joined = _Clusters(roots)
     reach = _FIRST_REACH
     waiting = [number for number in parts if number not in roots]

@@ -210,14 +210,11 @@ def _sheets(plan: Plan, unit: str) -> Outcome:
     if plan.division.cut_keepers:
         numbers = ", ".join(str(number) for number in plan.division.cut_keepers)
         return "warn", f"A seam runs through keeper {numbers}: bridge it or shift the design.", rows
-    widest = min(max(planned.trim) for planned in plan.sheets)
     facing_word = "mirrored" if facing.mirrored else "as it reads"
-    if min(min(planned.trim) for planned in plan.sheets) > plan.choices.material.stock_width:
-        return (
-            "warn",
-            f"Needs material {show_length(widest, unit)} wide; it usually comes {show_length(plan.choices.material.stock_width, unit)}.",
-            rows,
-        )
+    stock, needed = plan.choices.material.stock_width, max(min(planned.trim) for planned in plan.sheets)
+    if needed > stock:
+        verdict = f"Needs material {show_length(needed, unit)} wide; it usually comes {show_length(stock, unit)}."
+        return "warn", verdict, rows
     return "ready", f"{count} sheet{'' if count == 1 else 's'}, cut {facing_word}, proven by a simulated cut.", rows
 
 
