@@ -7,17 +7,16 @@ Brandt and Algazi 1992.
 """
 
 import math
-from collections.abc import Sequence
 from dataclasses import dataclass, field
-from functools import lru_cache
 
 import numpy as np
 import numpy.typing as npt
 import shapely
 
 from dunestead.core.artwork.painted import Painted
+from dunestead.core.geometry.voronoi import voronoi
+from dunestead.core.mask.edge import Edge, Sites
 from dunestead.core.mask.loose import LoosePiece
-from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["AxisSide", "Widths", "measure_widths"]
 
@@ -28,8 +27,12 @@ Bools = npt.NDArray[np.bool_]
 # A stretch of axis on which the diameter shrinks by more than this share of the way runs into a corner.
 _CORNER_SLOPE = 0.5
 _MOST_SITES = 12_000
-# Curves are thinned to this before sites are set: a quarter of what widths are trusted to.
-_THINNED = 0.04
+_MOST_ROUNDS = 6
+_SPARSE = 1.3
+# Curves are thinned by a share of the least width that matters, within these bounds, mm.
+_THINNED = (0.03, 0.08)
+# Edges within about 35 degrees of each other run along each other; this is its cosine.
+_PARALLEL = 0.82
 # Between sites across from each other the edge runs at least this many times as far as straight across.
 _LEAST_DETOUR = 1.2
 # Two edges face each other when seen at over 110 degrees from each other; this is its cosine.
@@ -83,26 +86,7 @@ class Widths:
     parts: tuple[float, ...] = field(compare=False)
 
 
-@dataclass(frozen=True, slots=True, eq=False)
-class _Sites:
-    """Points along the paint's edge, each with the segment it lies on.
-
-    ``arc`` is the way along its ring; ``polygon`` and ``piece`` say per ring whose paint is on
-    its one side and which loose piece, if any (else -1), on the other.
-    """
-
-    at: Points
-    start: Points
-    end: Points
-    arc: Floats
-    ring: Ints
-    ring_length: Floats
-    polygon: Ints
-    piece: Ints
-
-
-@lru_cache(maxsize=64)
-def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], spacing: float) -> Widths:
+def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], finest: float) -> Widths:
     """Return the widths of a painted region and of the mask around and within it.
 
     Parameters
@@ -111,22 +95,22 @@ def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], spacing: flo
         The region. Its outer frame does not count: discs touch paint on both sides.
     loose
         The loose pieces of its mask.
-    spacing
-        Distance of sites along the edge, mm; widths down to twice this are found reliably, and
-        finer ones where the edge itself has vertices.
+    finest
+        The least width that matters, mm. Sites start at half of it from each other and close up
+        where the region is narrower than that.
     """
-    sites = _sites(painted.region, loose, spacing)
-    diagram = _voronoi(sites.at)
-    if diagram is None:
+    edge = Edge(painted.region, loose, float(np.clip(finest / 60, *_THINNED)))
+    found = _diagram(edge, finest)
+    if found is None:
         return Widths(painted.key, _NO_AXIS, _NO_AXIS, tuple(_thickness(piece.shape) for piece in loose))
-    vertices, ridges, pairs = diagram
+    sites, vertices, ridges, pairs = found
     across = _is_across(pairs, sites)
     diameter = _diameters(vertices, ridges, pairs, across, sites)
     inside = _inside(painted.region, vertices)
     links = ridges[across]
     ring: Ints = np.zeros(len(vertices), np.intp)
     ring[ridges.ravel()] = np.repeat(sites.ring[pairs[:, 0]], 2)
-    blot, counter = np.where(inside, sites.polygon[ring], -1), np.where(inside, -1, sites.piece[ring])
+    blot, counter = np.where(inside, edge.polygon[ring], -1), np.where(inside, -1, edge.piece[ring])
     strokes = _axis_nodes(vertices, diameter, links[inside[links].all(axis=1)], blot)
     webs = _axis_nodes(vertices, diameter, links[~inside[links].any(axis=1)], counter)
     widest = _widest(counter, diameter)
@@ -138,87 +122,50 @@ def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], spacing: flo
     )
 
 
+def _diagram(edge: Edge, finest: float) -> tuple[Sites, Points, Ints, Ints] | None:
+    """Return sites and their Voronoi diagram, the sites no further apart than about the width they face.
+
+    Between sites further apart than twice the width, centres of discs fall outside the stroke and
+    a hairline is missed. Sparse sites see a width at a slant first, so closing up takes a few
+    rounds.
+    """
+    total = float(edge.length.sum())
+    spacing = np.full(len(edge.length), max(finest / 2, total / _MOST_SITES))
+    for _ in range(_MOST_ROUNDS):
+        sites = edge.sites(spacing)
+        diagram = voronoi(sites.at)
+        if diagram is None:
+            return None
+        wanted = _wanted_spacing(sites, diagram[2], spacing, finest / 8)
+        too_sparse = np.minimum(spacing, edge.length) > _SPARSE * wanted
+        if not too_sparse.any() or (edge.length / wanted).sum() > 3 * _MOST_SITES:
+            break
+        spacing = np.where(too_sparse, wanted, spacing)
+    return sites, diagram[0], diagram[1], diagram[2]
+
+
+def _wanted_spacing(sites: Sites, pairs: Ints, spacing: Floats, least: float) -> Floats:
+    """Return for each segment the least width it faces, where that is less than its spacing.
+
+    Only edges that run along each other count: those that meet in a corner come as near as one likes.
+    """
+    along = np.abs(np.einsum("ij,ij->i", sites.heading[pairs[:, 0]], sites.heading[pairs[:, 1]])) > _PARALLEL
+    pairs = pairs[along & _is_across(pairs, sites)]
+    apart = sites.at[pairs[:, 0]] - sites.at[pairs[:, 1]]
+    width = np.maximum(np.hypot(apart[:, 0], apart[:, 1]), least)
+    wanted = spacing.copy()
+    for column in (0, 1):
+        np.minimum.at(wanted, sites.segment[pairs[:, column]], width)
+    return wanted
+
+
 def _inside(region: shapely.MultiPolygon, points: Points) -> Bools:
     inside = np.zeros(len(points), bool)
     inside[:] = shapely.contains_xy(region, points)
     return inside
 
 
-def _voronoi(sites: Points) -> tuple[Points, Ints, Ints] | None:
-    """Return the Voronoi diagram of sites: its vertices, its bounded ridges, and the two sites of each ridge.
-
-    It is read off the Delaunay triangles, whose circumcentres are its vertices. None when the
-    sites span no triangle.
-    """
-    # Loading this takes as long as measuring a usual artwork, which a refused file need not wait for.
-    from scipy.spatial import Delaunay, QhullError
-
-    try:
-        triangles = Delaunay(sites)
-    except QhullError:
-        return None
-    corners, beside = triangles.simplices.astype(np.intp), triangles.neighbors
-    centres = _circumcentres(*(sites[corners[:, k]] for k in range(3)))
-    owner, opposite = np.nonzero(beside > np.arange(len(corners))[:, None])
-    ridges = np.column_stack([owner, beside[owner, opposite]])
-    pairs = np.column_stack([corners[owner, (opposite + 1) % 3], corners[owner, (opposite + 2) % 3]])
-    sound: Bools = np.isfinite(centres[:, 0]) & np.isfinite(centres[:, 1])
-    bounded = sound[ridges[:, 0]] & sound[ridges[:, 1]]
-    return np.where(sound[:, None], centres, 0.0), ridges[bounded], pairs[bounded]
-
-
-def _circumcentres(a: Points, b: Points, c: Points) -> Points:
-    """Return the centres of circles through three points; flat triangles have none and give inf or nan."""
-    b, c = b - a, c - a
-    b2, c2 = np.einsum("ij,ij->i", b, b), np.einsum("ij,ij->i", c, c)
-    with np.errstate(divide="ignore", invalid="ignore"):
-        scale = 0.5 / (b[:, 0] * c[:, 1] - b[:, 1] * c[:, 0])
-        x, y = (c[:, 1] * b2 - b[:, 1] * c2) * scale, (b[:, 0] * c2 - c[:, 0] * b2) * scale
-    centres: Points = a + np.column_stack([x, y])
-    return centres
-
-
-def _sites(region: shapely.MultiPolygon, loose: Sequence[LoosePiece], spacing: float) -> _Sites:
-    rings, polygon = shapely.get_rings(shapely.get_parts(region), return_index=True)
-    piece = _pieces_beside(rings, loose)
-    rings = shapely.simplify(rings, _THINNED)
-    spacing = max(spacing, float(shapely.length(rings).sum()) / _MOST_SITES)
-    corners, owner = shapely.get_coordinates(rings, return_index=True)
-    same = owner[:-1] == owner[1:]
-    start, end, ring = corners[:-1][same], corners[1:][same], owner[:-1][same]
-    length = np.linalg.norm(end - start, axis=1)
-    count = np.maximum(np.rint(length / spacing), 1).astype(np.intp)
-    segment = np.repeat(np.arange(len(start)), count)
-    first = np.cumsum(count) - count
-    share = ((np.arange(len(segment)) - first[segment]) + 0.5) / count[segment]
-    before = np.cumsum(length) - length
-    ring_start = np.append(True, ring[1:] != ring[:-1])
-    before = before - np.repeat(before[ring_start], np.bincount(ring))
-    return _Sites(
-        at=start[segment] + share[:, None] * (end - start)[segment],
-        start=start[segment],
-        end=end[segment],
-        arc=before[segment] + share * length[segment],
-        ring=ring[segment],
-        ring_length=shapely.length(rings),
-        polygon=polygon,
-        piece=piece,
-    )
-
-
-def _pieces_beside(rings: npt.NDArray[np.object_], loose: Sequence[LoosePiece]) -> Ints:
-    """Return for each ring of the paint the index of the loose piece along its other side, or -1."""
-    beside = np.full(len(rings), -1)
-    tree = shapely.STRtree([piece.shape for piece in loose])
-    middle = shapely.line_interpolate_point(
-        shapely.linestrings([shapely.get_coordinates(r)[:2] for r in rings]), 0.5, True
-    )
-    ring, piece = tree.query(middle, predicate="dwithin", distance=TOLERANCES.grid / 4)
-    beside[ring] = piece
-    return beside
-
-
-def _diameters(vertices: Points, ridges: Ints, pairs: Ints, across: Bools, sites: _Sites) -> Floats:
+def _diameters(vertices: Points, ridges: Ints, pairs: Ints, across: Bools, sites: Sites) -> Floats:
     """Return for each vertex the width there: the least sum of distances to two edges across from each other.
 
     The sum does not depend on how far from the middle the vertex lies, so it is true to
@@ -236,7 +183,7 @@ def _diameters(vertices: Points, ridges: Ints, pairs: Ints, across: Bools, sites
     return np.where(np.isfinite(diameter), diameter, 2 * nearest)
 
 
-def _away(points: Points, sites: _Sites, site: Ints) -> Points:
+def _away(points: Points, sites: Sites, site: Ints) -> Points:
     """Return the vectors to points from the nearest places on the segments of their sites."""
     start, along = sites.start[site], sites.end[site] - sites.start[site]
     from_start = points - start
@@ -245,7 +192,7 @@ def _away(points: Points, sites: _Sites, site: Ints) -> Points:
     return away
 
 
-def _is_across(pairs: Ints, sites: _Sites) -> Bools:
+def _is_across(pairs: Ints, sites: Sites) -> Bools:
     """Keep the ridges whose two sites lie across from each other, not next to each other along the edge.
 
     Across, the edge between the two sites runs further than straight from one to the other;

@@ -100,10 +100,6 @@ def limits_for(catalogue: Catalogue, surface: str, material: str) -> Limits:
 
 
 @lru_cache(maxsize=64)
-def _widths(painted: Painted, mask: Mask, finest: float) -> Widths:
-    return measure_widths(painted, mask.loose, finest)
-
-
 def judge(
     painted: Painted,
     mask: Mask,
@@ -112,7 +108,7 @@ def judge(
     limits: Limits,
 ) -> Fitness:
     """Return what stands against cutting this design for this surface from this material."""
-    widths = _widths(painted, mask, max(min(surface.stroke, surface.web) / 5, 0.1))
+    widths = measure_widths(painted, mask.loose, min(surface.stroke, surface.web))
     small = material.least_part
     findings = [
         *_thin(widths.strokes, limits.stroke, "stroke-thin", f"The painted stroke is {{}} wide; {surface.name} wants"),

@@ -60,16 +60,21 @@ class Edges:
         found = self.tree.query(place)
         return shapely.union_all(self.runs[found[self.owner[found] == number]])
 
-    def near(self, part: shapely.Polygon, number: int, reach: float) -> dict[int, tuple[float, int]]:
-        """Return for each other part within reach its distance and the run that is nearest."""
-        found = self.tree.query(part, predicate="dwithin", distance=reach)
-        found = found[self.owner[found] != number]
-        distance = np.asarray(shapely.distance(part, self.runs[found]))
-        order = np.argsort(-distance)
-        return {
-            int(owner): (float(d), int(run))
-            for owner, d, run in zip(self.owner[found[order]], distance[order], found[order], strict=True)
-        }
+    def near(self, parts: dict[int, shapely.Polygon], reach: float) -> dict[int, dict[int, tuple[float, int]]]:
+        """Return for some parts which others are within reach: their distance and the run that is nearest."""
+        shapes = np.array(list(parts.values()), dtype=object)
+        numbers = np.array(list(parts))
+        boxes = shapely.bounds(shapes) + np.array([-reach, -reach, reach, reach])
+        part, run = self.tree.query(shapely.box(*boxes.T))
+        foreign = self.owner[run] != numbers[part]
+        part, run = part[foreign], run[foreign]
+        distance = np.asarray(shapely.distance(shapes[part], self.runs[run]))
+        found: dict[int, dict[int, tuple[float, int]]] = {number: {} for number in parts}
+        # The nearest run of each neighbour comes last and so stays.
+        for i in np.argsort(-distance, kind="stable"):
+            if distance[i] <= reach:
+                found[int(numbers[part[i]])][int(self.owner[run[i]])] = (float(distance[i]), int(run[i]))
+        return found
 
 
 @lru_cache(maxsize=64)
@@ -77,16 +82,18 @@ def nearest_gaps(mask: Mask) -> tuple[Gap, ...]:
     """Return for each loose piece the narrowest place between it and any other part of the mask."""
     if not mask.loose:
         return ()
-    parts = {FRAME: mask.frame, **{piece.number: piece.shape for piece in mask.loose}}
-    edges = Edges(parts)
-    gaps = []
-    for piece in mask.loose:
-        reach, near = _FIRST_REACH, {}
-        while not (near := edges.near(piece.shape, piece.number, reach)):
-            reach *= 2
-        other, (_, run) = min(near.items(), key=lambda item: (item[1][0], item[0]))
-        gaps.append(_gap(piece.number, other, piece.shape, edges.runs[run]))
-    return tuple(gaps)
+    loose = {piece.number: piece.shape for piece in mask.loose}
+    edges = Edges({FRAME: mask.frame, **loose})
+    gaps: dict[int, Gap] = {}
+    waiting, reach = dict(loose), _FIRST_REACH
+    while waiting:
+        for number, near in edges.near(waiting, reach).items():
+            if near:
+                other, (_, run) = min(near.items(), key=lambda item: (item[1][0], item[0]))
+                gaps[number] = _gap(number, other, loose[number], edges.runs[run])
+        waiting = {number: shape for number, shape in waiting.items() if number not in gaps}
+        reach *= 2
+    return tuple(gaps[piece.number] for piece in mask.loose)
 
 
 def _gap(piece: int, other: int, shape: shapely.Polygon, run: shapely.LineString) -> Gap:
@@ -120,8 +127,8 @@ def spanning_gaps(parts: dict[int, shapely.Polygon], edges: Edges, roots: Sequen
     chosen: list[Gap] = []
     while waiting:
         found: dict[tuple[int, int], tuple[float, int, int, int]] = {}
-        for number in waiting:
-            for other, (distance, run) in edges.near(parts[number], number, reach).items():
+        for number, near in edges.near({number: parts[number] for number in waiting}, reach).items():
+            for other, (distance, run) in near.items():
                 pair = (min(number, other), max(number, other))
                 if pair not in found or distance < found[pair][0]:
                     found[pair] = (distance, number, other, run)

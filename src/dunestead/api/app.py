@@ -1,0 +1,94 @@
+"""The application factory."""
+
+from pathlib import Path
+from typing import Any
+from urllib.parse import urlsplit
+
+from apiflask import APIFlask
+from flask import Response, request, send_from_directory
+from werkzeug.exceptions import NotFound
+
+from dunestead import __version__
+from dunestead.api.files import files
+from dunestead.api.jobs import jobs
+from dunestead.api.problems import install_problems, problem
+from dunestead.api.workbench import Workbench
+from dunestead.catalogue import load_catalogue
+from dunestead.formats.svg.guard import MOST_BYTES
+from dunestead.store import JobStore, open_database
+
+__all__ = ["create_app"]
+
+_STATIC = Path(__file__).parent / "static"
+_FORM_SLACK = 64_000
+_SAFE_METHODS = ("GET", "HEAD", "OPTIONS")
+# Nothing but our own files is loaded or run in the page, whatever an artwork carries.
+_HEADERS = {
+    "Content-Security-Policy": (
+        "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
+        "font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
+    ),
+    "X-Content-Type-Options": "nosniff",
+    "Referrer-Policy": "no-referrer",
+}
+
+
+def create_app(config: dict[str, Any] | None = None) -> APIFlask:
+    """Return the application.
+
+    Parameters
+    ----------
+    config
+        ``DATABASE`` is the path of the database file; without it the application can only
+        describe itself.
+    """
+    app = APIFlask(
+        "dunestead",
+        title="Dunestead",
+        version=__version__,
+        static_folder=None,  # type: ignore[arg-type]  # its annotation forgets that Flask takes None
+        docs_path=None,
+        spec_path="/api/openapi.json",
+    )
+    app.config.update(MAX_CONTENT_LENGTH=MOST_BYTES + _FORM_SLACK, OPENAPI_VERSION="3.1.0", SYNC_LOCAL_SPEC=False)
+    app.config.update(config or {})
+    if database := app.config.get("DATABASE"):
+        app.extensions["workbench"] = Workbench(JobStore(open_database(Path(database))), load_catalogue())
+    app.register_blueprint(jobs)
+    app.register_blueprint(files)
+    install_problems(app)
+    app.before_request(_refuse_other_sites)
+    app.after_request(_guard)
+    app.add_url_rule("/", "page", _page)
+    app.add_url_rule("/<path:name>", "asset", _asset)
+    return app
+
+
+def _refuse_other_sites() -> Response | None:
+    """Let no other site's page change anything here through the maker's browser."""
+    origin = request.headers.get("Origin")
+    if request.method in _SAFE_METHODS or not origin or urlsplit(origin).netloc == request.host:
+        return None
+    return problem(403, "other-site", "This request came from another site.", "Use the workshop's own page.")
+
+
+def _guard(response: Response) -> Response:
+    response.headers.update(_HEADERS)
+    return response
+
+
+def _page() -> Response:
+    if not (_STATIC / "index.html").is_file():
+        return Response("The pages have not been built yet. Run: make demo\n", 503, content_type="text/plain")
+    response = send_from_directory(_STATIC, "index.html")
+    response.headers["Cache-Control"] = "no-cache"
+    return response
+
+
+def _asset(name: str) -> Response:
+    if name.startswith("api/") or not (_STATIC / name).is_file():
+        raise NotFound
+    response = send_from_directory(_STATIC, name)
+    if name.startswith("assets/"):
+        response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
+    return response

@@ -1,0 +1,83 @@
+"""Errors as problem details (RFC 9457), each with a sentence for the maker and what to do."""
+
+from typing import Any
+
+from apiflask import APIFlask
+from flask import Response, json
+from werkzeug.exceptions import HTTPException
+
+from dunestead.core.errors import BadInput, DunesteadError, NoSuchThing, NotNow
+
+__all__ = ["install_problems", "problem"]
+
+_STATUS: list[tuple[type[DunesteadError], int]] = [(BadInput, 400), (NoSuchThing, 404), (NotNow, 409)]
+_SENTENCES = {
+    404: ("There is nothing at this address.", "Go back to the board."),
+    405: ("This address does not take that kind of request.", "Look at /api/docs for what it takes."),
+    413: ("The file is larger than a drawing to cut has need of.", "Remove embedded pictures and simplify its paths."),
+}
+_OTHERWISE = (
+    "Something went wrong on our side; nothing was changed.",
+    "Try again. If it comes back, write down what you did.",
+)
+
+
+def problem(status: int, code: str, what: str, fix: str) -> Response:
+    """Return a problem-details response."""
+    body = {
+        "type": f"urn:dunestead:{code}",
+        "title": what,
+        "status": status,
+        "detail": f"{what} {fix}",
+        "code": code,
+        "fix": fix,
+    }
+    return Response(json.dumps(body), status=status, content_type="application/problem+json")
+
+
+def install_problems(app: APIFlask) -> None:
+    """Make every error of an application a problem-details response."""
+
+    @app.errorhandler(DunesteadError)
+    def known(error: DunesteadError) -> Response:
+        status = next((number for kind, number in _STATUS if isinstance(error, kind)), 500)
+        return problem(status, error.code, error.what, error.fix)
+
+    @app.errorhandler(HTTPException)
+    def http(error: HTTPException) -> Response:
+        status = error.code or 500
+        what, fix = _SENTENCES.get(status, (error.description or error.name, "Check what was sent."))
+        return problem(status, error.name.lower().replace(" ", "-"), what, fix)
+
+    @app.errorhandler(Exception)
+    def unknown(error: Exception) -> Response:
+        app.logger.error("Unexpected error", exc_info=error)
+        return problem(500, "unexpected", *_OTHERWISE)
+
+    @app.error_processor
+    def validation(error: Any) -> Response:
+        if error.status_code != 422:
+            return (
+                http(error)
+                if isinstance(error, HTTPException)
+                else problem(error.status_code, "error", error.message, "")
+            )
+        return problem(
+            422,
+            "not-understood",
+            f"The request was not understood: {_first_complaint(error.detail)}.",
+            "Correct it and send it again.",
+        )
+
+
+def _first_complaint(detail: Any, path: str = "") -> str:
+    if isinstance(detail, dict):
+        key, inner = next(iter(detail.items()), ("", "something in it"))
+        return _first_complaint(inner, f"{path}.{key}".strip("."))
+    if isinstance(detail, list) and detail:
+        first = detail[0]
+        if isinstance(first, dict) and "msg" in first:
+            where = ".".join(str(part) for part in first.get("loc", ()))
+            return f"{where}: {first['msg']}".strip(": ").rstrip(".").lower()
+        return _first_complaint(first, path)
+    return f"{path}: {detail}".strip(": ").rstrip(".")

@@ -1,0 +1,63 @@
+"""The workshop on its own machine: a server made for production, on the loopback address."""
+
+import socket
+import sys
+import webbrowser
+from pathlib import Path
+
+import click
+import waitress
+from platformdirs import user_data_path
+
+from dunestead.api.app import create_app
+from dunestead.core.errors import BadInput
+
+__all__ = ["serve_workshop"]
+
+_THREADS = 4
+
+
+def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, browser: bool) -> None:
+    """Serve until stopped.
+
+    Parameters
+    ----------
+    host, port
+        Where.
+    data
+        Folder of the database; the user's own data folder when None.
+    demo
+        Keep a database of its own and fill it with the demo when it is empty.
+    browser
+        Open the maker's browser.
+    """
+    _check_free(host, port)
+    folder = data or user_data_path("dunestead")
+    database = folder / ("demo.sqlite" if demo else "workshop.sqlite")
+    try:
+        app = create_app({"DATABASE": database})
+    except OSError as error:
+        raise BadInput(f"The folder {folder} cannot be used: {error.strerror}.", "Give another with --data.") from None
+    if demo:
+        from dunestead.demo.marram_row import fill_demo
+
+        fill_demo(app.extensions["workbench"])
+    address = f"http://{host}:{port}/"
+    click.echo(f"Dunestead is at {address}  (stop with Ctrl+C)")
+    sys.stdout.flush()
+    if browser:
+        webbrowser.open(address)
+    waitress.serve(app, host=host, port=port, threads=_THREADS, ident=None, _quiet=True)  # type: ignore[no-untyped-call]
+
+
+def _check_free(host: str, port: int) -> None:
+    if not 1 <= port <= 65535:
+        raise BadInput(f"{port} is not a port.", "Give one from 1024 to 65535.")
+    with socket.socket() as probe:
+        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            probe.bind((host, port))
+        except OSError as error:
+            raise BadInput(
+                f"{host}:{port} cannot be used: {(error.strerror or 'in use').lower()}.", "Give another with --port."
+            ) from None

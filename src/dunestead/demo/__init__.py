@@ -1,0 +1,1 @@
+"""The demo: the workshop of Marram Row, a row of beach cabins being refitted."""
