@@ -123,8 +123,8 @@ def tide_rug() -> str:
         for rx, ry, w in ((228, 132, 14), (182, 102, 10), (136, 73, 10))
     )
     pebbles = "".join(
-        f'<circle cx="{250 + 205 * math.cos(t):.1f}" cy="{150 + 117 * math.sin(t):.1f}" r="{r}"/>'
-        for t, r in ((k * math.tau / 14, 6.5 + (k % 3)) for k in range(14))
+        f'<circle cx="{250 + 204 * math.cos(t):.1f}" cy="{150 + 116 * math.sin(t):.1f}" r="{r}"/>'
+        for t, r in ((k * math.tau / 14, 3.6 + 0.7 * (k % 3)) for k in range(14))
     )
     return page(
         500,

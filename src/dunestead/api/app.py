@@ -12,10 +12,10 @@ from dunestead import __version__
 from dunestead.api.files import files
 from dunestead.api.jobs import jobs
 from dunestead.api.problems import install_problems, problem
-from dunestead.api.workbench import Workbench
 from dunestead.catalogue import load_catalogue
 from dunestead.formats.svg.guard import MOST_BYTES
 from dunestead.store import JobStore, open_database
+from dunestead.workbench import Workbench
 
 __all__ = ["create_app"]
 

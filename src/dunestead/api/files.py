@@ -4,11 +4,11 @@ from apiflask import APIBlueprint
 from flask import Response
 
 from dunestead.api.jobs import bench
-from dunestead.api.workbench import OpenJob
 from dunestead.core.errors import NoSuchThing
 from dunestead.formats.bundle import file_stem, zip_sheets
 from dunestead.formats.svg.writer import write_mask
 from dunestead.formats.verified import VerifiedSheet, verified_sheets
+from dunestead.workbench import OpenJob
 
 __all__ = ["files"]
 

@@ -8,11 +8,11 @@ from flask import current_app, request
 
 from dunestead.api import schemas as wire
 from dunestead.api.views import card_out, catalogue_out, job_out
-from dunestead.api.workbench import Workbench, with_calls, with_fates, with_tick
 from dunestead.core.curing.drying import Room
 from dunestead.core.errors import BadInput
 from dunestead.core.planning.job import Blank, Job, Record
 from dunestead.core.planning.steps import all_steps
+from dunestead.workbench import Workbench, with_calls, with_fates, with_tick
 
 __all__ = ["jobs"]
 

@@ -1,7 +1,9 @@
 """The workshop on its own machine: a server made for production, on the loopback address."""
 
+import logging
 import socket
 import sys
+import threading
 import webbrowser
 from pathlib import Path
 
@@ -42,11 +44,15 @@ def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, brows
         from dunestead.demo.marram_row import fill_demo
 
         fill_demo(app.extensions["workbench"])
+    # Reckon the board through while the maker's browser opens.
+    threading.Thread(target=app.extensions["workbench"].board, args=("mm",), daemon=True).start()
     address = f"http://{host}:{port}/"
     click.echo(f"Dunestead is at {address}  (stop with Ctrl+C)")
     sys.stdout.flush()
     if browser:
         webbrowser.open(address)
+    # Requests that wait a moment are no news to a maker.
+    logging.getLogger("waitress.queue").setLevel(logging.ERROR)
     waitress.serve(app, host=host, port=port, threads=_THREADS, ident=None, _quiet=True)  # type: ignore[no-untyped-call]
 
 

@@ -4,7 +4,6 @@ import shapely
 from shapely.geometry.base import BaseGeometry
 
 from dunestead.api import schemas as wire
-from dunestead.api.workbench import OpenJob
 from dunestead.core.figures import Catalogue, Surface
 from dunestead.core.geometry.curves import Box
 from dunestead.core.mask.gaps import Gap
@@ -16,6 +15,7 @@ from dunestead.core.planning.stations import NAMES
 from dunestead.core.planning.steps import Step
 from dunestead.formats.svg.writer import path_data
 from dunestead.formats.verified import verified_sheets
+from dunestead.workbench import OpenJob
 
 __all__ = ["card_out", "catalogue_out", "job_out"]
 

@@ -203,7 +203,7 @@ class HandTimes:
 Row = TypeVar("Row", Surface, Material, Cutter, Press, Paint)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class Catalogue:
     """All figures, by key. ``figures`` explains each number: table, key, field."""
 

@@ -5,14 +5,11 @@ from dataclasses import dataclass, replace
 from datetime import date, datetime, timedelta
 from functools import partial
 from importlib import resources
-from typing import TYPE_CHECKING
 
 from dunestead.core.planning.job import Blank, Job, Record
 from dunestead.core.planning.plan import Plan
 from dunestead.core.planning.steps import all_steps
-
-if TYPE_CHECKING:
-    from dunestead.api.workbench import Workbench
+from dunestead.workbench import Workbench
 
 __all__ = ["fill_demo"]
 
@@ -30,9 +27,9 @@ class _DemoJob:
     done_before: str
 
 
-def fill_demo(workbench: "Workbench") -> None:
+def fill_demo(workbench: Workbench) -> None:
     """Fill an empty workshop with the demo; one that holds jobs is left alone."""
-    if workbench.board("mm"):
+    if not workbench.is_empty:
         return
     for demo in _JOBS:
         artwork = (resources.files("dunestead.demo") / "artwork" / demo.file).read_bytes()
@@ -42,7 +39,7 @@ def fill_demo(workbench: "Workbench") -> None:
         workbench.change(job_id, "Steps so far", partial(_up_to, workbench=workbench, station=demo.done_before))
 
 
-def _up_to(job: Job, plan: Plan, *, workbench: "Workbench", station: str) -> Job:
+def _up_to(job: Job, plan: Plan, *, workbench: Workbench, station: str) -> Job:
     """Tick off every step before a station, keepers answering at every roll-call passed."""
     ticks, calls = dict(job.ticks), {number: dict(answered) for number, answered in job.calls.items()}
     now = datetime.now().astimezone()

@@ -4,9 +4,7 @@ from importlib import resources
 from pathlib import Path
 from typing import Any
 
-from alembic import command
-from alembic.config import Config
-from sqlalchemy import Connection, Engine, create_engine, event
+from sqlalchemy import Connection, Engine, create_engine, event, inspect, text
 
 __all__ = ["open_database"]
 
@@ -46,8 +44,24 @@ def _begin(connection: Connection) -> None:
 
 
 def _migrate(engine: Engine) -> None:
+    folder = resources.files("dunestead.store") / "migrations"
+    newest = max(entry.name for entry in (folder / "versions").iterdir() if entry.name[:1].isdigit())
+    if _version(engine) == newest.partition("_")[0]:
+        return
+    # The migrator takes longer to load than all else here, and most starts have no need of it.
+    from alembic import command
+    from alembic.config import Config
+
     config = Config()
-    config.set_main_option("script_location", str(resources.files("dunestead.store") / "migrations"))
+    config.set_main_option("script_location", str(folder))
     with engine.begin() as connection:
         config.attributes["connection"] = connection
         command.upgrade(config, "head")
+
+
+def _version(engine: Engine) -> str | None:
+    """Return the number of the newest migration a database has seen, None for a new one."""
+    with engine.connect() as connection:
+        if not inspect(connection).has_table("alembic_version"):
+            return None
+        return connection.scalar(text("SELECT version_num FROM alembic_version"))

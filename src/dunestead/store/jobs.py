@@ -69,6 +69,11 @@ class JobStore:
         with self._sessions() as session:
             return [_stored(row) for row in session.scalars(query.options(joinedload(JobRow.artwork)))]
 
+    def is_empty(self) -> bool:
+        """Say whether no job was ever begun here."""
+        with self._sessions() as session:
+            return session.scalar(select(JobRow.id).limit(1)) is None
+
     def get(self, job_id: int) -> StoredJob:
         """Return a job; raises `NoSuchThing` when there is none."""
         with self._sessions() as session:

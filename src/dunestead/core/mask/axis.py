@@ -14,6 +14,7 @@ import numpy.typing as npt
 import shapely
 
 from dunestead.core.artwork.painted import Painted
+from dunestead.core.geometry.groups import group_labels
 from dunestead.core.geometry.voronoi import voronoi
 from dunestead.core.mask.edge import Edge, Sites
 from dunestead.core.mask.loose import LoosePiece
@@ -25,7 +26,8 @@ Floats = npt.NDArray[np.float64]
 Ints = npt.NDArray[np.intp]
 Bools = npt.NDArray[np.bool_]
 # A stretch of axis on which the diameter shrinks by more than this share of the way runs into a corner.
-_CORNER_SLOPE = 0.5
+_CORNER_SLOPE = 0.1
+_NOISE = 0.005
 _MOST_SITES = 12_000
 _MOST_ROUNDS = 6
 _SPARSE = 1.3
@@ -111,8 +113,8 @@ def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], finest: floa
     ring: Ints = np.zeros(len(vertices), np.intp)
     ring[ridges.ravel()] = np.repeat(sites.ring[pairs[:, 0]], 2)
     blot, counter = np.where(inside, edge.polygon[ring], -1), np.where(inside, -1, edge.piece[ring])
-    strokes = _axis_nodes(vertices, diameter, links[inside[links].all(axis=1)], blot)
-    webs = _axis_nodes(vertices, diameter, links[~inside[links].any(axis=1)], counter)
+    strokes = _axis_nodes(vertices, diameter, links[inside[links].all(axis=1)], blot, finest / 2)
+    webs = _axis_nodes(vertices, diameter, links[~inside[links].any(axis=1)], counter, finest / 2)
     widest = _widest(counter, diameter)
     return Widths(
         painted.key,
@@ -129,11 +131,10 @@ def _diagram(edge: Edge, finest: float) -> tuple[Sites, Points, Ints, Ints] | No
     a hairline is missed. Sparse sites see a width at a slant first, so closing up takes a few
     rounds.
     """
-    total = float(edge.length.sum())
-    spacing = np.full(len(edge.length), max(finest / 2, total / _MOST_SITES))
+    spacing = np.full(len(edge.length), max(finest / 2, float(edge.length.sum()) / _MOST_SITES))
+    sites = edge.sites(spacing)
+    diagram = voronoi(sites.at)
     for _ in range(_MOST_ROUNDS):
-        sites = edge.sites(spacing)
-        diagram = voronoi(sites.at)
         if diagram is None:
             return None
         wanted = _wanted_spacing(sites, diagram[2], spacing, finest / 8)
@@ -141,7 +142,9 @@ def _diagram(edge: Edge, finest: float) -> tuple[Sites, Points, Ints, Ints] | No
         if not too_sparse.any() or (edge.length / wanted).sum() > 3 * _MOST_SITES:
             break
         spacing = np.where(too_sparse, wanted, spacing)
-    return sites, diagram[0], diagram[1], diagram[2]
+        sites = edge.sites(spacing)
+        diagram = voronoi(sites.at)
+    return (sites, *diagram) if diagram else None
 
 
 def _wanted_spacing(sites: Sites, pairs: Ints, spacing: Floats, least: float) -> Floats:
@@ -206,17 +209,32 @@ def _is_across(pairs: Ints, sites: Sites) -> Bools:
     return result
 
 
-def _axis_nodes(vertices: Points, diameter: Floats, links: Ints, part: Ints) -> tuple[Ints, Ints]:
+def _axis_nodes(vertices: Points, diameter: Floats, links: Ints, part: Ints, window: float) -> tuple[Ints, Ints]:
     """Return which vertices are on the axis, and the links between them by place in that list.
 
     A part that is all corners and so keeps no stretch of axis, such as a dot, is stood for
     by its largest disc.
     """
-    links = _without_corners(vertices, diameter, links)
+    links = _long_enough(vertices, diameter, _without_corners(vertices, diameter, links, window))
     has_axis = set(part[links.ravel()].tolist())
     blots = [centre for key, centre in _widest(part, diameter).items() if key not in has_axis]
     kept, place = np.unique(np.append(links.ravel(), np.array(blots, np.intp)), return_inverse=True)
     return kept, place[: links.size].reshape(-1, 2)
+
+
+def _long_enough(vertices: Points, diameter: Floats, links: Ints) -> Ints:
+    """Drop stretches shorter than they are wide: what is left of a dent in an edge, or of a blot."""
+    if not len(links):
+        return links
+    nodes, place = np.unique(links, return_inverse=True)
+    place = place.reshape(-1, 2)
+    group = group_labels(len(nodes), place)
+    length, widest = np.zeros(len(nodes)), np.zeros(len(nodes))
+    along = np.linalg.norm(vertices[links[:, 0]] - vertices[links[:, 1]], axis=1)
+    np.add.at(length, group[place[:, 0]], along)
+    np.maximum.at(widest, group, diameter[nodes])
+    kept: Ints = links[(length > widest)[group[place[:, 0]]]]
+    return kept
 
 
 def _widest(part: Ints, diameter: Floats) -> dict[int, int]:
@@ -231,11 +249,10 @@ def _thickness(shape: shapely.Polygon) -> float:
     return 2 * float(shape.area / shape.length)
 
 
-def _without_corners(vertices: Points, diameter: Floats, links: Ints) -> Ints:
+def _without_corners(vertices: Points, diameter: Floats, links: Ints, window: float) -> Ints:
     """Take off, from their free ends inwards, the stretches along which the diameter shrinks too fast.
 
-    A stretch is judged over its whole way from the free end, so that the noise of a single
-    link does not decide. Where stretches taken off leave a new free end, it is judged in turn.
+    Where stretches taken off leave a new free end, it is judged in turn.
     """
     neighbours: dict[int, set[int]] = {}
     for a, b in links.tolist():
@@ -244,7 +261,7 @@ def _without_corners(vertices: Points, diameter: Floats, links: Ints) -> Ints:
     tips = [node for node, near in neighbours.items() if len(near) == 1]
     gone: set[int] = set()
     while tips:
-        path = _corner_stretch(tips.pop(), neighbours, vertices, diameter)
+        path = _corner_stretch(tips.pop(), neighbours, vertices, diameter, window)
         for node in path[:-1]:
             gone.add(node)
             for near in neighbours.pop(node):
@@ -257,15 +274,31 @@ def _without_corners(vertices: Points, diameter: Floats, links: Ints) -> Ints:
     return links[keep]
 
 
-def _corner_stretch(tip: int, neighbours: dict[int, set[int]], vertices: Points, diameter: Floats) -> list[int]:
-    """Return the nodes from a free end to where the stretch into the corner begins, that one included."""
-    path, cut, way, node, previous = [tip], 0, 0.0, tip, -1
+def _corner_stretch(
+    tip: int, neighbours: dict[int, set[int]], vertices: Points, diameter: Floats, window: float
+) -> list[int]:
+    """Return the nodes from a free end to where the stretch into the corner begins, that one included.
+
+    A hairline that grows out of a broad body does not shrink over any stretch of its length, so
+    it stays.
+    """
+    path, way, node, previous = [tip], [0.0], tip, -1
     while len(near := neighbours.get(node, set()) - {previous}) == 1:
         previous, node = node, next(iter(near))
-        way += math.dist(vertices[previous], vertices[node])
         path.append(node)
-        if diameter[node] - diameter[tip] > _CORNER_SLOPE * way:
-            cut = len(path) - 1
-        elif way > diameter[node]:
+        way.append(way[-1] + math.dist(vertices[previous], vertices[node]))
+    first = 0
+    while first < len(path) - 1 and _shrinks(first, path, way, diameter, window):
+        first += 1
+    return path[: first + 1]
+
+
+def _shrinks(first: int, path: list[int], way: list[float], diameter: Floats, window: float) -> bool:
+    """Say whether the diameter grows inwards from a place fast enough over some stretch up to a window's length."""
+    for last in range(first + 1, len(path)):
+        gain, run = diameter[path[last]] - diameter[path[first]], way[last] - way[first]
+        if gain > max(_CORNER_SLOPE * run, _NOISE):
+            return True
+        if run > window:
             break
-    return path[: cut + 1]
+    return False

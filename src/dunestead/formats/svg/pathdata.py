@@ -6,6 +6,10 @@ from dunestead.core.geometry.curves import Path
 
 __all__ = ["read_path"]
 
+_NUMBERS = {"M": 2, "L": 2, "C": 6, "Z": 0}
+_WITHOUT_LETTERS = str.maketrans("MLCZ", "    ")
+_MOVE, _LINE, _CURVE, _CLOSE = (ord(letter) for letter in "MLCZ")
+
 
 def read_path(data: str) -> Path:
     """Return the path of absolute ``M``, ``L``, ``C`` and ``Z`` commands set apart by spaces.
@@ -20,41 +24,28 @@ def read_path(data: str) -> Path:
     >>> len(read_path("").segments)
     0
     """
-    tokens = data.split()
-    segments: list[tuple[float, ...]] = []
-    is_line: list[bool] = []
-    contour: list[int] = []
-    closed: list[bool] = []
-    x = y = start_x = start_y = 0.0
-    fresh, i = True, 0
-    while i < len(tokens):
-        command = tokens[i]
-        if command == "M":
-            x, y = start_x, start_y = float(tokens[i + 1]), float(tokens[i + 2])
-            fresh, i = True, i + 3
-            continue
-        if fresh:
-            closed.append(False)
-            fresh = False
-        if command == "L":
-            to_x, to_y = float(tokens[i + 1]), float(tokens[i + 2])
-            segments.append((x, y, 0.0, 0.0, 0.0, 0.0, to_x, to_y))
-            is_line.append(True)
-            x, y, i = to_x, to_y, i + 3
-        elif command == "C":
-            handles = [float(token) for token in tokens[i + 1 : i + 7]]
-            segments.append((x, y, *handles))
-            is_line.append(False)
-            x, y, i = handles[4], handles[5], i + 7
-        else:
-            segments.append((x, y, 0.0, 0.0, 0.0, 0.0, start_x, start_y))
-            is_line.append(True)
-            closed[-1] = True
-            x, y, fresh, i = start_x, start_y, True, i + 1
-        contour.append(len(closed) - 1)
-    return Path(
-        np.array(segments, float).reshape(-1, 4, 2),
-        np.array(is_line, bool),
-        np.array(contour, np.intp),
-        tuple(closed),
-    )
+    numbers = np.array(data.translate(_WITHOUT_LETTERS).split(), float)
+    letters = "".join(letter for letter in data if letter in _NUMBERS)
+    kind = np.frombuffer(letters.encode(), np.uint8)
+    size = np.array([_NUMBERS[letter] for letter in letters], np.intp)
+    if not len(kind):
+        return Path(np.empty((0, 4, 2)), np.empty(0, bool), np.empty(0, np.intp), ())
+    end_of = np.cumsum(size)
+    ends = np.empty((len(kind), 2))
+    drawn = kind != _CLOSE
+    ends[drawn] = numbers[end_of[drawn, None] + np.array([-2, -1])]
+    last_move = np.maximum.accumulate(np.where(kind == _MOVE, np.arange(len(kind)), 0))
+    ends[~drawn] = ends[last_move[~drawn]]
+    segments = np.zeros((len(kind), 4, 2))
+    segments[1:, 0] = ends[:-1]
+    segments[:, 3] = ends
+    curves = np.flatnonzero(kind == _CURVE)
+    segments[curves, 1:3] = numbers[end_of[curves, None] + np.arange(-6, -2)].reshape(-1, 2, 2)
+    # A contour begins at a move, and where drawing goes on after a closing without one.
+    begins = (kind == _MOVE) | np.append(False, kind[:-1] == _CLOSE)
+    is_segment = kind != _MOVE
+    group = np.cumsum(begins)[is_segment]
+    kept, contour = np.unique(group, return_inverse=True)
+    closed = np.zeros(len(kept), bool)
+    closed[contour[kind[is_segment] == _CLOSE]] = True
+    return Path(segments[is_segment], kind[is_segment] != _CURVE, contour.astype(np.intp), tuple(closed.tolist()))

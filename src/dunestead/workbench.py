@@ -44,6 +44,11 @@ class Workbench:
         self._store = store
         self.catalogue = catalogue
 
+    @property
+    def is_empty(self) -> bool:
+        """Whether no job was ever begun here."""
+        return self._store.is_empty()
+
     def begin(self, artwork: bytes, file_name: str, name: str, surface: str) -> int:
         """Begin a job from an artwork file and return its number."""
         drawing = read_svg(artwork)

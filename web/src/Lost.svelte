@@ -1,0 +1,9 @@
+<script lang="ts">
+  import { link } from 'svelte-spa-router';
+</script>
+
+<main class="mx-auto max-w-xl p-10 text-center">
+  <h1 class="stamp mb-3 text-3xl">Nothing here</h1>
+  <p class="mb-5">This address leads nowhere in the workshop.</p>
+  <a class="font-bold underline" href="/" use:link>Back to the board</a>
+</main>

@@ -1,0 +1,94 @@
+<script lang="ts">
+  import Spinner from 'flowbite-svelte/Spinner.svelte';
+  import { untrack } from 'svelte';
+  import { untrack } from 'svelte';
+  import { push } from 'svelte-spa-router';
+  import type { Card, Choice } from '../lib/api/client';
+  import { beginJob, bringBack, getBoard, getCatalogue, Problem, putAway } from '../lib/api/client';
+  import { settings } from '../lib/settings.svelte';
+  import type { Shortcut } from '../lib/shortcuts';
+  import ProblemNote from '../lib/ui/ProblemNote.svelte';
+  import TopBar from '../lib/ui/TopBar.svelte';
+  import DropPlace from './DropPlace.svelte';
+  import JobCard from './JobCard.svelte';
+
+  let cards = $state.raw<Card[] | null>(null);
+  let surfaces = $state.raw<Choice[]>([]);
+  let problem = $state.raw<Problem | null>(null);
+  let putAwayCard = $state.raw<Card | null>(null);
+  let beginning = $state(false);
+  let dropPlace = $state<DropPlace>();
+
+  const shortcuts: Shortcut[] = [
+    { keys: 'N', about: 'New job: choose an artwork', run: () => dropPlace?.choose() },
+    { keys: 'Ctrl Z', about: 'Bring back the job put away last', run: () => void takeBack() },
+  ];
+
+  async function attempt(work: () => Promise<void>): Promise<void> {
+    try {
+      await work();
+      problem = null;
+    } catch (error) {
+      problem = error instanceof Problem ? error : new Problem('Something went wrong.', 'Try again.');
+    }
+  }
+
+  const refresh = () => attempt(async () => void (cards = (await getBoard(settings.unit)).jobs));
+
+  $effect(() => {
+    // Asked anew when the unit changes, not for what asking itself changes.
+    void settings.unit;
+    untrack(() => void refresh());
+  });
+
+  $effect(() => {
+    void attempt(async () => void (surfaces = (await getCatalogue()).surfaces));
+  });
+
+  async function begin(file: File, surface: string): Promise<void> {
+    beginning = true;
+    await attempt(async () => {
+      const job = await beginJob(file, surface, settings.unit);
+      await push(`/job/${job.id}/mask`);
+    });
+    beginning = false;
+  }
+
+  async function away(card: Card): Promise<void> {
+    await attempt(() => putAway(card.id));
+    if (!problem) putAwayCard = card;
+    await refresh();
+  }
+
+  async function takeBack(): Promise<void> {
+    const card = putAwayCard;
+    if (!card) return;
+    await attempt(() => bringBack(card.id));
+    if (!problem) putAwayCard = null;
+    await refresh();
+  }
+</script>
+
+<svelte:head><title>Board - Dunestead</title></svelte:head>
+<TopBar {shortcuts}><span class="text-(--faint)">The board: every job, and what it waits for</span></TopBar>
+
+<main class="mx-auto max-w-6xl p-4">
+  <h1 class="sr-only">Board</h1>
+  {#if problem}<div class="mb-4"><ProblemNote {problem} onclose={() => (problem = null)} /></div>{/if}
+  {#if putAwayCard}
+    <p class="card mb-4 flex items-center gap-4 px-4 py-2" role="status">
+      “{putAwayCard.name}” is put away.
+      <button class="cursor-pointer font-bold underline" onclick={takeBack}>Bring it back</button>
+    </p>
+  {/if}
+  <div class="grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-3">
+    {#if cards}
+      {#each cards as card (card.id)}<JobCard {card} onputaway={() => away(card)} />{/each}
+    {:else if !problem}
+      <p class="col-span-full flex items-center gap-3 p-6" role="status">
+        <Spinner size="6" /> Laying out the jobs
+      </p>
+    {/if}
+    <DropPlace bind:this={dropPlace} {surfaces} busy={beginning} empty={cards?.length === 0} onfile={begin} />
+  </div>
+</main>

@@ -1,0 +1,180 @@
+<script lang="ts">
+  import Redo2 from '@lucide/svelte/icons/redo-2';
+  import Undo2 from '@lucide/svelte/icons/undo-2';
+  import Button from 'flowbite-svelte/Button.svelte';
+  import Spinner from 'flowbite-svelte/Spinner.svelte';
+  import { untrack } from 'svelte';
+  import { push } from 'svelte-spa-router';
+  import type { Catalogue } from '../lib/api/client';
+  import { getCatalogue } from '../lib/api/client';
+  import Picture from '../lib/picture/Picture.svelte';
+  import { settings } from '../lib/settings.svelte';
+  import type { Shortcut } from '../lib/shortcuts';
+  import ProblemNote from '../lib/ui/ProblemNote.svelte';
+  import StateMark from '../lib/ui/StateMark.svelte';
+  import TopBar from '../lib/ui/TopBar.svelte';
+  import { STATIONS } from '../stations';
+  import NextAction from './NextAction.svelte';
+  import { OpenJob } from './open-job.svelte';
+  import Reckoning from './Reckoning.svelte';
+  import StationPath from './StationPath.svelte';
+  import StepList from './StepList.svelte';
+
+  interface Props {
+    params: { id: string; station?: string };
+  }
+  const { params }: Props = $props();
+
+  const open = $derived(new OpenJob(Number(params.id)));
+  const code = $derived(params.station && params.station in STATIONS ? params.station : 'blank');
+  const view = $derived(STATIONS[code] ?? { layers: {} });
+  const station = $derived(open.job?.stations.find((candidate) => candidate.code === code));
+  let catalogue = $state.raw<Catalogue | null>(null);
+  let lifeSize = $state(false);
+  let showPrint = $state(false);
+
+  $effect(() => {
+    // Asked anew for another job or unit only, not for what asking itself changes.
+    const [asked] = [open, settings.unit];
+    untrack(() => void asked.load());
+  });
+  $effect(() => {
+    getCatalogue().then(
+      (found) => (catalogue = found),
+      () => undefined,
+    );
+  });
+
+  const layers = $derived(showPrint ? { print: true } : view.layers);
+  // The roll-call that is on: the first of this station that has not come out yet.
+  const call = $derived(station?.steps.find((step) => step.call && !step.done_at)?.call ?? null);
+  const canTickHere = $derived(open.job?.next_step?.station === code);
+
+  const codes = Object.keys(STATIONS);
+  const go = (to: string) => void push(`/job/${params.id}/${to}`);
+  const shortcuts = $derived<Shortcut[]>([
+    { keys: 'B', about: 'Back to the board', run: () => void push('/') },
+    { keys: 'X', about: 'Tick the next thing off', run: () => void (canTickHere && open.tickNext()) },
+    {
+      keys: 'G',
+      about: 'Go to where the next thing is done',
+      run: () => go(open.job?.next_step?.station ?? code),
+    },
+    { keys: 'Ctrl Z', about: 'Undo', run: () => void open.undo() },
+    { keys: 'Ctrl Shift Z', about: 'Do it again', run: () => void open.redo() },
+    { keys: 'P', about: 'Show the print, or the work', run: () => (showPrint = !showPrint) },
+    { keys: 'L', about: 'Life size, or all of it', run: () => (lifeSize = !lifeSize) },
+    ...(code === 'mask'
+      ? [
+          { keys: ',', about: 'Loose piece before', run: () => open.selectNext(-1) },
+          { keys: '.', about: 'Loose piece after', run: () => open.selectNext(1) },
+          { keys: 'T', about: 'Tie the piece', run: () => open.decideSelected('bridge') },
+          { keys: 'K', about: 'Keep the piece', run: () => open.decideSelected('keep') },
+          { keys: 'O', about: 'Leave the piece out', run: () => open.decideSelected('leave-out') },
+        ]
+      : []),
+    ...codes.map((to, index) => ({
+      keys: String((index + 1) % 10),
+      about: `Station ${to}`,
+      run: () => go(to),
+    })),
+  ]);
+</script>
+
+<svelte:head
+  ><title>{open.job ? `${open.job.inputs.name} - ${station?.name}` : 'Job'} - Dunestead</title></svelte:head
+>
+
+<div class="flex h-dvh flex-col">
+  <TopBar {shortcuts}>
+    {#if open.job}
+      <h1 class="m-0 truncate text-lg font-bold">{open.job.inputs.name}</h1>
+      <div class="ml-auto flex items-center gap-2">
+        {#if open.busy}<Spinner size="5" />{/if}
+        <Button
+          color="alternative"
+          size="xs"
+          disabled={!open.job.history.undo}
+          title={open.job.history.undo ?? ''}
+          aria-label={open.job.history.undo ? `Undo: ${open.job.history.undo}` : 'Nothing to undo'}
+          onclick={open.undo}><Undo2 size={16} /></Button
+        >
+        <Button
+          color="alternative"
+          size="xs"
+          disabled={!open.job.history.redo}
+          title={open.job.history.redo ?? ''}
+          aria-label={open.job.history.redo ? `Do again: ${open.job.history.redo}` : 'Nothing to do again'}
+          onclick={open.redo}><Redo2 size={16} /></Button
+        >
+      </div>
+    {/if}
+  </TopBar>
+
+  {#if open.problem}
+    <div class="p-3"><ProblemNote problem={open.problem} onclose={() => (open.problem = null)} /></div>
+  {/if}
+
+  {#if open.job && station}
+    {@const job = open.job}
+    <div
+      class="grid min-h-0 flex-1 grid-cols-1 overflow-auto lg:grid-cols-[15.5rem_minmax(0,1fr)_23rem] lg:overflow-hidden"
+    >
+      <div class="border-(--line) bg-(--sheet) lg:overflow-y-auto lg:border-r">
+        <StationPath jobId={job.id} stations={job.stations} current={code} />
+      </div>
+
+      <section class="relative h-[46vh] min-h-72 min-w-0 overflow-hidden lg:h-auto" aria-label="Picture">
+        <Picture
+          picture={job.picture}
+          pieces={job.pieces}
+          findings={job.findings}
+          unit={settings.unit}
+          {layers}
+          {call}
+          {lifeSize}
+          selected={open.selected}
+          onselect={code === 'mask' ? (number) => (open.selected = number) : undefined}
+        />
+        <div class="no-print absolute right-3 bottom-3 flex gap-2">
+          <Button
+            color="alternative"
+            size="xs"
+            aria-pressed={showPrint}
+            onclick={() => (showPrint = !showPrint)}
+          >
+            {showPrint ? 'Show the work' : 'Show the print'}
+          </Button>
+          <Button
+            color="alternative"
+            size="xs"
+            aria-pressed={lifeSize}
+            onclick={() => (lifeSize = !lifeSize)}
+          >
+            {lifeSize ? 'All of it' : 'Life size'}
+          </Button>
+        </div>
+      </section>
+
+      <aside class="flex min-h-0 flex-col border-(--line) lg:border-l" aria-label={station.name}>
+        <div class="flex flex-1 flex-col gap-4 overflow-y-auto p-4">
+          <header>
+            <h2 class="stamp m-0 text-2xl">{station.name}</h2>
+            <p class="m-0 mt-1 flex items-start gap-2" aria-live="polite">
+              <StateMark state={station.state} /> <span>{station.verdict}</span>
+            </p>
+          </header>
+          {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} />{/if}
+          {#if station.steps.length}<StepList {open} steps={station.steps} pieces={job.pieces} />{/if}
+          <Reckoning rows={station.rows} />
+          <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>
+        </div>
+        <NextAction {open} step={job.next_step} station={code} />
+      </aside>
+    </div>
+  {:else if !open.problem}
+    <p class="flex items-center gap-3 p-8" role="status"><Spinner size="6" /> Fetching the job</p>
+  {:else}
+    <p class="p-8"><a class="font-bold underline" href="#/">Back to the board</a></p>
+  {/if}
+</div>

@@ -1,0 +1,87 @@
+<script lang="ts">
+  import type { Piece } from '../api/client';
+  import { fateWord } from './fates';
+
+  interface Props {
+    piece: Piece;
+    x: number;
+    y: number;
+    /** Whether it answered the roll-call that is on; null when none is. */
+    present?: boolean | null;
+    selected?: boolean;
+    onselect?: () => void;
+  }
+  const { piece, x, y, present = null, selected = false, onselect }: Props = $props();
+
+  // The outline says the fate without its colour: ring kept, square bridged, diamond left out, broken ring undecided.
+  const shape = $derived(
+    piece.fate === 'bridge' ? 'M-9-9H9V9H-9Z' : piece.fate === 'leave-out' ? 'M0-12L12 0 0 12-12 0Z' : '',
+  );
+  const label = $derived(
+    `Loose piece ${piece.number}, ${fateWord(piece.fate)}${present === null ? '' : present ? ', here' : ', missing'}`,
+  );
+
+  function onkeydown(event: KeyboardEvent): void {
+    if (event.key === 'Enter' || event.key === ' ') onselect?.();
+  }
+</script>
+
+<!-- The list beside the picture is the way by keyboard; marks take a pointer. -->
+<g
+  class="mark {piece.fate ?? 'undecided'}"
+  class:selected
+  class:present={present === true}
+  transform="translate({x} {y})"
+  role="button"
+  tabindex="-1"
+  aria-label={label}
+  onclick={onselect}
+  {onkeydown}
+>
+  {#if shape}<path d={shape} />{:else}<circle r="10" />{/if}
+  <text y="4" text-anchor="middle">{piece.number}</text>
+  {#if present}<path class="tick" d="M4-12l4 4 8-9" />{/if}
+</g>
+
+<style>
+  .mark {
+    cursor: pointer;
+    outline: none;
+  }
+  circle,
+  path {
+    fill: #fbf8ef;
+    stroke: #22313a;
+    stroke-width: 2;
+  }
+  .undecided circle {
+    stroke-dasharray: 3 2.5;
+  }
+  .bridge path {
+    stroke: var(--color-signal-500);
+  }
+  .leave-out path {
+    fill: #22313a;
+  }
+  .leave-out text {
+    fill: #fbf8ef;
+  }
+  .present circle {
+    fill: #dbe7c4;
+  }
+  .selected circle,
+  .selected > path:first-child {
+    stroke-width: 4;
+    stroke: var(--color-signal-500);
+  }
+  .tick {
+    fill: none;
+    stroke: #43572c;
+    stroke-width: 3;
+  }
+  text {
+    fill: #1b2429;
+    font-size: 11px;
+    font-weight: 700;
+  }
+</style>

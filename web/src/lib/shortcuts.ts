@@ -1,0 +1,27 @@
+/** Keys that work anywhere but in an entry field. */
+export interface Shortcut {
+  /** As shown to the maker, such as `Ctrl Z`. */
+  keys: string;
+  about: string;
+  run: () => void;
+}
+
+const TYPING = 'input, textarea, select, [contenteditable]';
+
+/** The key pressed, written the way shortcuts are. */
+export function pressed(event: KeyboardEvent): string {
+  const key = event.key.length === 1 && event.key !== '?' ? event.key.toUpperCase() : event.key;
+  const held = [event.ctrlKey || event.metaKey ? 'Ctrl' : '', event.shiftKey && key !== '?' ? 'Shift' : ''];
+  return [...held, key].filter(Boolean).join(' ');
+}
+
+/** Run the shortcut of a key press, if there is one and nobody is typing. */
+export function handle(event: KeyboardEvent, shortcuts: Shortcut[]): void {
+  const target = event.target as Element | null;
+  if (event.altKey || event.defaultPrevented) return;
+  if (target?.closest(TYPING) || document.querySelector('dialog[open]')) return;
+  const found = shortcuts.find((shortcut) => shortcut.keys === pressed(event));
+  if (!found) return;
+  event.preventDefault();
+  found.run();
+}

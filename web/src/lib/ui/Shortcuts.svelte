@@ -1,0 +1,21 @@
+<script lang="ts">
+  import Modal from 'flowbite-svelte/Modal.svelte';
+  import type { Shortcut } from '../shortcuts';
+
+  interface Props {
+    open: boolean;
+    shortcuts: Shortcut[];
+  }
+  let { open = $bindable(), shortcuts }: Props = $props();
+</script>
+
+<Modal bind:open title="Keys that work here" size="sm">
+  <dl class="grid grid-cols-[max-content_1fr] items-center gap-x-5 gap-y-2">
+    {#each shortcuts as shortcut (shortcut.keys)}
+      <dt>
+        <kbd class="rounded border border-(--line) px-2 py-0.5 font-sans font-bold">{shortcut.keys}</kbd>
+      </dt>
+      <dd class="m-0">{shortcut.about}</dd>
+    {/each}
+  </dl>
+</Modal>

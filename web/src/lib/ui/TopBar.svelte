@@ -1,0 +1,55 @@
+<script lang="ts">
+  import Moon from '@lucide/svelte/icons/moon';
+  import Sun from '@lucide/svelte/icons/sun';
+  import Button from 'flowbite-svelte/Button.svelte';
+  import type { Snippet } from 'svelte';
+  import { settings } from '../settings.svelte';
+  import type { Shortcut } from '../shortcuts';
+  import { handle } from '../shortcuts';
+  import Shortcuts from './Shortcuts.svelte';
+
+  interface Props {
+    shortcuts: Shortcut[];
+    children?: Snippet;
+  }
+  const { shortcuts, children }: Props = $props();
+
+  let helpOpen = $state(false);
+  const everywhere: Shortcut[] = [
+    { keys: '?', about: 'Show these keys', run: () => (helpOpen = true) },
+    { keys: 'I', about: 'Change the unit: mm, cm, in', run: () => settings.nextUnit() },
+    { keys: 'D', about: 'Light or dark', run: () => settings.switchLight() },
+  ];
+  const all = $derived([...shortcuts, ...everywhere]);
+</script>
+
+<svelte:window onkeydown={(event) => handle(event, all)} />
+
+<header
+  class="no-print flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-(--line) bg-(--sheet) px-4 py-2"
+>
+  <a
+    href="#/"
+    class="stamp flex items-center gap-2 text-xl text-(--grass)"
+    aria-label="Dunestead, to the board"
+  >
+    <img src="/mark.svg" alt="" class="h-7 w-7" />Dunestead
+  </a>
+  <div class="flex min-w-0 flex-1 flex-wrap items-center gap-3">{@render children?.()}</div>
+  <Button
+    color="alternative"
+    size="xs"
+    onclick={() => settings.nextUnit()}
+    aria-label="Unit: {settings.unit}. Change it"
+  >
+    {settings.unit}
+  </Button>
+  <Button color="alternative" size="xs" onclick={() => settings.switchLight()} aria-label="Light or dark">
+    {#if settings.dark}<Sun size={16} />{:else}<Moon size={16} />{/if}
+  </Button>
+  <Button color="alternative" size="xs" onclick={() => (helpOpen = true)} aria-label="Keys"
+    >Keys&nbsp;?</Button
+  >
+</header>
+
+<Shortcuts bind:open={helpOpen} shortcuts={all} />

@@ -1,0 +1,100 @@
+/** How figures are written. The figures themselves are reckoned elsewhere, in mm, ml, minutes and degrees C. */
+import type { Row, Unit } from './api/client';
+
+const MM_PER_INCH = 25.4;
+const INCH_PARTS = 16;
+const MM_PER: Record<string, number> = { mm: 1, cm: 10, m: 1000, in: MM_PER_INCH, '"': MM_PER_INCH };
+
+/** A length as a tape shows it: `15 1/2 in`, `12.3 cm`, `400 mm`. */
+export function showLength(mm: number, unit: Unit): string {
+  if (unit === 'in') return `${showInches(mm)} in`;
+  const value = unit === 'cm' ? mm / 10 : mm;
+  const decimals = unit === 'cm' || Math.abs(value) < 100 ? 1 : 0;
+  return `${trim(value.toFixed(decimals))} ${unit}`;
+}
+
+function showInches(mm: number): string {
+  const parts = Math.round((Math.abs(mm) / MM_PER_INCH) * INCH_PARTS);
+  const whole = Math.floor(parts / INCH_PARTS);
+  let top = parts % INCH_PARTS;
+  let bottom = INCH_PARTS;
+  while (top && top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
+  const sign = mm < 0 && parts ? '-' : '';
+  if (!top) return `${sign}${whole}`;
+  return `${sign}${whole ? `${whole} ` : ''}${top}/${bottom}`;
+}
+
+function trim(text: string): string {
+  return text.includes('.') ? text.replace(/\.?0+$/, '') : text;
+}
+
+/** A length without its unit, for an entry field. */
+export function lengthEntry(mm: number, unit: Unit): string {
+  if (unit === 'in') return showInches(mm);
+  return trim((unit === 'cm' ? mm / 10 : mm).toFixed(2));
+}
+
+/** A length as typed, in mm; null when it is none. A bare number is in the maker's unit. */
+export function readLength(text: string, unit: Unit): number | null {
+  const match = /^\s*(-?)\s*(?:(\d+)[\s-]+(?=\d+\/))?(\d+\/\d+|\d*[.,]?\d+)\s*(mm|cm|m|in|")?\s*$/.exec(text);
+  if (!match) return null;
+  const [, sign, whole, number = '', given] = match;
+  const [top, bottom] = number.replace(',', '.').split('/').map(Number);
+  const value =
+    (Number(whole ?? 0) + (bottom === undefined ? (top ?? NaN) : (top ?? NaN) / bottom)) * (sign ? -1 : 1);
+  const mm = value * (MM_PER[given ?? unit] ?? NaN);
+  return Number.isFinite(mm) ? Math.round(mm * 1e4) / 1e4 : null;
+}
+
+const ML_PER_OUNCE = 29.5735;
+
+/** Any figure of a station, in the maker's units. */
+export function showRow(row: Row, unit: Unit): string {
+  if (typeof row.value === 'string') return row.kind === 'moment' ? showMoment(row.value) : row.value;
+  switch (row.kind) {
+    case 'length':
+      return showLength(row.value, unit);
+    case 'area':
+      return unit === 'in'
+        ? `${(row.value / MM_PER_INCH ** 2).toFixed(1)} sq in`
+        : `${(row.value / 100).toFixed(1)} cm²`;
+    case 'volume':
+      return unit === 'in' ? `${(row.value / ML_PER_OUNCE).toFixed(1)} fl oz` : `${row.value.toFixed(0)} ml`;
+    case 'minutes':
+      return showMinutes(row.value);
+    case 'temperature':
+      return unit === 'in' ? `${Math.round(row.value * 1.8 + 32)} °F` : `${Math.round(row.value)} °C`;
+    default:
+      return String(row.value);
+  }
+}
+
+/** Minutes as people say them. */
+export function showMinutes(minutes: number): string {
+  if (minutes < 1) return `${Math.round(minutes * 60)} s`;
+  if (minutes < 90) return `${Math.round(minutes)} min`;
+  return minutes < 72 * 60
+    ? `${trim((minutes / 60).toFixed(1))} h`
+    : `${trim((minutes / 1440).toFixed(1))} days`;
+}
+
+/** A moment in the maker's own time. */
+export function showMoment(iso: string): string {
+  return new Date(iso).toLocaleString(undefined, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+}
+
+/** A due date as a distance from today. */
+export function showDue(iso: string, today: Date): string {
+  const due = new Date(`${iso}T00:00:00`);
+  const start = new Date(today.getFullYear(), today.getMonth(), today.getDate());
+  const days = Math.round((due.getTime() - start.getTime()) / 86_400_000);
+  if (days === 0) return 'due today';
+  if (days < 0) return days === -1 ? '1 day late' : `${-days} days late`;
+  return days === 1 ? 'due tomorrow' : `due in ${days} days`;
+}

@@ -1,0 +1,73 @@
+<script lang="ts">
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Textarea from 'flowbite-svelte/Textarea.svelte';
+  import NumberField from '../../lib/ui/NumberField.svelte';
+  import type { RecordEntry } from '../../lib/api/client';
+  import type { PanelProps } from '..';
+
+  const { open, job }: PanelProps = $props();
+
+  const id = $props.id();
+  const record = $derived(job.record);
+  const save = (change: Partial<RecordEntry>) => open.record({ ...record, ...change });
+  const GRADES = ['spoiled', 'poor', 'passable', 'good', 'as wished'];
+  const TIMED = ['weed', 'tack', 'paint', 'peel'];
+
+  function setMinutes(station: string, minutes: number | null): void {
+    const rest = Object.fromEntries(Object.entries(record.minutes ?? {}).filter(([key]) => key !== station));
+    void save({ minutes: minutes === null ? rest : { ...rest, [station]: minutes } });
+  }
+</script>
+
+<fieldset class="m-0 border-0 p-0">
+  <legend class="mb-1 text-sm">How did it come out?</legend>
+  <div class="flex gap-1">
+    {#each GRADES as word, index (word)}
+      <button
+        class="grade flex-1 cursor-pointer rounded-lg border border-(--line) p-1.5 text-sm"
+        aria-pressed={record.grade === index + 1}
+        onclick={() => save({ grade: record.grade === index + 1 ? null : index + 1 })}
+      >
+        <span class="stamp block text-lg">{index + 1}</span>{word}
+      </button>
+    {/each}
+  </div>
+</fieldset>
+<div>
+  <Label for="{id}-notes" class="mb-1 text-sm text-(--ink)">What to do again, what never</Label>
+  <Textarea
+    id="{id}-notes"
+    rows={4}
+    class="w-full"
+    maxlength={10000}
+    value={record.notes}
+    onchange={(event: Event) => save({ notes: (event.currentTarget as HTMLTextAreaElement).value })}
+  />
+</div>
+<div class="grid grid-cols-2 gap-3">
+  {#each TIMED as station (station)}
+    <NumberField
+      label="Minutes to {station}"
+      value={record.minutes?.[station] ?? null}
+      min={0}
+      max={10000}
+      otherwise={0}
+      onchange={(minutes) => setMinutes(station, minutes)}
+    />
+  {/each}
+  <NumberField
+    label="Paint used, ml"
+    value={record.paint_ml ?? null}
+    min={0}
+    max={100000}
+    otherwise={0}
+    onchange={(paint_ml) => save({ paint_ml })}
+  />
+</div>
+
+<style>
+  .grade[aria-pressed='true'] {
+    background: var(--grass);
+    color: var(--sheet);
+  }
+</style>

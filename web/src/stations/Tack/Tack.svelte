@@ -1,0 +1,15 @@
+<script lang="ts">
+  import ChoiceField from '../../lib/ui/ChoiceField.svelte';
+  import type { PanelProps } from '..';
+
+  const { open, job, catalogue }: PanelProps = $props();
+</script>
+
+{#if job.picture.placements.length}
+  <ChoiceField
+    label="Hot plate"
+    value={job.inputs.press}
+    choices={catalogue.presses}
+    onchange={(press) => open.change({ press })}
+  />
+{/if}
