@@ -11,7 +11,7 @@ from dunestead.core.mask.loose import LoosePiece
 from dunestead.core.planning.cautions import LABEL_FIRST
 from dunestead.core.planning.job import fits
 from dunestead.core.planning.plan import Plan, coats_of
-from dunestead.core.planning.stations import NAMES
+from dunestead.core.planning.stations import NAMES, Station
 from dunestead.core.planning.steps import Step
 from dunestead.formats.svg.writer import path_data
 from dunestead.formats.verified import verified_sheets
@@ -27,7 +27,7 @@ def card_out(opened: OpenJob) -> wire.CardOut:
     """Return a job as the board shows it: its next station, its verdict, a small picture."""
     plan, step = opened.plan, opened.next_step
     station = next(s for s in opened.stations if s.code == (step.station if step else "record"))
-    loudest = next((s for s in opened.stations if s.state == "stop"), station)
+    loudest = _loudest(opened.stations) or station
     width, height = plan.job.blank.size
     return wire.CardOut(
         id=opened.stored.id,
@@ -48,6 +48,15 @@ def card_out(opened: OpenJob) -> wire.CardOut:
         blank_colour=plan.job.blank.colour,
         colours=_colours(plan, _THUMB_MM),
     )
+
+
+def _loudest(stations: list[Station]) -> Station | None:
+    """Return the station that most wants to be seen: the first that must, else the first that should."""
+    for state in ("stop", "warn"):
+        for station in stations:
+            if station.state == state:
+                return station
+    return None
 
 
 def job_out(opened: OpenJob, catalogue: Catalogue) -> wire.JobOut:

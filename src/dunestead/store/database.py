@@ -64,4 +64,5 @@ def _version(engine: Engine) -> str | None:
     with engine.connect() as connection:
         if not inspect(connection).has_table("alembic_version"):
             return None
-        return connection.scalar(text("SELECT version_num FROM alembic_version"))
+        version: str | None = connection.scalar(text("SELECT version_num FROM alembic_version"))
+        return version

@@ -1,7 +1,6 @@
 <script lang="ts">
   import Spinner from 'flowbite-svelte/Spinner.svelte';
   import { untrack } from 'svelte';
-  import { untrack } from 'svelte';
   import { push } from 'svelte-spa-router';
   import type { Card, Choice } from '../lib/api/client';
   import { beginJob, bringBack, getBoard, getCatalogue, Problem, putAway } from '../lib/api/client';

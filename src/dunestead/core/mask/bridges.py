@@ -35,6 +35,9 @@ class Bridge:
         mm over its whole length.
     shape
         The paint it takes away.
+    strip
+        The bridge as it is laid, reaching into the mask at either end; what the mask is united with,
+        since shapes that only share an edge may fail to join.
     """
 
     piece: int
@@ -43,6 +46,7 @@ class Bridge:
     end: tuple[float, float]
     width: float
     shape: BaseGeometry = field(compare=False)
+    strip: BaseGeometry = field(compare=False)
 
     @property
     def length(self) -> float:
@@ -151,14 +155,16 @@ class _Site:
         local = shapely.make_valid(shapely.clip_by_rect(near, *strip.buffer(width).bounds))
         parts = shapely.get_parts(shapely.intersection(strip, shapely.union_all(local)))
         line = shapely.LineString([gap.start, gap.end])
-        on_line = parts[shapely.length(shapely.intersection(parts, line)) > gap.length / 4]
-        return Bridge(
-            gap.piece, gap.other, gap.start, gap.end, width, shapely.union_all(on_line if len(on_line) else parts)
-        )
+        on_line = shapely.length(shapely.intersection(parts, line)) > gap.length / 4
+        if not on_line.any():
+            on_line[:] = True
+        shape, beyond = shapely.union_all(parts[on_line]), shapely.union_all(parts[~on_line])
+        laid = shapely.difference(strip, beyond)
+        return Bridge(gap.piece, gap.other, gap.start, gap.end, width, shape, laid)
 
     def is_barred(self, bridge: Bridge) -> bool:
         """Say whether a bridge would tie a keeper it is not meant for."""
-        touched = self._keepers.query(bridge.shape, predicate="dwithin", distance=TOLERANCES.grid)
+        touched = self._keepers.query(bridge.strip, predicate="dwithin", distance=TOLERANCES.grid)
         return any(self._numbers[i] not in (bridge.piece, bridge.other) for i in touched)
 
     def lay_round(self, gap: Gap, piece: shapely.Polygon, target: shapely.Polygon, width: float) -> Bridge | None:

@@ -1,7 +1,8 @@
 """What becomes of each loose piece, and the mask that is cut after all have been decided."""
 
+import math
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import lru_cache
 from typing import Literal, get_args
 
@@ -104,24 +105,36 @@ def _decide(mask: Mask, decided: tuple[tuple[int, Fate], ...], bridge_width: flo
     left_out = tuple(piece.number for piece in mask.loose if fates.get(piece.number) == "leave-out")
     bridges = tie_pieces(mask.frame, tied, kept, bridge_width)
     united = shapely.union_all(
-        [mask.frame, *(p.shape for p in tied), *(p.shape for p in kept), *(b.shape for b in bridges)]
+        [mask.frame, *(p.shape for p in tied), *(p.shape for p in kept), *(b.strip for b in bridges)]
     )
     parts = shapely.get_parts(united)
     corner = shapely.Point(mask.frame.bounds[:2])
     is_frame = shapely.distance(parts, corner) == 0
-    keepers = tuple(_merged(piece, parts[~is_frame]) for piece in kept if _still_loose(piece, parts[~is_frame]))
+    keepers = _keepers(parts[~is_frame], [*kept, *tied])
     key = f"{mask.key}|{decided}|{bridge_width}"
     return CutPlan(key, mask, parts[is_frame][0], keepers, tuple(bridges), left_out)
 
 
-def _still_loose(piece: LoosePiece, parts: npt.NDArray[np.object_]) -> bool:
-    return bool(len(parts)) and bool(shapely.contains_xy(parts, *piece.anchor).any())
+def _keepers(parts: npt.NDArray[np.object_], pieces: list[LoosePiece]) -> tuple[LoosePiece, ...]:
+    """Return the parts that are still loose, each by the number of the first piece in it.
+
+    Kept pieces come first in the list, so that a keeper that others are tied to goes by its own
+    number; a piece that was to be tied and could not be is a keeper too, never lost.
+    """
+    if not len(parts):
+        return ()
+    anchors = [shapely.Point(piece.anchor) for piece in pieces]
+    piece, part = shapely.STRtree(parts).query(anchors, predicate="intersects")
+    first: dict[int, LoosePiece] = {}
+    for i, j in zip(piece.tolist(), part.tolist(), strict=True):
+        if j not in first or pieces.index(first[j]) > i:
+            first[j] = pieces[i]
+    keepers = [_as_cut(piece, parts[j]) for j, piece in first.items()]
+    return tuple(sorted(keepers, key=lambda keeper: keeper.number))
 
 
-def _merged(piece: LoosePiece, parts: npt.NDArray[np.object_]) -> LoosePiece:
-    """Return a keeper as it is cut, with what is tied to it."""
-    shape = parts[shapely.contains_xy(parts, *piece.anchor)][0]
-    if shape.equals(piece.shape):
+def _as_cut(piece: LoosePiece, shape: shapely.Polygon) -> LoosePiece:
+    """Return a piece as it is cut, with what is tied to it."""
+    if math.isclose(shape.area, piece.area, rel_tol=1e-9):
         return piece
-    centre = (shape.centroid.x, shape.centroid.y)
-    return LoosePiece(piece.number, float(shape.area), centre, piece.anchor, shape)
+    return replace(piece, area=float(shape.area), centroid=(shape.centroid.x, shape.centroid.y), shape=shape)

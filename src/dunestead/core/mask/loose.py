@@ -1,17 +1,17 @@
 """Which parts of a mask are not joined to the rest?"""
 
-from collections.abc import Sequence
 from dataclasses import dataclass, field
 from functools import lru_cache
 
 import numpy as np
+import numpy.typing as npt
 import shapely
 
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.geometry.curves import Box
 from dunestead.core.tolerances import TOLERANCES
 
-__all__ = ["LoosePiece", "Mask", "cut_mask", "reading_order"]
+__all__ = ["LoosePiece", "Mask", "cut_mask"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,7 +83,7 @@ def cut_mask(painted: Painted, border: float) -> Mask:
     corner = shapely.Point(x0 - border, y0 - border)
     is_frame = shapely.distance(parts, corner) == 0
     pieces = [part for part in parts[~is_frame] if not _is_sliver(part)]
-    loose = tuple(_piece(number, part) for number, part in enumerate(reading_order(pieces), start=1))
+    loose = tuple(_piece(number, part) for number, part in enumerate(_reading_order(pieces, painted.region), start=1))
     return Mask(f"{painted.key}+{border:.3f}", border, parts[is_frame][0], loose)
 
 
@@ -101,20 +101,34 @@ def _piece(number: int, shape: shapely.Polygon) -> LoosePiece:
     )
 
 
-def reading_order(shapes: Sequence[shapely.Polygon]) -> list[shapely.Polygon]:
-    """Sort shapes as text is read: rows from the top, each from the left.
+def _reading_order(parts: list[shapely.Polygon], region: shapely.MultiPolygon) -> list[shapely.Polygon]:
+    """Sort parts of the mask as text is read: by the painted shape around each, then from its top.
 
-    A shape belongs to a row when its middle is above the lower edge of the row's first shape.
+    Painted shapes stand in rows; one belongs to a row when its middle is above the lower edge
+    of the row's first.
     """
-    if not len(shapes):
+    if not parts:
         return []
-    bounds = shapely.bounds(np.array(shapes, dtype=object))
+    outlines = [shapely.Polygon(painted.exterior) for painted in region.geoms]
+    part, outline = shapely.STRtree(outlines).query(shapely.point_on_surface(parts), predicate="intersects")
+    area = np.array([outline.area for outline in outlines])
+    around: dict[int, int] = {}
+    for i, j in zip(part.tolist(), outline.tolist(), strict=True):
+        if i not in around or area[j] < area[around[i]]:
+            around[i] = j
+    place = _rows(shapely.bounds(outlines), sorted(set(around.values())))
+    own = shapely.bounds(parts)
+    order = sorted(range(len(parts)), key=lambda i: (*place[around[i]], float(own[i, 1]), float(own[i, 0])))
+    return [parts[i] for i in order]
+
+
+def _rows(bounds: npt.NDArray[np.float64], shapes: list[int]) -> dict[int, tuple[int, float, int]]:
+    """Return for each shape its row, its left edge, and itself to tell apart what starts at the same place."""
     middle = (bounds[:, 1] + bounds[:, 3]) / 2
-    rows: list[list[int]] = []
-    row_end = -np.inf
-    for i in np.lexsort((bounds[:, 0], middle)):
-        if middle[i] >= row_end:
-            rows.append([])
-            row_end = bounds[i, 3]
-        rows[-1].append(int(i))
-    return [shapes[i] for row in rows for i in sorted(row, key=lambda k: float(bounds[k, 0]))]
+    places: dict[int, tuple[int, float, int]] = {}
+    row, row_end = 0, -np.inf
+    for shape in sorted(shapes, key=lambda k: (float(middle[k]), float(bounds[k, 0]))):
+        if middle[shape] >= row_end:
+            row, row_end = row + 1, float(bounds[shape, 3])
+        places[shape] = (row, float(bounds[shape, 0]), shape)
+    return places
