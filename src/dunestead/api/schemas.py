@@ -326,6 +326,7 @@ class CardOut(BaseModel):
     due: date | None
     station: str
     station_name: str
+    about: str
     state: State
     verdict: str
     next_title: str | None

@@ -36,6 +36,7 @@ def card_out(opened: OpenJob) -> wire.CardOut:
         due=plan.job.due,
         station=station.code,
         station_name=NAMES[station.code],
+        about=loudest.name,
         state=loudest.state,
         verdict=loudest.verdict,
         next_title=step.title if step else None,

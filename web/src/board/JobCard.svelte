@@ -43,7 +43,9 @@
       <p class="m-0 text-sm text-(--faint)">
         {card.surface_name}{#if card.due}, <span class:late>{showDue(card.due, new Date())}</span>{/if}
       </p>
-      <p class="m-0 flex items-start gap-2"><StateMark state={card.state} /> <span>{card.verdict}</span></p>
+      <p class="m-0 flex items-start gap-2">
+        <StateMark state={card.state} /> <span><strong>{card.about}:</strong> {card.verdict}</span>
+      </p>
       <p class="m-0 mt-auto pt-1 text-sm">
         {#if card.next_title}<strong>Next:</strong> {card.next_title}{:else}<strong>All done.</strong>{/if}
       </p>

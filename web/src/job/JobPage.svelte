@@ -68,7 +68,7 @@
       ? [
           { keys: ',', about: 'Loose piece before', run: () => open.selectNext(-1) },
           { keys: '.', about: 'Loose piece after', run: () => open.selectNext(1) },
-          { keys: 'T', about: 'Tie the piece', run: () => open.decideSelected('bridge') },
+          { keys: 'T', about: 'Bridge the piece: tie it', run: () => open.decideSelected('bridge') },
           { keys: 'K', about: 'Keep the piece', run: () => open.decideSelected('keep') },
           { keys: 'O', about: 'Leave the piece out', run: () => open.decideSelected('leave-out') },
         ]
@@ -85,7 +85,7 @@
   ><title>{open.job ? `${open.job.inputs.name} - ${station?.name}` : 'Job'} - Dunestead</title></svelte:head
 >
 
-<div class="flex h-dvh flex-col">
+<div class="flex h-dvh flex-col print:h-auto">
   <TopBar {shortcuts}>
     {#if open.job}
       <h1 class="m-0 truncate text-lg font-bold">{open.job.inputs.name}</h1>
@@ -140,6 +140,7 @@
           <Button
             color="alternative"
             size="xs"
+            class="bg-(--sheet)"
             aria-pressed={showPrint}
             onclick={() => (showPrint = !showPrint)}
           >
@@ -148,6 +149,7 @@
           <Button
             color="alternative"
             size="xs"
+            class="bg-(--sheet)"
             aria-pressed={lifeSize}
             onclick={() => (lifeSize = !lifeSize)}
           >

@@ -23,9 +23,9 @@
           event.preventDefault();
           void open.tick(step.code, !step.done_at);
         }}
-        class="items-start text-base font-bold text-(--ink)"
+        class="items-start text-base text-(--ink)"
       >
-        {step.title}
+        <strong>{step.title}</strong>
       </Checkbox>
       <p class="m-0 mt-1 pl-6 text-sm">{step.detail}</p>
       {#if step.done_at}

@@ -4,7 +4,7 @@ from dataclasses import dataclass, field
 from typing import Literal
 
 from dunestead.core.geometry.affine import Affine
-from dunestead.core.geometry.curves import Path
+from dunestead.core.geometry.curves import Box, Path, path_bounds
 from dunestead.core.geometry.rings import FillRule
 from dunestead.core.geometry.strokes import Pen
 
@@ -45,6 +45,14 @@ class Shape:
     pen: Pen | None = None
     clips: tuple["Clip", ...] = ()
     groups: tuple[str, ...] = ()
+
+    def bounds(self) -> Box | None:
+        """Return the extent of path and pen in drawing units, mitres and clips left out of account."""
+        box = path_bounds(self.path, self.transform)
+        if not box or not self.stroke or not self.pen:
+            return box
+        reach = self.pen.width / 2 * self.transform.stretch
+        return (box[0] - reach, box[1] - reach, box[2] + reach, box[3] + reach)
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -14,7 +14,7 @@ from shapely.geometry.base import BaseGeometry
 from dunestead.core.artwork.drawing import Clip, Drawing, Shape
 from dunestead.core.errors import ArtworkEmpty, ArtworkRefused
 from dunestead.core.geometry.affine import IDENTITY, Affine
-from dunestead.core.geometry.curves import Box, flatten, join_paths, path_bounds
+from dunestead.core.geometry.curves import Box, flatten, join_paths
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.geometry.rings import fill
 from dunestead.core.geometry.strokes import Pen, outline_strokes, turn_for_pen
@@ -126,12 +126,7 @@ def _nothing_painted(drawing: Drawing) -> ArtworkEmpty:
 
 
 def _rough_bounds(drawing: Drawing) -> Box:
-    boxes = []
-    for shape in drawing.shapes:
-        box = path_bounds(shape.path, shape.transform)
-        if box and (shape.fill or shape.stroke):
-            reach = shape.pen.width / 2 * shape.transform.stretch if shape.stroke and shape.pen else 0.0
-            boxes.append((box[0] - reach, box[1] - reach, box[2] + reach, box[3] + reach))
+    boxes = [box for shape in drawing.shapes if (shape.fill or shape.stroke) and (box := shape.bounds())]
     if not boxes:
         raise _nothing_painted(drawing)
     edges = np.array(boxes)

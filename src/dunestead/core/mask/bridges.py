@@ -180,9 +180,13 @@ class _Site:
         return None
 
 
-def _strip(start: tuple[float, float], end: tuple[float, float], width: float) -> shapely.Polygon:
+def _strip(start: tuple[float, float], end: tuple[float, float], width: float) -> BaseGeometry:
     a, b = np.array(start), np.array(end)
-    along = (b - a) / max(float(np.linalg.norm(b - a)), 1e-9)
+    length = float(np.linalg.norm(b - a))
+    if length < TOLERANCES.grid:
+        # Where two parts touch in a corner there is no way across; a disc joins them from any side.
+        return shapely.Point(start).buffer(width / 2)
+    along = (b - a) / length
     side = np.array([-along[1], along[0]]) * width / 2
     # Half its width further at either end reaches past any edge that the whole width meets.
     a, b = a - along * width / 2, b + along * width / 2

@@ -65,7 +65,7 @@ class CutPlan:
     @property
     def bridged_area(self) -> float:
         """Paint given up to bridges, mm²."""
-        return float(sum(bridge.shape.area for bridge in self.bridges))
+        return float(shapely.union_all([bridge.shape for bridge in self.bridges]).area)
 
 
 def check_fates(fates: Mapping[int, Fate], mask: Mask) -> None:

@@ -112,12 +112,13 @@ def _reading_order(parts: list[shapely.Polygon], region: shapely.MultiPolygon) -
     outlines = [shapely.Polygon(painted.exterior) for painted in region.geoms]
     part, outline = shapely.STRtree(outlines).query(shapely.point_on_surface(parts), predicate="intersects")
     area = np.array([outline.area for outline in outlines])
-    around: dict[int, int] = {}
-    for i, j in zip(part.tolist(), outline.tolist(), strict=True):
-        if i not in around or area[j] < area[around[i]]:
-            around[i] = j
-    place = _rows(shapely.bounds(outlines), sorted(set(around.values())))
     own = shapely.bounds(parts)
+    # Between painted shapes that touch in corners a piece has none around it, and stands for itself.
+    around = {i: len(outlines) + i for i in range(len(parts))}
+    for i, j in zip(part.tolist(), outline.tolist(), strict=True):
+        if around[i] >= len(outlines) or area[j] < area[around[i]]:
+            around[i] = j
+    place = _rows(np.vstack([shapely.bounds(outlines), own]), sorted(set(around.values())))
     order = sorted(range(len(parts)), key=lambda i: (*place[around[i]], float(own[i, 1]), float(own[i, 0])))
     return [parts[i] for i in order]
 

@@ -55,7 +55,7 @@ def read_svg(data: bytes) -> Drawing:
     refine_arcs(root)
     plain = ET.fromstring(normalise(ET.tostring(root)))
     shapes = _Walk(plain).shapes()
-    boxes = [path_bounds(shape.path, shape.transform) for shape in shapes]
+    boxes = [shape.bounds() for shape in shapes]
     _check_precision(boxes)
     page = _page(plain)
     return Drawing(hashlib.sha256(data).hexdigest(), tuple(shapes), (*notices, *_off_page(page, boxes)), page)

@@ -921,6 +921,8 @@ export interface components {
          * @description A job on the board.
          */
         "BoardOut.CardOut": {
+            /** About */
+            about: string;
             /** Blank Colour */
             blank_colour: string;
             /** Colours */

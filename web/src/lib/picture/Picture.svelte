@@ -4,6 +4,7 @@
   import type { Layers } from './layers';
   import PieceMark from './PieceMark.svelte';
   import Rule from './Rule.svelte';
+  import { spread } from './spread';
 
   interface Props {
     picture: Picture;
@@ -47,6 +48,13 @@
   const top = $derived((lifeSize ? RULE : Math.max(RULE, (roomHigh - box.h * scale) / 2)) - box.y * scale);
   const px = (mm: number) => mm * scale;
   const numbered = $derived(layers.numbers === 'kept' ? pieces.filter((piece) => piece.is_kept) : pieces);
+  const APART = 23;
+  const places = $derived(
+    spread(
+      numbered.map((piece) => ({ x: px(piece.anchor[0]), y: px(piece.anchor[1]) })),
+      APART,
+    ),
+  );
   const painted = $derived(picture.painted_box);
 </script>
 
@@ -185,11 +193,23 @@
         {/each}
       {/if}
       {#if layers.numbers}
-        {#each numbered as piece (piece.number)}
+        {#each numbered as piece, index (piece.number)}
+          {@const place = places[index] ?? { x: 0, y: 0 }}
+          <line
+            class="leader"
+            x1={px(piece.anchor[0])}
+            y1={px(piece.anchor[1])}
+            x2={place.x}
+            y2={place.y}
+            aria-hidden="true"
+          />
+        {/each}
+        {#each numbered as piece, index (piece.number)}
+          {@const place = places[index] ?? { x: 0, y: 0 }}
           <PieceMark
             {piece}
-            x={px(piece.anchor[0])}
-            y={px(piece.anchor[1])}
+            x={place.x}
+            y={place.y}
             present={call ? call in piece.calls : null}
             selected={piece.number === selected}
             onselect={onselect ? () => onselect(piece.number) : undefined}
@@ -283,6 +303,10 @@
     stroke: var(--color-signal-500);
     stroke-width: 2;
     stroke-dasharray: 2 3;
+  }
+  .leader {
+    stroke: #22313a;
+    stroke-width: 1.5;
   }
   .finding {
     fill: none;

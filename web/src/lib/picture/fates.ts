@@ -4,8 +4,8 @@ import type { Fate } from '../api/client';
 export const FATES: { fate: Fate; verb: string; word: string; about: string }[] = [
   {
     fate: 'bridge',
-    verb: 'Tie',
-    word: 'tied',
+    verb: 'Bridge',
+    word: 'bridged',
     about: 'A strip of mask holds it; leaves a small gap in the paint.',
   },
   {

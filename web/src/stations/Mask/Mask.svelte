@@ -24,7 +24,7 @@
     onchange={(border) => open.change({ border })}
   />
   <LengthField
-    label="Width of ties"
+    label="Width of bridges"
     value={job.inputs.bridge_width ?? null}
     otherwise={job.in_force.bridge_width}
     onchange={(bridge_width) => open.change({ bridge_width })}

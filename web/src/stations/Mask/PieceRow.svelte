@@ -16,7 +16,7 @@
   $effect(() => {
     if (selected) row?.scrollIntoView({ block: 'nearest' });
   });
-  const tied = $derived(piece.nearest.to === 0 ? 'the frame' : `piece ${piece.nearest.to}`);
+  const tied = $derived(piece.nearest.to === 0 ? 'frame' : `no. ${piece.nearest.to}`);
 </script>
 
 <li bind:this={row} class="row" class:selected>
@@ -25,10 +25,12 @@
     aria-label="Piece {piece.number}, {fateWord(piece.fate)}. Show it"
     onclick={onselect}
   >
-    <strong class="stamp w-7 text-right">{piece.number}</strong>
-    <span class="text-sm">
-      {showLength(piece.least, settings.unit)} at its narrowest
-      <span class="block text-(--faint)">{showLength(piece.nearest.gap, settings.unit)} from {tied}</span>
+    <strong class="stamp w-5 text-right">{piece.number}</strong>
+    <span class="text-sm leading-tight">
+      least {showLength(piece.least, settings.unit)}
+      <span class="block text-xs text-(--faint)"
+        >{showLength(piece.nearest.gap, settings.unit)} to {tied}</span
+      >
     </span>
   </button>
   <div class="flex" role="group" aria-label="What becomes of piece {piece.number}">
@@ -58,7 +60,7 @@
   .fate {
     cursor: pointer;
     border: 1px solid var(--line);
-    padding: 0.3rem 0.45rem;
+    padding: 0.3rem 0.35rem;
     font-size: 0.8rem;
   }
   .fate:first-child {
