@@ -32,7 +32,7 @@ _MOST_SITES = 12_000
 _MOST_ROUNDS = 6
 _SPARSE = 1.3
 # Curves are thinned by a share of the least width that matters, within these bounds, mm.
-_THINNED = (0.03, 0.08)
+_THINNED = (0.02, 0.04)
 # Edges within about 35 degrees of each other run along each other; this is its cosine.
 _PARALLEL = 0.82
 # Between sites across from each other the edge runs at least this many times as far as straight across.
@@ -101,7 +101,7 @@ def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], finest: floa
         The least width that matters, mm. Sites start at half of it from each other and close up
         where the region is narrower than that.
     """
-    edge = Edge(painted.region, loose, float(np.clip(finest / 60, *_THINNED)))
+    edge = Edge(painted.region, loose, float(np.clip(finest / 100, *_THINNED)))
     found = _diagram(edge, finest)
     if found is None:
         return Widths(painted.key, _NO_AXIS, _NO_AXIS, tuple(_thickness(piece.shape) for piece in loose))

@@ -93,7 +93,7 @@ def _pieces_beside(rings: npt.NDArray[np.object_], loose: Sequence[LoosePiece]) 
     beside = np.full(len(rings), -1)
     tree = shapely.STRtree([piece.shape for piece in loose])
     firsts = [shapely.get_coordinates(ring)[:2] for ring in rings]
-    middle = shapely.line_interpolate_point(shapely.linestrings(firsts), 0.5, True)
+    middle = shapely.line_interpolate_point(shapely.linestrings(firsts), 0.5, normalized=True)
     ring, piece = tree.query(middle, predicate="dwithin", distance=TOLERANCES.grid / 4)
     beside[ring] = piece
     return beside

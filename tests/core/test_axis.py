@@ -1,0 +1,93 @@
+"""Widths of paint and mask, on shapes whose widths are known."""
+
+import math
+
+import pytest
+
+from dunestead.core.mask.axis import Widths, measure_widths
+from dunestead.core.mask.loose import cut_mask
+from tests.shapes import frame, noisy_disc, painted, polygon, rect, ring
+
+
+def widths(body: str, width: float, finest: float = 4.0) -> Widths:
+    found = painted(body, width)
+    return measure_widths(found, cut_mask(found, 20.0).loose, finest)
+
+
+def least(side) -> float:
+    found = side.least()
+    return math.inf if found is None else found[0]
+
+
+@pytest.mark.parametrize("bar", [0.3, 0.6, 1.3, 2.0, 5.0, 7.0])
+@pytest.mark.parametrize("turn", [0, 23])
+def test_a_bar_measures_its_width_whatever_its_ends(bar: float, turn: int) -> None:
+    length = 90.0
+    turned = f'<g transform="rotate({turn})">{rect(0, 0, length, bar)}</g>'
+    wide = length * math.cos(math.radians(turn)) + bar * math.sin(math.radians(turn))
+
+    assert least(widths(turned, wide).strokes) == pytest.approx(bar, abs=0.1)
+
+
+@pytest.mark.parametrize("end", ["butt", "round", "square"])
+def test_the_end_of_a_stroke_does_not_count(end: str) -> None:
+    body = f'<path d="M10 10H90" stroke="red" stroke-width="7" stroke-linecap="{end}" fill="none"/>'
+    long = {"butt": 80, "round": 87, "square": 87}[end]
+
+    assert least(widths(body, long).strokes) == pytest.approx(7, abs=0.1)
+
+
+@pytest.mark.parametrize("diameter", [3.0, 12.0, 40.0, 300.0])
+def test_a_disc_measures_its_diameter(diameter: float) -> None:
+    assert least(widths('<circle r="1"/>', diameter).strokes) == pytest.approx(diameter, rel=0.01, abs=0.1)
+
+
+@pytest.mark.parametrize("gap", [0.5, 2.0, 3.5, 6.0])
+def test_two_bars_have_the_web_between_them(gap: float) -> None:
+    found = widths(rect(0, 0, 80, 5) + rect(0, 5 + gap, 80, 5), 80.0)
+
+    assert least(found.webs) == pytest.approx(gap, abs=0.1)
+    assert least(found.strokes) == pytest.approx(5, abs=0.1)
+
+
+def test_a_pinched_stroke_counts() -> None:
+    pinched = polygon([(0, 0), (50, 20), (100, 0), (100, 40), (50, 22), (0, 40)])
+
+    width, (x, _) = widths(pinched, 100.0).strokes.least()
+
+    assert width == pytest.approx(2, abs=0.1)
+    assert x == pytest.approx(50, abs=1)
+
+
+def test_a_hairline_out_of_a_broad_body_counts() -> None:
+    assert least(widths(rect(0, 0, 40, 40) + rect(40, 19, 30, 0.8), 70.0).strokes) == pytest.approx(0.8, abs=0.1)
+
+
+@pytest.mark.parametrize(
+    "body",
+    [
+        rect(0, 0, 60, 60),
+        rect(0, 0, 60, 60, 'rx="12"'),
+        polygon([(0, 0), (60, 0), (30, 52)]),
+        polygon([(30, 0), (60, 60), (0, 60)]),
+        noisy_disc(5000, 30, 0.06),
+    ],
+    ids=["square", "rounded", "triangle", "steep triangle", "noisy disc"],
+)
+def test_corners_and_noise_are_no_thin_strokes(body: str) -> None:
+    assert least(widths(body, 60.0).strokes) > 25
+
+
+def test_a_lone_shape_has_no_web() -> None:
+    assert least(widths(rect(0, 0, 60, 10), 60.0).webs) == math.inf
+
+
+@pytest.mark.parametrize(("hole", "side"), [(20.0, 20.0), (3.0, 3.0)])
+def test_a_loose_piece_has_the_width_of_its_largest_disc(hole: float, side: float) -> None:
+    assert widths(frame(0, 0, 60, hole), 60.0).parts == (pytest.approx(side, abs=0.1),)
+
+
+def test_pieces_keep_their_order() -> None:
+    found = widths(ring(20, 20, 20, 12) + frame(60, 0, 40, 10), 100.0)
+
+    assert found.parts == (pytest.approx(24, abs=0.2), pytest.approx(10, abs=0.1))
