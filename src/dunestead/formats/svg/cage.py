@@ -21,7 +21,7 @@ from dunestead.core.errors import ArtworkRefused, ArtworkUnreadable
 __all__ = ["normalise", "prepare_cage"]
 
 _MOST_MEMORY = 384 * 1024 * 1024
-_DEADLINE_S = 1.2
+_DEADLINE_S = 0.8
 _TOO_MUCH = ArtworkRefused(
     "This drawing takes too long to unfold: too many copies within copies, or too many parts.",
     "Expand its symbols and copies and simplify it in a drawing program, then save it again.",
