@@ -48,6 +48,8 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
         version=__version__,
         static_folder=None,  # type: ignore[arg-type]  # its annotation forgets that Flask takes None
         docs_path=None,
+        # Errors are made by `problems`, all of one kind.
+        json_errors=False,
         spec_path="/api/openapi.json",
     )
     app.config.update(MAX_CONTENT_LENGTH=MOST_BYTES + _FORM_SLACK, OPENAPI_VERSION="3.1.0", SYNC_LOCAL_SPEC=False)
