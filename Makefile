@@ -25,13 +25,14 @@ $(VENV)/.tools: requirements-tools.lock
 	touch $@
 
 $(VENV)/.installed: $(VENV)/.tools requirements.lock pyproject.toml
-	$(BIN)/uv pip install --quiet --python $(BIN)/python --require-hashes -r requirements.lock
-	$(BIN)/uv pip install --quiet --python $(BIN)/python --no-deps --no-build-isolation -e .
+	$(BIN)/uv pip install --quiet --compile-bytecode --python $(BIN)/python --require-hashes -r requirements.lock
+	$(BIN)/uv pip install --quiet --compile-bytecode --python $(BIN)/python --no-deps --no-build-isolation -e .
+	$(BIN)/python -m compileall -q src
 	$(BIN)/python -c "from dunestead.formats.svg.cage import prepare_cage; prepare_cage()"
 	touch $@
 
 $(VENV)/.dev: $(VENV)/.installed requirements-dev.lock
-	$(BIN)/uv pip install --quiet --python $(BIN)/python --require-hashes -r requirements-dev.lock
+	$(BIN)/uv pip install --quiet --compile-bytecode --python $(BIN)/python --require-hashes -r requirements-dev.lock
 	touch $@
 
 web/node_modules/.installed: web/package.json web/package-lock.json

@@ -52,9 +52,9 @@ def cabin_mat() -> str:
     return page(
         500,
         300,
-        f'<g class="ink">\n<path d="{words("alfa-slab-one", "BOOTS OFF", 250, 110, 92, 4)}"/>\n'
-        f'<path d="{words("alfa-slab-one", "ABOARD No. 8", 250, 270, 74, 4)}"/>\n'
-        '<rect x="20" y="150" width="460" height="14" rx="7"/>\n</g>',
+        f'<g class="ink">\n<path d="{words("alfa-slab-one", "BOOTS OFF", 250, 104, 78, 5)}"/>\n'
+        f'<path d="{words("alfa-slab-one", "CABIN 8", 250, 262, 92, 6)}"/>\n'
+        '<rect x="40" y="140" width="420" height="14" rx="7"/>\n</g>',
         ".ink{fill:#22313a}",
     )
 
@@ -110,8 +110,8 @@ def ferry_tote() -> str:
         280,
         240,
         f'<g class="line"><path class="sea" d="{wave(196)}"/><path class="sea" d="{wave(222)}"/></g>\n'
-        f'<g fill="currentColor" color="#1d3b4a"><path d="{words("saira-stencil-one", "FERRY", 140, 82, 92, 2)}"/>'
-        f'<path d="{words("saira-stencil-one", "9:40", 140, 164, 78, 2)}"/></g>',
+        f'<g fill="currentColor" color="#1d3b4a"><path d="{words("saira-stencil-one", "FERRY", 140, 82, 84, 2)}"/>'
+        f'<path d="{words("saira-stencil-one", "9:40", 140, 160, 74, 2)}"/></g>',
         ".line{fill:none;stroke:#1d3b4a}.sea{stroke-width:9px;stroke-linejoin:round;stroke-linecap:round}",
     )
 

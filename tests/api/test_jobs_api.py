@@ -193,7 +193,8 @@ def test_a_request_without_a_file_says_what_is_missing(client) -> None:
 
 
 def test_a_file_far_too_large_is_refused(client) -> None:
-    answer = client.post("/api/jobs", data={"artwork": (io.BytesIO(b" " * 30_000_000), "a.svg")})
+    client.application.config["MAX_CONTENT_LENGTH"] = 2_000
+    answer = client.post("/api/jobs", data={"artwork": (io.BytesIO(b" " * 3_000), "a.svg")})
 
     assert answer.status_code == 413
     assert "larger" in answer.get_json()["title"]

@@ -181,7 +181,7 @@ def test_an_arc_stays_on_its_ellipse() -> None:
         ("<foreignObject><p xmlns='http://www.w3.org/1999/xhtml'>x</p></foreignObject>", "foreign", "web page text"),
         ('<filter id="f"><feGaussianBlur/></filter><rect width="9" height="9" filter="url(#f)"/>', "effect", "Blurs"),
         ('<path d="M0 0L9 0L9 9z oops"/>', "broken-path", "“oops”"),
-        (rect(500, 500, 9, 9), "off-page", "1 shape lies off"),
+        (rect(500, 500, 9, 9), "off-page", "1 shape reaches off"),
         (
             '<pattern id="p" width="1" height="1"><rect width="1" height="1"/></pattern>'
             + rect(0, 0, 9, 9, 'fill="url(#p)"'),

@@ -54,7 +54,6 @@ def install_problems(app: APIFlask) -> None:
         app.logger.error("Unexpected error", exc_info=error)
         return problem(500, "unexpected", *_OTHERWISE)
 
-    @app.error_processor
     def validation(error: Any) -> Response:
         if error.status_code != 422:
             return (
@@ -68,6 +67,9 @@ def install_problems(app: APIFlask) -> None:
             f"The request was not understood: {_first_complaint(error.detail)}.",
             "Correct it and send it again.",
         )
+
+    # Not by its decorator, which would turn all other errors into this kind as well.
+    app.error_callback = validation
 
 
 def _first_complaint(detail: Any, path: str = "") -> str:

@@ -15,7 +15,7 @@
 </script>
 
 <article class="card relative flex flex-col overflow-hidden">
-  <a href="#/job/{card.id}/{card.station}" class="flex flex-1 flex-col" aria-label="Open {card.name}">
+  <div class="flex flex-1 flex-col">
     <svg
       class="ground block h-44 w-full"
       viewBox="-12 -12 {card.width + 24} {card.height + 24}"
@@ -39,7 +39,9 @@
         />{/each}
     </svg>
     <div class="flex flex-1 flex-col gap-2 p-4">
-      <h2 class="stamp m-0 text-xl">{card.name}</h2>
+      <h2 class="stamp m-0 text-xl">
+        <a class="after:absolute after:inset-0" href="#/job/{card.id}/{card.station}">{card.name}</a>
+      </h2>
       <p class="m-0 text-sm text-(--faint)">
         {card.surface_name}{#if card.due}, <span class:late>{showDue(card.due, new Date())}</span>{/if}
       </p>
@@ -53,9 +55,9 @@
     <div class="h-1.5 bg-(--line)" role="img" aria-label="{card.steps_done} of {card.steps} steps done">
       <div class="h-full bg-(--grass)" style:width="{share * 100}%"></div>
     </div>
-  </a>
+  </div>
   <button
-    class="absolute top-2 right-2 cursor-pointer rounded-md bg-(--sheet) p-2 text-(--ink)"
+    class="absolute top-2 right-2 z-10 cursor-pointer rounded-md bg-(--sheet) p-2 text-(--ink)"
     aria-label="Put {card.name} away"
     title="Put away"
     onclick={onputaway}><Archive size={16} /></button

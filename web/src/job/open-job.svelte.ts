@@ -9,6 +9,7 @@ export class OpenJob {
   busy = $state(0);
   selected = $state<number | null>(null);
   #asked = 0;
+  #turn: Promise<void> = Promise.resolve();
 
   constructor(readonly id: number) {}
 
@@ -39,11 +40,18 @@ export class OpenJob {
     if (this.selected !== null) void this.decide([this.selected], fate);
   }
 
-  /** Ask the workshop; an answer that a later question overtook is dropped. */
+  /**
+   * Ask the workshop, one question after the other, so that quick fingers never change a job twice at
+   * once; an answer that a later question overtook is dropped.
+   */
   async #ask(question: () => Promise<api.Job>): Promise<void> {
     const mine = ++this.#asked;
     this.busy++;
+    const before = this.#turn;
+    let done = (): void => undefined;
+    this.#turn = new Promise((resolve) => (done = resolve));
     try {
+      await before;
       const job = await question();
       if (mine !== this.#asked) return;
       this.job = job;
@@ -53,6 +61,7 @@ export class OpenJob {
       this.problem =
         error instanceof api.Problem ? error : new api.Problem('Something went wrong.', 'Try again.');
     } finally {
+      done();
       this.busy--;
     }
   }

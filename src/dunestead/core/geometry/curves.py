@@ -71,12 +71,10 @@ def path_bounds(path: Path, transform: Affine) -> Box | None:
     """
     if not len(path.segments):
         return None
-    control = transform.apply(path.segments)
-    ends = control[:, [0, 3]].reshape(-1, 2)
+    ends = transform.apply(path.segments[:, [0, 3]]).reshape(-1, 2)
     low, high = ends.min(axis=0), ends.max(axis=0)
-    curves = control[~path.is_line]
-    if len(curves):
-        reached = _extreme_points(curves)
+    if not path.is_line.all():
+        reached = _extreme_points(transform.apply(path.segments[~path.is_line]))
         low, high = np.minimum(low, np.nanmin(reached, axis=0)), np.maximum(high, np.nanmax(reached, axis=0))
     return float(low[0]), float(low[1]), float(high[0]), float(high[1])
 

@@ -6,7 +6,6 @@ segments. Source of the idea: Blum's medial axis; its approximation by Voronoi d
 Brandt and Algazi 1992.
 """
 
-import math
 from dataclasses import dataclass, field
 
 import numpy as np
@@ -16,6 +15,7 @@ import shapely
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.geometry.voronoi import voronoi
+from dunestead.core.mask.corners import without_corners
 from dunestead.core.mask.edge import Edge, Sites
 from dunestead.core.mask.loose import LoosePiece
 
@@ -25,9 +25,6 @@ Points = npt.NDArray[np.float64]
 Floats = npt.NDArray[np.float64]
 Ints = npt.NDArray[np.intp]
 Bools = npt.NDArray[np.bool_]
-# A stretch of axis on which the diameter shrinks by more than this share of the way runs into a corner.
-_CORNER_SLOPE = 0.1
-_NOISE = 0.005
 _MOST_SITES = 12_000
 _MOST_ROUNDS = 6
 _SPARSE = 1.3
@@ -215,7 +212,7 @@ def _axis_nodes(vertices: Points, diameter: Floats, links: Ints, part: Ints, win
     A part that is all corners and so keeps no stretch of axis, such as a dot, is stood for
     by its largest disc.
     """
-    links = _long_enough(vertices, diameter, _without_corners(vertices, diameter, links, window))
+    links = _long_enough(vertices, diameter, without_corners(vertices, diameter, links, window))
     has_axis = set(part[links.ravel()].tolist())
     blots = [centre for key, centre in _widest(part, diameter).items() if key not in has_axis]
     kept, place = np.unique(np.append(links.ravel(), np.array(blots, np.intp)), return_inverse=True)
@@ -247,58 +244,3 @@ def _widest(part: Ints, diameter: Floats) -> dict[int, int]:
 def _thickness(shape: shapely.Polygon) -> float:
     """Bound the width of a shape too small for any vertex of the diagram by its area and edge."""
     return 2 * float(shape.area / shape.length)
-
-
-def _without_corners(vertices: Points, diameter: Floats, links: Ints, window: float) -> Ints:
-    """Take off, from their free ends inwards, the stretches along which the diameter shrinks too fast.
-
-    Where stretches taken off leave a new free end, it is judged in turn.
-    """
-    neighbours: dict[int, set[int]] = {}
-    for a, b in links.tolist():
-        neighbours.setdefault(a, set()).add(b)
-        neighbours.setdefault(b, set()).add(a)
-    tips = [node for node, near in neighbours.items() if len(near) == 1]
-    gone: set[int] = set()
-    while tips:
-        path = _corner_stretch(tips.pop(), neighbours, vertices, diameter, window)
-        for node in path[:-1]:
-            gone.add(node)
-            for near in neighbours.pop(node):
-                neighbours[near].discard(node)
-        if len(path) > 1 and len(neighbours[path[-1]]) == 1:
-            tips.append(path[-1])
-    if not gone:
-        return links
-    keep = ~np.isin(links, np.fromiter(gone, np.intp)).any(axis=1)
-    return links[keep]
-
-
-def _corner_stretch(
-    tip: int, neighbours: dict[int, set[int]], vertices: Points, diameter: Floats, window: float
-) -> list[int]:
-    """Return the nodes from a free end to where the stretch into the corner begins, that one included.
-
-    A hairline that grows out of a broad body does not shrink over any stretch of its length, so
-    it stays.
-    """
-    path, way, node, previous = [tip], [0.0], tip, -1
-    while len(near := neighbours.get(node, set()) - {previous}) == 1:
-        previous, node = node, next(iter(near))
-        path.append(node)
-        way.append(way[-1] + math.dist(vertices[previous], vertices[node]))
-    first = 0
-    while first < len(path) - 1 and _shrinks(first, path, way, diameter, window):
-        first += 1
-    return path[: first + 1]
-
-
-def _shrinks(first: int, path: list[int], way: list[float], diameter: Floats, window: float) -> bool:
-    """Say whether the diameter grows inwards from a place fast enough over some stretch up to a window's length."""
-    for last in range(first + 1, len(path)):
-        gain, run = diameter[path[last]] - diameter[path[first]], way[last] - way[first]
-        if gain > max(_CORNER_SLOPE * run, _NOISE):
-            return True
-        if run > window:
-            break
-    return False

@@ -15,6 +15,8 @@ __all__ = ["Edge", "Sites"]
 Points = npt.NDArray[np.float64]
 Floats = npt.NDArray[np.float64]
 Ints = npt.NDArray[np.intp]
+_MANY_VERTICES = 30_000
+_COARSER = 0.1
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -59,7 +61,7 @@ class Edge:
     def __init__(self, region: shapely.MultiPolygon, loose: Sequence[LoosePiece], thinned: float) -> None:
         rings, self.polygon = shapely.get_rings(shapely.get_parts(region), return_index=True)
         self.piece = _pieces_beside(rings, loose)
-        rings = shapely.simplify(rings, thinned)
+        rings = _thin(rings, thinned)
         corners, owner = shapely.get_coordinates(rings, return_index=True)
         same = owner[:-1] == owner[1:]
         self._start, self._end, self._ring = corners[:-1][same], corners[1:][same], owner[:-1][same]
@@ -86,6 +88,15 @@ class Edge:
             ring=self._ring[segment],
             ring_length=self._ring_length,
         )
+
+
+def _thin(rings: npt.NDArray[np.object_], thinned: float) -> npt.NDArray[np.object_]:
+    """Thin rings; an edge of very many vertices is thinned more, so that its sites stay countable."""
+    if int(shapely.get_num_coordinates(rings).sum()) > _MANY_VERTICES:
+        thinned = max(thinned, _COARSER)
+    thin: npt.NDArray[np.object_] = np.asarray(shapely.simplify(rings, thinned, preserve_topology=False))
+    # A ring smaller than the tolerance would vanish.
+    return np.where(shapely.get_num_coordinates(thin) < 4, rings, thin)
 
 
 def _pieces_beside(rings: npt.NDArray[np.object_], loose: Sequence[LoosePiece]) -> Ints:

@@ -1,5 +1,7 @@
 """Normalised path data, which knows moves, lines, cubics and closings only, to a path."""
 
+import re
+
 import numpy as np
 
 from dunestead.core.geometry.curves import Path
@@ -7,6 +9,7 @@ from dunestead.core.geometry.curves import Path
 __all__ = ["read_path"]
 
 _NUMBERS = {"M": 2, "L": 2, "C": 6, "Z": 0}
+_LETTER = re.compile("[MLCZ]")
 _WITHOUT_LETTERS = str.maketrans("MLCZ", "    ")
 _MOVE, _LINE, _CURVE, _CLOSE = (ord(letter) for letter in "MLCZ")
 
@@ -25,7 +28,7 @@ def read_path(data: str) -> Path:
     0
     """
     numbers = np.array(data.translate(_WITHOUT_LETTERS).split(), float)
-    letters = "".join(letter for letter in data if letter in _NUMBERS)
+    letters = "".join(_LETTER.findall(data))
     kind = np.frombuffer(letters.encode(), np.uint8)
     size = np.array([_NUMBERS[letter] for letter in letters], np.intp)
     if not len(kind):

@@ -29,6 +29,8 @@ _FINEST_SHARE = 2.0**-23
 _LEAST_STEPS = 20_000
 _GREY = "#808080"
 _PER_INCH = 96.0
+# Lines that only brush past the edge of the page, by this share of it, are no news.
+_BLEED = 0.02
 
 
 @lru_cache(maxsize=32)
@@ -207,11 +209,10 @@ def _page(root: ET.Element) -> Page | None:
 def _off_page(page: Page | None, boxes: list[Box | None]) -> list[Notice]:
     if not page:
         return []
-    right, bottom = page.x + page.width, page.y + page.height
-    outside = sum(
-        box is not None and (box[2] < page.x or box[3] < page.y or box[0] > right or box[1] > bottom) for box in boxes
-    )
+    x, y = page.x - _BLEED * page.width, page.y - _BLEED * page.height
+    right, bottom = page.x + (1 + _BLEED) * page.width, page.y + (1 + _BLEED) * page.height
+    outside = sum(box is not None and (box[0] < x or box[1] < y or box[2] > right or box[3] > bottom) for box in boxes)
     if not outside:
         return []
-    subject = "1 shape lies" if outside == 1 else f"{outside} shapes lie"
-    return [Notice("off-page", f"{subject} off the drawing's page; it counts as painted all the same.")]
+    subject = "1 shape reaches" if outside == 1 else f"{outside} shapes reach"
+    return [Notice("off-page", f"{subject} off the drawing's page; all of it counts as painted.")]

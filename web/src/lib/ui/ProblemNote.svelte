@@ -9,9 +9,7 @@
   const { problem, onclose }: Props = $props();
 </script>
 
-<div role="alert">
-  <Alert color="red" class="flex items-start gap-3 border border-(--fault) bg-(--sheet) text-(--ink)">
-    <span class="flex-1"><strong>{problem.what}</strong> {problem.fix}</span>
-    {#if onclose}<button class="cursor-pointer font-bold underline" onclick={onclose}>Understood</button>{/if}
-  </Alert>
-</div>
+<Alert color="red" class="flex items-start gap-3 border border-(--fault) bg-(--sheet) text-(--ink)">
+  <span class="flex-1"><strong>{problem.what}</strong> {problem.fix}</span>
+  {#if onclose}<button class="cursor-pointer font-bold underline" onclick={onclose}>Understood</button>{/if}
+</Alert>

@@ -36,12 +36,7 @@
     <img src="/mark.svg" alt="" class="h-7 w-7" />Dunestead
   </a>
   <div class="flex min-w-0 flex-1 flex-wrap items-center gap-3">{@render children?.()}</div>
-  <Button
-    color="alternative"
-    size="xs"
-    onclick={() => settings.nextUnit()}
-    aria-label="Unit: {settings.unit}. Change it"
-  >
+  <Button color="alternative" size="xs" onclick={() => settings.nextUnit()} title="Change the unit">
     {settings.unit}
   </Button>
   <Button color="alternative" size="xs" onclick={() => settings.switchLight()} aria-label="Light or dark">

@@ -20,17 +20,14 @@
 </script>
 
 <li bind:this={row} class="row" class:selected>
-  <button
-    class="flex flex-1 cursor-pointer items-baseline gap-2 text-left"
-    aria-label="Piece {piece.number}, {fateWord(piece.fate)}. Show it"
-    onclick={onselect}
-  >
-    <strong class="stamp w-5 text-right">{piece.number}</strong>
+  <button class="flex flex-1 cursor-pointer items-baseline gap-2 text-left" onclick={onselect}>
+    <strong class="stamp w-5 text-right"><span class="sr-only">Piece</span> {piece.number}</strong>
     <span class="text-sm leading-tight">
       least {showLength(piece.least, settings.unit)}
       <span class="block text-xs text-(--faint)"
         >{showLength(piece.nearest.gap, settings.unit)} to {tied}</span
       >
+      <span class="sr-only">{fateWord(piece.fate)}; show it</span>
     </span>
   </button>
   <div class="flex" role="group" aria-label="What becomes of piece {piece.number}">

@@ -1,0 +1,63 @@
+"""For everyone: screen readers, keyboards, tablets, the dark."""
+
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+pytestmark = pytest.mark.browser
+AXE = Path(__file__).parents[2] / "web/node_modules/axe-core/axe.min.js"
+STATIONS = ["blank", "artwork", "mask", "sheets", "weed", "tack", "paint", "peel", "cure", "record"]
+
+
+def complaints(page: Page) -> list[str]:
+    """Return what axe finds against WCAG 2 A and AA, in short."""
+    page.evaluate(AXE.read_text())
+    found = page.evaluate(
+        "async () => (await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'] })).violations"
+    )
+    return [f"{v['id']}: {node['html'][:160]}" for v in found for node in v["nodes"]]
+
+
+@pytest.mark.parametrize("light", ["light", "dark"])
+@pytest.mark.parametrize("view", ["", *(f"job/2/{station}" for station in STATIONS)])
+def test_every_view_is_open_to_screen_readers(page: Page, view: str, light: str) -> None:
+    page.goto("/")
+    page.evaluate(f"localStorage.setItem('dunestead.light', '{light}')")
+    page.goto(f"/#/{view}")
+    page.reload()
+    expect(page.locator("article, aside h2").first).to_be_visible()
+    page.wait_for_load_state("networkidle")
+
+    assert complaints(page) == []
+
+
+@pytest.mark.parametrize("view", ["", "job/1/mask", "job/2/tack"])
+def test_a_tablet_in_portrait_needs_no_sideways_scrolling(page: Page, view: str) -> None:
+    page.set_viewport_size({"width": 768, "height": 1024})
+    page.goto(f"/#/{view}")
+    expect(page.locator("article, aside h2").first).to_be_visible()
+
+    assert page.evaluate("document.documentElement.scrollWidth") <= 768
+
+
+def test_focus_is_always_to_be_seen(page: Page) -> None:
+    page.goto("/#/job/1/mask")
+    expect(page.get_by_role("heading", name="Mask", exact=True)).to_be_visible()
+
+    for _ in range(12):
+        page.keyboard.press("Tab")
+        outline = page.evaluate("getComputedStyle(document.activeElement).outlineStyle")
+        shadow = page.evaluate("getComputedStyle(document.activeElement).boxShadow")
+        assert outline != "none" or shadow != "none"
+
+
+def test_the_picture_is_at_true_scale_when_life_size(page: Page) -> None:
+    """A blank of 596 mm is 596 x 96 / 25.4 pixels wide."""
+    page.goto("/#/job/1/artwork")
+    page.get_by_role("button", name="Life size").click()
+
+    box = page.locator("rect.blank").bounding_box()
+
+    assert box is not None
+    assert box["width"] == pytest.approx(596 * 96 / 25.4, abs=2.5)

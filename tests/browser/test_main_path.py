@@ -1,0 +1,210 @@
+"""From a dropped file to a record, as a maker goes, by mouse and by keyboard alone."""
+
+import re
+import zipfile
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+pytestmark = pytest.mark.browser
+
+
+def begin(page: Page, file: Path) -> None:
+    page.goto("/")
+    page.get_by_label("Artwork file").set_input_files(file)
+    expect(page.get_by_role("heading", name="Mask", exact=True)).to_be_visible()
+
+
+def go(page: Page, key: str, heading: str) -> None:
+    page.keyboard.press(key)
+    expect(page.get_by_role("heading", name=heading, exact=True)).to_be_visible()
+
+
+def test_the_board_shows_every_job_and_what_it_waits_for(page: Page) -> None:
+    page.goto("/")
+
+    for name in ("Cabin 8 mat", "Boathouse shirt", "Kitchen towels", "Ferry totes", "Tide rug"):
+        expect(page.get_by_role("link", name=name)).to_be_visible()
+    expect(page.get_by_text("days late")).to_be_visible()
+
+
+def test_a_job_by_keyboard_from_the_drop_to_the_record(page: Page, word_file: Path) -> None:
+    begin(page, word_file)
+    expect(page.locator("aside header")).to_contain_text("3 of 3 loose pieces undecided")
+
+    for key in (".", "T", ".", "K", ".", "O"):
+        page.keyboard.press(key)
+        page.wait_for_load_state("networkidle")
+    expect(page.locator("aside header")).to_contain_text("1 kept, 1 bridged, 1 left out")
+    page.keyboard.press("Control+z")
+    expect(page.locator("aside header")).to_contain_text("1 of 3 loose pieces undecided")
+    page.keyboard.press("Control+Shift+Z")
+    expect(page.locator("aside header")).to_contain_text("1 left out")
+
+    go(page, "4", "Sheets")
+    expect(page.get_by_text("Cut in simulation").first).to_be_visible()
+    page.keyboard.press("G")
+    expect(page.get_by_role("heading", name="Blank", exact=True)).to_be_visible()
+    page.keyboard.press("X")
+    expect(page.get_by_text(re.compile("^Done ")).first).to_be_visible()
+    go(page, "0", "Record")
+    page.get_by_role("button", name="5 as wished").click()
+    expect(page.locator("aside header")).to_contain_text("5 of 5")
+    page.keyboard.press("B")
+    expect(page.get_by_role("link", name="Pier sign")).to_be_visible()
+
+
+def test_what_was_done_is_there_after_a_reload(page: Page, word_file: Path) -> None:
+    begin(page, word_file)
+    page.get_by_role("button", name="Bridge", exact=True).first.click()
+    expect(page.locator("aside header")).to_contain_text("3 bridged")
+
+    page.reload()
+
+    expect(page.locator("aside header")).to_contain_text("3 bridged")
+    page.keyboard.press("Control+z")
+    expect(page.locator("aside header")).to_contain_text("undecided")
+
+
+def test_the_picture_shows_a_fate_at_once(page: Page, word_file: Path) -> None:
+    begin(page, word_file)
+    group = page.get_by_role("group", name="What becomes of piece 1")
+    expect(page.get_by_label("Loose piece 1, undecided")).to_be_visible()
+
+    group.get_by_role("button", name="Bridge").click()
+
+    expect(page.get_by_label("Loose piece 1, bridged")).to_be_visible()
+    expect(page.locator("path[fill='url(#tie)']")).to_have_count(1)
+
+
+def test_a_file_dropped_on_the_board_begins_a_job(page: Page, word_file: Path) -> None:
+    page.goto("/")
+    data = page.evaluate_handle(
+        """(text) => {
+            const data = new DataTransfer();
+            data.items.add(new File([text], 'gangway.svg', { type: 'image/svg+xml' }));
+            return data;
+        }""",
+        word_file.read_text(),
+    )
+
+    page.get_by_role("region", name="New job").dispatch_event("drop", {"dataTransfer": data})
+
+    expect(page.get_by_role("heading", name="Gangway")).to_be_visible()
+
+
+def test_a_file_that_is_no_drawing_is_said_to_be_none_and_nothing_is_lost(page: Page, tmp_path: Path) -> None:
+    bad = tmp_path / "bad.svg"
+    bad.write_text("<svg xmlns='http://www.w3.org/2000/svg'><script>alert(1)</script></svg>")
+    page.goto("/")
+    expect(page.get_by_role("link", name="Tide rug")).to_be_visible()
+    jobs = page.get_by_role("article").count()
+
+    page.get_by_label("Artwork file").set_input_files(bad)
+
+    expect(page.get_by_role("alert")).to_contain_text("carries a script")
+    assert page.get_by_role("article").count() == jobs
+
+
+def test_a_length_that_is_none_is_said_where_it_was_typed(page: Page, word_file: Path) -> None:
+    begin(page, word_file)
+    go(page, "2", "Artwork")
+    field = page.get_by_label("Width (mm)", exact=True)
+
+    field.fill("broad")
+    field.press("Enter")
+    expect(page.get_by_text("Not a length")).to_be_visible()
+    field.fill("16in")
+    field.press("Enter")
+
+    expect(field).to_have_value("406.4")
+    expect(page.get_by_text("Not a length")).to_have_count(0)
+
+
+def test_entries_out_of_reason_come_back_with_a_sentence(page: Page, word_file: Path) -> None:
+    begin(page, word_file)
+    field = page.get_by_label("Width of bridges")
+
+    field.fill("900")
+    field.press("Enter")
+
+    expect(page.get_by_role("alert")).to_contain_text("bridge width of 900 mm makes no sense")
+
+
+def test_the_roll_call_must_come_out_before_it_is_ticked(page: Page, word_file: Path) -> None:
+    begin(page, word_file)
+    page.get_by_role("button", name="Keep", exact=True).first.click()
+    go(page, "5", "Weed")
+    tick = page.get_by_role("checkbox", name=re.compile("Roll-call: 3 keepers"))
+
+    tick.click()
+    expect(page.get_by_role("alert")).to_contain_text("3 missing")
+    page.get_by_role("button", name="Keeper 2, missing").click()
+    expect(page.get_by_text("1 of 3")).to_be_visible()
+    page.get_by_role("button", name="All are").click()
+    expect(page.get_by_text("3 of 3")).to_be_visible()
+    tick.click()
+
+    expect(tick).to_be_checked()
+
+
+def test_all_files_come_down_in_one_zip(page: Page, word_file: Path) -> None:
+    begin(page, word_file)
+    go(page, "4", "Sheets")
+
+    with page.expect_download() as download:
+        page.get_by_role("link", name=re.compile("All sheets")).click()
+
+    with zipfile.ZipFile(download.value.path()) as archive:
+        assert {"cut-list.txt", "mask.svg", "sheet-1.svg"} <= set(archive.namelist())
+
+
+def test_units_and_light_are_the_makers_and_stay(page: Page) -> None:
+    page.goto("/#/job/1/blank")
+    expect(page.locator("aside header")).to_contain_text("596 mm")
+
+    page.keyboard.press("I")
+    page.keyboard.press("I")
+    expect(page.locator("aside header")).to_contain_text("23 7/16 in")
+    page.keyboard.press("D")
+    page.reload()
+
+    expect(page.locator("aside header")).to_contain_text("23 7/16 in")
+    assert "dark" in (page.locator("html").get_attribute("class") or "")
+
+
+def test_the_keys_are_shown_on_a_question_mark(page: Page) -> None:
+    page.goto("/#/job/1/mask")
+    expect(page.get_by_role("heading", name="Mask", exact=True)).to_be_visible()
+
+    page.keyboard.press("?")
+
+    dialog = page.get_by_role("dialog")
+    expect(dialog).to_contain_text("Tick the next thing off")
+    expect(dialog).to_contain_text("Loose piece after")
+    page.keyboard.press("Escape")
+    expect(dialog).to_have_count(0)
+
+
+def test_a_job_put_away_comes_back(page: Page, word_file: Path) -> None:
+    begin(page, word_file)
+    page.keyboard.press("B")
+    cards = page.get_by_role("article").filter(has_text="Pier sign")
+    expect(cards.first).to_be_visible()
+    before = cards.count()
+
+    cards.last.get_by_role("button", name="Put Pier sign away").click()
+    expect(cards).to_have_count(before - 1)
+    page.keyboard.press("Control+z")
+
+    expect(cards).to_have_count(before)
+
+
+@pytest.mark.parametrize("where", ["/#/job/9999/mask", "/#/nowhere"])
+def test_an_address_that_leads_nowhere_leads_back(page: Page, where: str) -> None:
+    page.goto(where)
+
+    page.get_by_role("link", name="Back to the board").click()
+
+    expect(page.get_by_role("link", name="Tide rug")).to_be_visible()
