@@ -52,7 +52,7 @@ def cabin_mat() -> str:
     return page(
         500,
         300,
-        f'<g class="ink">\n<path d="{words("alfa-slab-one", "BOOTS OFF", 250, 104, 78, 5)}"/>\n'
+        f'<g class="ink">\n<path d="{words("alfa-slab-one", "BOOTS OFF", 250, 102, 74, 5)}"/>\n'
         f'<path d="{words("alfa-slab-one", "CABIN 8", 250, 262, 92, 6)}"/>\n'
         '<rect x="40" y="140" width="420" height="14" rx="7"/>\n</g>',
         ".ink{fill:#22313a}",

@@ -83,7 +83,7 @@ _JOBS = (
         _entries(
             4,
             blank=Blank(600, 400, colour="#b08a57", measured_width=596.0, measured_height=397.0),
-            design_width=500.0,
+            design_width=520.0,
         ),
         "",
     ),
