@@ -75,7 +75,7 @@ api: $(VENV)/.installed web/node_modules/.installed
 	cd web && npm run --silent api
 
 shots: $(VENV)/.dev $(STATIC)/index.html /usr/bin/chromium
-	$(BIN)/python scripts/shots.py
+	$(BIN)/python -m scripts.shots
 
 UV_COMPILE := $(BIN)/uv pip compile --quiet --generate-hashes --no-emit-index-url --no-annotate --no-header --python-version 3.11
 lock: $(VENV)/.tools

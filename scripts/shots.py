@@ -9,19 +9,12 @@ from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 
+from tests.browser.chromium import launch
+
 ROOT = Path(__file__).resolve().parent.parent
 OUT = ROOT / "docs/screenshots"
 PORT = 8917
 ADDRESS = f"http://127.0.0.1:{PORT}"
-FLAGS = [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-]
 # Name of the picture, address, and whether it is taken in the dark or on a tablet.
 VIEWS = [
     ("board", "/#/", ""),
@@ -73,7 +66,7 @@ def main() -> None:
         try:
             wait_for_server()
             with sync_playwright() as playwright:
-                browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+                browser = launch(playwright)
                 page = browser.new_page(reduced_motion="reduce")
                 for name, address, kind in VIEWS:
                     if not wanted or name in wanted:

@@ -11,15 +11,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Browser, Page, sync_playwright
 
-FLAGS = [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-]
+from tests.browser.chromium import launch
 
 
 @pytest.fixture(scope="session")
@@ -51,7 +43,7 @@ def _answering(address: str, server: subprocess.Popen) -> str:
 @pytest.fixture(scope="session")
 def browser() -> Iterator[Browser]:
     with sync_playwright() as playwright:
-        found = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+        found = launch(playwright)
         yield found
         found.close()
 
