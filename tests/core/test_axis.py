@@ -78,6 +78,16 @@ def test_corners_and_noise_are_no_thin_strokes(body: str) -> None:
     assert least(widths(body, 60.0).strokes) > 25
 
 
+@pytest.mark.parametrize("gap", [1.5, 3.0, 5.0])
+def test_a_notch_between_the_arms_of_one_letter_is_a_web(gap: float) -> None:
+    """A C with a narrow opening, as the S and the G of heavy faces have."""
+    arm = (60 - gap) / 2
+    upper = [(0, 0), (60, 0), (60, arm), (40, arm), (40, 15), (15, 15)]
+    opening = polygon(upper + [(x, 60 - y) for x, y in reversed(upper)])
+
+    assert least(widths(opening, 60.0).webs) == pytest.approx(gap, abs=0.1)
+
+
 def test_a_lone_shape_has_no_web() -> None:
     assert least(widths(rect(0, 0, 60, 10), 60.0).webs) == math.inf
 

@@ -220,17 +220,17 @@ def _axis_nodes(vertices: Points, diameter: Floats, links: Ints, part: Ints, win
 
 
 def _long_enough(vertices: Points, diameter: Floats, links: Ints) -> Ints:
-    """Drop stretches shorter than they are wide: what is left of a dent in an edge, or of a blot."""
+    """Drop stretches shorter than they are wide anywhere: what is left of a dent in an edge, or of a blot."""
     if not len(links):
         return links
     nodes, place = np.unique(links, return_inverse=True)
     place = place.reshape(-1, 2)
     group = group_labels(len(nodes), place)
-    length, widest = np.zeros(len(nodes)), np.zeros(len(nodes))
+    length, narrowest = np.zeros(len(nodes)), np.full(len(nodes), np.inf)
     along = np.linalg.norm(vertices[links[:, 0]] - vertices[links[:, 1]], axis=1)
     np.add.at(length, group[place[:, 0]], along)
-    np.maximum.at(widest, group, diameter[nodes])
-    kept: Ints = links[(length > widest)[group[place[:, 0]]]]
+    np.minimum.at(narrowest, group, diameter[nodes])
+    kept: Ints = links[(length > narrowest)[group[place[:, 0]]]]
     return kept
 
 

@@ -51,6 +51,8 @@ def normalise(svg: bytes) -> str:
         outcome = inbox / "out.svg"
         if not succeeded or not outcome.is_file():
             heard = (inbox / "heard").read_text(errors="replace").strip()
+            if "limit reached" in heard:
+                raise _TOO_MUCH
             raise ArtworkUnreadable(
                 f"This SVG cannot be made sense of ({heard.splitlines()[-1][:120] if heard else 'no reason given'}).",
                 "Open it in a drawing program and save it as plain SVG.",
