@@ -2,7 +2,7 @@
 SHELL := /bin/bash
 .SHELLFLAGS := -eu -o pipefail -c
 PORT ?= 8765
-PYTHON ?= python3.11
+PYTHON ?= $(shell command -v python3.11 || command -v python3)
 VENV := .venv
 BIN := $(VENV)/bin
 STATIC := src/dunestead/api/static

@@ -1,5 +1,7 @@
 """Loose pieces: found exactly, numbered as text is read."""
 
+import math
+
 import pytest
 import shapely
 from hypothesis import given, settings
@@ -41,6 +43,16 @@ def test_a_piece_has_its_area_and_its_middle() -> None:
     assert piece.area == pytest.approx(40 * 40)
     assert piece.centroid == pytest.approx((40, 40))
     assert piece.box == pytest.approx((20, 20, 60, 60))
+
+
+@pytest.mark.parametrize("diameter", [2.0, 5.0, 40.0])
+def test_a_round_piece_has_its_area_to_half_a_percent_however_small(diameter: float) -> None:
+    hole = f"M0 0h200v60h-200zM{100 - diameter / 2} 30a{diameter / 2} {diameter / 2} 0 1 0 {diameter} 0"
+    hole += f"a{diameter / 2} {diameter / 2} 0 1 0 -{diameter} 0z"
+
+    (piece,) = masked(f'<path fill-rule="evenodd" d="{hole}"/>', 200.0).loose
+
+    assert piece.area == pytest.approx(math.pi * diameter**2 / 4, rel=0.005)
 
 
 def test_pieces_are_numbered_as_text_is_read() -> None:

@@ -1,8 +1,20 @@
-import { vi } from 'vitest';
+import { cleanup } from '@testing-library/svelte';
+import { afterEach, vi } from 'vitest';
 
+// The browser under test draws nothing and measures nothing.
 vi.stubGlobal('matchMedia', (query: string) => ({
   matches: false,
   media: query,
   addEventListener: () => undefined,
   removeEventListener: () => undefined,
 }));
+vi.stubGlobal(
+  'ResizeObserver',
+  class {
+    observe = () => undefined;
+    unobserve = () => undefined;
+    disconnect = () => undefined;
+  },
+);
+
+afterEach(cleanup);

@@ -1,7 +1,6 @@
 """Jobs: begin, look, change, undo, put away."""
 
 from dataclasses import replace
-from typing import Any
 
 from apiflask import APIBlueprint
 from flask import current_app, request
@@ -11,6 +10,7 @@ from dunestead.api.views import card_out, catalogue_out, job_out
 from dunestead.core.curing.drying import Room
 from dunestead.core.errors import BadInput
 from dunestead.core.planning.job import Blank, Job, Record
+from dunestead.core.planning.plan import Plan
 from dunestead.core.planning.steps import all_steps
 from dunestead.workbench import Workbench, with_calls, with_fates, with_tick
 
@@ -47,9 +47,8 @@ def bench() -> Workbench:
     return workbench
 
 
-def _shown(job_id: int, query: dict[str, Any] | wire.UnitQuery) -> wire.JobOut:
-    unit = query.unit if isinstance(query, wire.UnitQuery) else query.get("unit", "mm")
-    return job_out(bench().open(job_id, unit), bench().catalogue)
+def _shown(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
+    return job_out(bench().open(job_id, query.unit), bench().catalogue)
 
 
 @jobs.get("/catalogue")
@@ -133,7 +132,7 @@ def set_tick(job_id: int, tick: wire.TickIn, query_data: wire.UnitQuery) -> wire
     opened = workbench.open(job_id, "mm")
     title = next((step.title for step in opened.steps if step.code == tick.code), tick.code)
 
-    def ticked(job: Job, plan: Any) -> Job:
+    def ticked(job: Job, plan: Plan) -> Job:
         return with_tick(job, all_steps(plan, workbench.catalogue.hand, "mm"), plan, tick.code, done=tick.done)
 
     workbench.change(job_id, f"{title}: {'done' if tick.done else 'not done'}", ticked)

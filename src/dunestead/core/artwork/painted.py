@@ -25,7 +25,7 @@ __all__ = ["Painted", "paint"]
 _MOST_VERTICES = 400_000
 _LIGHT = 0.5
 _MOST_PASSES = 4
-# Curves are flattened to half the tolerance, so the estimate may be short by nearly a half.
+# Curves are flattened far finer than promised, so the estimate may be short by nearly a half.
 _SLACK = 1.9
 _TALLEST_MM = 50_000.0
 _POLYGON = 3
@@ -83,7 +83,7 @@ def paint(drawing: Drawing, width_mm: float) -> Painted:
     -----
     The size sets how finely curves are flattened, and strokes are only known in width once
     they are outlined. So the scale is first estimated from exact curve bounds plus half
-    stroke widths, curves are flattened to half the tolerance at that scale, and the
+    stroke widths, curves are flattened at that scale, and the
     outcome is carried to the exact width.
     """
     box = _rough_bounds(drawing)
@@ -156,7 +156,7 @@ def _by_colour(shapes: tuple[Shape, ...], to_mm: Affine) -> dict[str, shapely.Mu
 def _fill_regions(shapes: Sequence[Shape], to_mm: Affine) -> Iterator[BaseGeometry]:
     """Yield the region of each shape's fill, on the working grid; all are flattened in one go."""
     paths = [shape.path.carried(shape.transform.then(to_mm)) for shape in shapes]
-    lines = iter(flatten(join_paths(paths), IDENTITY, TOLERANCES.flatness / 2))
+    lines = iter(flatten(join_paths(paths), IDENTITY, TOLERANCES.chord))
     for shape, path in zip(shapes, paths, strict=True):
         contours = [_snap(line.points) for line in islice(lines, len(path.closed))]
         _count(sum(map(len, contours)))
@@ -168,7 +168,7 @@ def _stroke_region(shape: Shape, pen: Pen, to_mm: Affine) -> BaseGeometry:
     whole = shape.transform.then(to_mm)
     if whole.determinant == 0:
         return shapely.MultiPolygon()
-    tolerance = TOLERANCES.flatness / 2 / whole.stretch
+    tolerance = TOLERANCES.chord / whole.stretch
     lines = flatten(shape.path, IDENTITY, tolerance, widest_turn=turn_for_pen(pen.width, tolerance))
     _count(sum(len(line.points) for line in lines))
     outline = affinity.affine_transform(outline_strokes(lines, pen, tolerance), whole.for_shapely())
