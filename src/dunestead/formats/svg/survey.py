@@ -17,7 +17,8 @@ _NUMERIC = frozenset(
     | {"stroke-width", "stroke-dasharray", "stroke-miterlimit", "stroke-dashoffset"}
 )
 _NOT_A_NUMBER = re.compile(r"(?<![a-z])(nan|inf(inity)?)(?![a-z])", re.IGNORECASE)
-_LONG_NUMBER = re.compile(r"\d{8}|[eE]\+?\d")
+_LONG_NUMBER = re.compile(r"[0-9]{8}")
+_EXPONENT = re.compile(r"[eE]\+?[0-9]")
 _NUMBER = re.compile(r"[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?")
 _PATH_DATA = re.compile(r"[MmZzLlHhVvCcSsQqTtAa\d\s,.eE+-]*")
 _REMOTE = re.compile(r"\s*(?:[a-z][a-z0-9+.-]*:)?//|\s*(?:file|ftp|javascript|vbscript):", re.IGNORECASE)
@@ -91,7 +92,7 @@ def _check_numbers(name: str, value: str) -> None:
             f"A coordinate in this file is not a number ({name}=“{_excerpt(value)}”).",
             "Repair or redraw that part in a drawing program, and save it again.",
         )
-    if _LONG_NUMBER.search(value):
+    if _LONG_NUMBER.search(value) or _EXPONENT.search(value):
         for number in _NUMBER.findall(value):
             if abs(float(number)) > LARGEST_COORDINATE:
                 raise ArtworkRefused(
