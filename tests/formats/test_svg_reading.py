@@ -160,6 +160,13 @@ def test_arcs_enclose_what_they_should(data: str, area: float) -> None:
     assert painted.region.area / painted.to_mm.a**2 == pytest.approx(area, rel=3e-4)
 
 
+@pytest.mark.parametrize(
+    "data", ["M0 0A5 5 0 0 1 9 0z7L9 9z", "M0 0A5 5 0 0", "M0 0a5 5 0 0 1 9 0L", "A", "M0 0 9 0A5 5 0 2 1 9 9z"]
+)
+def test_arcs_in_broken_data_are_left_to_the_normaliser(data: str) -> None:
+    assert drawn(TWO_SQUARES + f'<path d="{data}"/>').shapes
+
+
 def test_an_arc_stays_on_its_ellipse() -> None:
     cubics = arc_to_cubics((0.0, 100.0), [100.0, 100.0, 0, 0, 1], (100.0, 0.0))
 

@@ -39,6 +39,7 @@
 <section
   class="flex min-h-72 flex-col items-center justify-center gap-3 rounded-xl border-3 border-dashed border-(--line) p-6 text-center"
   class:over
+  class:col-span-full={empty}
   aria-label="New job"
   ondragover={(event) => {
     event.preventDefault();

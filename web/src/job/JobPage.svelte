@@ -75,7 +75,8 @@
       : []),
     ...codes.map((to, index) => ({
       keys: String((index + 1) % 10),
-      about: `Station ${to}`,
+      about: 'The ten stations, in their order',
+      shown: index === 0 ? '1 to 9, 0' : null,
       run: () => go(to),
     })),
   ]);
@@ -161,6 +162,7 @@
       <aside class="flex min-h-0 flex-col border-(--line) lg:border-l" aria-label={station.name}>
         <div class="flex flex-1 flex-col gap-4 overflow-y-auto p-4">
           <header>
+            <p class="m-0 hidden font-bold print:block">{job.inputs.name}</p>
             <h2 class="stamp m-0 text-2xl">{station.name}</h2>
             <p class="m-0 mt-1 flex items-start gap-2" aria-live="polite">
               <StateMark state={station.state} /> <span>{station.verdict}</span>

@@ -3,6 +3,8 @@ export interface Shortcut {
   /** As shown to the maker, such as `Ctrl Z`. */
   keys: string;
   about: string;
+  /** Shown in place of the keys, for the first of a row of keys; null leaves the others out of the list. */
+  shown?: string | null;
   run: () => void;
 }
 

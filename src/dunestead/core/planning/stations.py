@@ -251,7 +251,7 @@ def _tack(plan: Plan) -> Outcome:
     rows.append(Row("Pins", "count", len(pinning.pins), pinning.why))
     if pinning.by_tweezers:
         numbers = ", ".join(str(number) for number in pinning.by_tweezers)
-        rows.append(Row("Too small for a pin", "text", numbers, "Tweezers and a dry dab."))
+        rows.append(Row("Placed with tweezers", "text", numbers, "Held by no pin: a dry dab."))
     if any(plan.cover.sides):
         rows.append(Row("Cover beyond the artwork", "length", plan.cover.needed, f"By {plan.choices.paint.technique}."))
     if plan.choices.material.heat is not None and plan.choices.surface.heat is None:

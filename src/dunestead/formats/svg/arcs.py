@@ -62,7 +62,7 @@ def _refine_path(data: str) -> str:
         kind, relative = command.lower(), command.islower()
         numbers = _arc_numbers(body) if command in ARC_COMMANDS else [float(n) for n in FLOAT_RE.findall(body)]
         size = _PARAMETERS.get(kind, 0)
-        if numbers is None or (size and (not numbers or len(numbers) % size)):
+        if numbers is None or (len(numbers) % size or not numbers if size else numbers):
             return data
         if kind == "z":
             here = start

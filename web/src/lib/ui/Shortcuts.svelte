@@ -9,13 +9,15 @@
   let { open = $bindable(), shortcuts }: Props = $props();
 </script>
 
-<Modal bind:open title="Keys that work here" size="sm">
+<Modal bind:open title="Keys that work here" size="sm" class="bg-(--sheet) text-(--ink)">
   <dl class="grid grid-cols-[max-content_1fr] items-center gap-x-5 gap-y-2">
-    {#each shortcuts as shortcut (shortcut.keys)}
+    {#each shortcuts.filter((shortcut) => shortcut.shown !== null) as shortcut (shortcut.keys)}
       <dt>
-        <kbd class="rounded border border-(--line) px-2 py-0.5 font-sans font-bold">{shortcut.keys}</kbd>
+        <kbd class="rounded border border-(--line) px-2 py-0.5 font-sans font-bold"
+          >{shortcut.shown ?? shortcut.keys}</kbd
+        >
       </dt>
-      <dd class="m-0">{shortcut.about}</dd>
+      <dd class="m-0 text-(--ink)">{shortcut.about}</dd>
     {/each}
   </dl>
 </Modal>
