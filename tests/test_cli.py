@@ -165,6 +165,16 @@ def test_bad_input_ends_with_two_and_one_clear_line(monkeypatch, capsys, art, tm
     assert not (tmp_path / "x.svg").exists()
 
 
+def test_a_file_that_is_no_database_is_left_alone(monkeypatch, capsys, tmp_path) -> None:
+    (tmp_path / "workshop.sqlite").write_bytes(b"these are not jobs" * 100)
+
+    code, _, err = run(monkeypatch, capsys, "serve", "--port", "8977", "--data", tmp_path)
+
+    assert code == 2
+    assert "not a workshop's database" in err
+    assert (tmp_path / "workshop.sqlite").read_bytes() == b"these are not jobs" * 100
+
+
 def test_the_command_is_installed_and_keeps_its_streams_apart(art) -> None:
     command = [str(Path(sys.executable).parent / "dunestead"), "check", str(art), "--width", "300mm", "--json"]
 

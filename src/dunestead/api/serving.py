@@ -10,6 +10,7 @@ from pathlib import Path
 import click
 import waitress
 from platformdirs import user_data_path
+from sqlalchemy.exc import DatabaseError
 
 from dunestead.api.app import create_app
 from dunestead.core.errors import BadInput
@@ -40,6 +41,11 @@ def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, brows
         app = create_app({"DATABASE": database})
     except OSError as error:
         raise BadInput(f"The folder {folder} cannot be used: {error.strerror}.", "Give another with --data.") from None
+    except DatabaseError:
+        raise BadInput(
+            f"{database} is not a workshop's database, or is damaged.",
+            "Put it aside, or give another folder with --data.",
+        ) from None
     if demo:
         from dunestead.demo.marram_row import fill_demo
 
