@@ -121,8 +121,9 @@ def test_travel_runs_from_the_corner_through_all_starts() -> None:
 
 
 def test_time_is_length_over_speed_for_every_pass(catalogue: Catalogue) -> None:
-    once = knife_time([square(0, 0, 100)], catalogue.material("paper-coated-down"), 200.0)
-    four = knife_time([square(0, 0, 100)], catalogue.material("plastic"), 200.0)
+    cutter = catalogue.cutter("table-square")
+    once = knife_time([square(0, 0, 100)], catalogue.material("paper-coated-down"), cutter)
+    four = knife_time([square(0, 0, 100)], catalogue.material("plastic"), cutter)
 
     assert once.cut_length == pytest.approx(400)
     assert once.seconds == pytest.approx(400 / 100 + 0.15)

@@ -58,12 +58,12 @@ def test_colours_share_the_paint_by_their_areas(catalogue) -> None:
         (Room(10, 90), 4.0),
     ],
 )
-def test_drying_stretches_when_it_is_colder_or_damper(room: Room, factor: float) -> None:
-    assert drying_factor(room) == pytest.approx(factor)
+def test_drying_stretches_when_it_is_colder_or_damper(catalogue, room: Room, factor: float) -> None:
+    assert drying_factor(room, catalogue.workshop) == pytest.approx(factor)
 
 
 def test_dates_count_from_the_last_coat(catalogue) -> None:
-    timeline = dry_from(catalogue.paint("fabric-brush"), Room(), NOON)
+    timeline = dry_from(catalogue.paint("fabric-brush"), Room(), catalogue.workshop, NOON)
 
     assert timeline.at["touch"].hour == 13
     assert timeline.at["use"].day == 11
@@ -71,7 +71,7 @@ def test_dates_count_from_the_last_coat(catalogue) -> None:
 
 
 def test_before_the_last_coat_there_are_no_dates_and_no_wash_for_a_mat(catalogue) -> None:
-    timeline = dry_from(catalogue.paint("outdoor-acrylic"), Room(), None)
+    timeline = dry_from(catalogue.paint("outdoor-acrylic"), Room(), catalogue.workshop, None)
 
     assert timeline.at == {}
     assert "wash" not in timeline.minutes

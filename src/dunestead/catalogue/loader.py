@@ -31,7 +31,7 @@ def load_catalogue() -> Catalogue:
         cutters=_freeze({key: Cutter(key=key, **row) for key, row in devices["cutter"].items()}),
         presses=_freeze({key: Press(key=key, **row) for key, row in devices["press"].items()}),
         paints=_freeze({key: _paint(key, row) for key, row in _rows(paints)}),
-        hand=HandTimes(**workshop["hand"]),
+        hand=HandTimes(**{name: row["value"] for name, row in workshop["hand"].items()}),
         figures=_freeze(
             {
                 **dict(_figures("surface", surfaces["figures"], dict(_rows(surfaces)))),
@@ -39,9 +39,11 @@ def load_catalogue() -> Catalogue:
                 **dict(_figures("paint", paints["figures"], dict(_rows(paints)))),
                 **dict(_figures("cutter", devices["figures"], devices["cutter"])),
                 **dict(_figures("press", devices["figures"], devices["press"])),
+                **{("hand", "median", name): Figure(**row) for name, row in workshop["hand"].items()},
+                **{("workshop", "room", name): Figure(**row) for name, row in workshop["workshop"].items()},
             }
         ),
-        workshop=_freeze(workshop["workshop"]),
+        workshop=_freeze({name: row["value"] for name, row in workshop["workshop"].items()}),
     )
 
 

@@ -121,13 +121,14 @@ class Material:
 
 @dataclass(frozen=True, slots=True)
 class Cutter:
-    """A class of cutter: reach across and along its feed, fastest travel in mm/s."""
+    """A class of cutter: reach across and along its feed, fastest travel in mm/s, seconds a lift of the knife."""
 
     key: str
     name: str
     reach_width: float
     reach_length: float
     fastest: float
+    lift: float
     force: float
 
 
@@ -196,8 +197,16 @@ class HandTimes:
     cover_dm: float
     peel_start: float
     peel_keeper: float
+    touch_up: float
     touch_up_bridge: float
     sheet: float
+    prepare: float
+    test_cut: float
+    off_the_mat: float
+    barrier: float
+    position: float
+    lay: float
+    count_pins: float
 
 
 Row = TypeVar("Row", Surface, Material, Cutter, Press, Paint)

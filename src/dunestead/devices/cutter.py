@@ -46,5 +46,5 @@ class SimulatedCutter:
 
     def cut(self, job: CutJob, material: Material) -> CutOutcome:
         """Cut a job and report what comes free, its problems and its time."""
-        time = knife_time(list(job.paths), material, self._cutter.fastest)
+        time = knife_time(list(job.paths), material, self._cutter)
         return CutOutcome(simulate_cut(job.paths, job.page), time)

@@ -1,6 +1,7 @@
 """How long does it dry? Times off the table's 20 C and 50 % humidity, by rule of thumb."""
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
@@ -10,9 +11,6 @@ __all__ = ["Room", "Timeline", "dry_from", "drying_factor"]
 
 _TABLE_C = 20.0
 _STEP_C = 10.0
-_COLDER, _WARMER = 2.0, 0.7
-_DAMP, _WET = 70.0, 85.0
-_DAMP_FACTOR, _WET_FACTOR = 1.5, 2.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,21 +21,23 @@ class Room:
     humidity: float = 50.0
 
 
-def drying_factor(room: Room) -> float:
-    """Return by how much the table's times stretch.
+def drying_factor(room: Room, workshop: Mapping[str, float]) -> float:
+    """Return by how much the table's times stretch; a rule of thumb, never certain.
 
-    Twice for every 10 C colder than 20, 0.7 for every 10 C warmer; half as long again above 70 %
-    humidity, twice above 85 %. A rule of thumb, never certain.
-
-    Examples
-    --------
-    >>> drying_factor(Room()), drying_factor(Room(10, 50)), drying_factor(Room(30, 90))
-    (1.0, 2.0, 1.4)
+    Parameters
+    ----------
+    room
+        Where it dries.
+    workshop
+        Figures: ``drying_colder`` and ``drying_warmer`` for every 10 C off the table's 20, and by how much
+        damp and wet air stretch the times.
     """
     steps = (room.temperature - _TABLE_C) / _STEP_C
-    heat = math.pow(_WARMER, steps) if steps > 0 else math.pow(_COLDER, -steps)
-    damp = _WET_FACTOR if room.humidity > _WET else _DAMP_FACTOR if room.humidity > _DAMP else 1.0
-    return heat * damp
+    each = workshop["drying_warmer"] if steps > 0 else workshop["drying_colder"]
+    heat = math.pow(each, abs(steps))
+    if room.humidity > workshop["wet_above"]:
+        return heat * workshop["wet_times"]
+    return heat * (workshop["damp_times"] if room.humidity > workshop["damp_above"] else 1.0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,9 +57,9 @@ class Timeline:
     factor: float
 
 
-def dry_from(paint: Paint, room: Room, last_coat: datetime | None) -> Timeline:
+def dry_from(paint: Paint, room: Room, workshop: Mapping[str, float], last_coat: datetime | None) -> Timeline:
     """Return when a paint may be touched, handled, used and washed."""
-    factor = drying_factor(room)
+    factor = drying_factor(room, workshop)
     table = {"touch": paint.touch, "handle": paint.handle, "use": paint.use, "wash": paint.wash}
     minutes = {name: time * factor for name, time in table.items() if time is not None}
     at = {name: last_coat + timedelta(minutes=time) for name, time in minutes.items()} if last_coat else {}

@@ -52,7 +52,7 @@ def peel_window(
     """
     family = "paper" if material.key.startswith(("paper", "card")) else "film"
     when = material.peel or paint.peel.get(family) or paint.peel["any"]
-    factor = drying_factor(room)
+    factor = drying_factor(room, workshop)
     opens, closes = {
         "wet": (0.0, workshop["wet_until"]),
         "set": (workshop["set_from"], workshop["set_until"]),

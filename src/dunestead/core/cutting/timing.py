@@ -3,12 +3,9 @@
 from dataclasses import dataclass
 
 from dunestead.core.cutting.paths import CutPath, travel_length
-from dunestead.core.figures import Material
+from dunestead.core.figures import Cutter, Material
 
 __all__ = ["KnifeTime", "knife_time"]
-
-# Lifting, moving off and coming down once, as any cutter of these classes does.
-_LIFT_S = 0.15
 
 
 @dataclass(frozen=True, slots=True)
@@ -20,7 +17,7 @@ class KnifeTime:
     seconds: float
 
 
-def knife_time(paths: list[CutPath], material: Material, fastest: float) -> KnifeTime:
+def knife_time(paths: list[CutPath], material: Material, cutter: Cutter) -> KnifeTime:
     """Return lengths and time of cutting some paths.
 
     Parameters
@@ -29,10 +26,10 @@ def knife_time(paths: list[CutPath], material: Material, fastest: float) -> Knif
         In cutting order.
     material
         Gives speed and number of passes; thick material slows the knife, not its travel.
-    fastest
-        Travel with the knife up, mm/s.
+    cutter
+        Gives travel with the knife up, and the time of a lift.
     """
     cut = sum(path.length for path in paths)
     travel = travel_length(paths)
-    seconds = material.passes * (cut / material.speed + len(paths) * _LIFT_S) + travel / fastest
+    seconds = material.passes * (cut / material.speed + len(paths) * cutter.lift) + travel / cutter.fastest
     return KnifeTime(cut, travel, seconds)

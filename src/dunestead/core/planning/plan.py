@@ -148,7 +148,7 @@ def make_plan(job: Job, drawing: Drawing, catalogue: Catalogue, check_cut: CutCh
         cover=cover_around(catalogue.workshop[f"cover_{choices.paint.technique}"], on_blank, mask_box, size),
         paint=_paint_need(job, painted, cut, choices),
         peel=peel_window(choices.paint, material, job.room, catalogue.workshop, last_coat),
-        timeline=dry_from(choices.paint, job.room, last_coat),
+        timeline=dry_from(choices.paint, job.room, catalogue.workshop, last_coat),
         last_coat=last_coat,
     )
 
@@ -170,7 +170,7 @@ def _sheet_plans(
     return tuple(
         SheetPlan(
             (sheet.width + spare, sheet.height + spare),
-            knife_time(sheet_paths(sheet), choices.material, choices.cutter.fastest),
+            knife_time(sheet_paths(sheet), choices.material, choices.cutter),
             verdict,
         )
         for sheet, verdict in zip(division.sheets, verdicts, strict=True)

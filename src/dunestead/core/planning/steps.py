@@ -47,8 +47,8 @@ class Step:
 def all_steps(plan: Plan, hand: HandTimes, unit: str) -> list[Step]:
     """Return every step of a job, lengths shown in the maker's unit."""
     return [
-        *_blank(plan),
-        *_cut(plan),
+        *_blank(plan, hand),
+        *_cut(plan, hand),
         *_weed(plan, hand),
         *_tack(plan, hand, unit),
         *_paint(plan, hand),
@@ -65,12 +65,14 @@ def next_step(plan: Plan, steps: list[Step]) -> Step | None:
     return next((step for step in steps if step.code not in plan.job.ticks), None)
 
 
-def _blank(plan: Plan) -> Iterator[Step]:
+def _blank(plan: Plan, hand: HandTimes) -> Iterator[Step]:
     caution = CAUTIONS["food"] if plan.choices.surface.key == "glass" else None
-    yield Step("blank-prepared", "blank", "Prepare the blank", plan.choices.surface.prepare, 5.0, caution=caution)
+    yield Step(
+        "blank-prepared", "blank", "Prepare the blank", plan.choices.surface.prepare, hand.prepare / 60, caution=caution
+    )
 
 
-def _cut(plan: Plan) -> Iterator[Step]:
+def _cut(plan: Plan, hand: HandTimes) -> Iterator[Step]:
     material = plan.choices.material
     setting = (
         f"{material.force:g} g, {material.passes} pass{'es' if material.passes > 1 else ''}, {material.speed:g} mm/s"
@@ -81,7 +83,7 @@ def _cut(plan: Plan) -> Iterator[Step]:
         "Test cut",
         f"Start at {setting}. Not through: 15 % more force. Into the backing: 15 % less. "
         "Tears: half the speed and a fresh blade.",
-        3.0,
+        hand.test_cut / 60,
         caution=CAUTIONS["knife"],
     )
     for sheet, planned in zip(plan.division.sheets, plan.sheets, strict=True):
@@ -90,7 +92,7 @@ def _cut(plan: Plan) -> Iterator[Step]:
             "sheets",
             f"Cut sheet {sheet.number} of {len(plan.division.sheets)}",
             f"{plan.facing.why}",
-            2.0 + planned.time.seconds / 60,
+            (hand.sheet + planned.time.seconds) / 60,
         )
 
 
@@ -103,7 +105,7 @@ def _weed(plan: Plan, hand: HandTimes) -> Iterator[Step]:
         "weed",
         "Take the mask off the mat",
         "Turn the mat over and peel the mat off the mask, so that it does not curl.",
-        1.0,
+        hand.off_the_mat / 60,
     )
     yield Step(
         "weed-windows",
@@ -126,7 +128,9 @@ def _weed(plan: Plan, hand: HandTimes) -> Iterator[Step]:
 def _tack(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
     surface, tape, pressing = plan.choices.surface, plan.tape, plan.pressing
     if surface.barrier:
-        yield Step("tack-barrier", "tack", "Put card inside or underneath", "Paint goes through this cloth.", 1.0)
+        yield Step(
+            "tack-barrier", "tack", "Put card inside or underneath", "Paint goes through this cloth.", hand.barrier / 60
+        )
     left, right, top, bottom = (show_length(value, unit) for value in (tape.left, tape.right, tape.top, tape.bottom))
     yield Step(
         "tack-positioned",
@@ -134,7 +138,7 @@ def _tack(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
         "Lay the mask by the tape measure",
         f"From the blank's edge to the artwork: left {left}, right {right}, top {top}, bottom {bottom}. "
         "Middle down first, then outwards.",
-        3.0,
+        hand.position / 60,
     )
     if pressing.placements:
         count = len(pressing.placements)
@@ -148,7 +152,7 @@ def _tack(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
         )
     else:
         caution = CAUTIONS["spray-tack"] if plan.choices.material.hold == "spray-tack" else None
-        yield Step("tack-laid", "tack", "Lay it on", plan.choices.material.tack, 5.0, caution=caution)
+        yield Step("tack-laid", "tack", "Lay it on", plan.choices.material.tack, hand.lay / 60, caution=caution)
     keepers = len(plan.cut.keepers)
     if keepers:
         yield Step(
@@ -240,7 +244,7 @@ def _peel(plan: Plan, hand: HandTimes) -> Iterator[Step]:
             "peel",
             f"Count {len(plan.pinning.pins)} pins back in",
             "None missing.",
-            2.0,
+            hand.count_pins / 60,
             caution=CAUTIONS["pins"],
         )
     gaps = len(plan.cut.bridges)
@@ -249,7 +253,13 @@ def _peel(plan: Plan, hand: HandTimes) -> Iterator[Step]:
         if gaps
         else "Bare spots, and bleeds in the colour of the ground."
     )
-    yield Step("peel-touched-up", "peel", "Touch up with a fine brush", detail, 2.0 + gaps * hand.touch_up_bridge / 60)
+    yield Step(
+        "peel-touched-up",
+        "peel",
+        "Touch up with a fine brush",
+        detail,
+        (hand.touch_up + gaps * hand.touch_up_bridge) / 60,
+    )
 
 
 def _cure(plan: Plan) -> Iterator[Step]:
