@@ -1,14 +1,15 @@
 """A drawing as read from a file: shapes, clips and what had to be left out."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 from typing import Literal
 
 from dunestead.core.geometry.affine import Affine
-from dunestead.core.geometry.curves import Box, Path, path_bounds
+from dunestead.core.geometry.curves import Box, Path, paths_bounds
 from dunestead.core.geometry.rings import FillRule
 from dunestead.core.geometry.strokes import Pen
 
-__all__ = ["Clip", "Drawing", "Notice", "Page", "Shape"]
+__all__ = ["Clip", "Drawing", "Notice", "Page", "Shape", "shape_bounds"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,13 +47,18 @@ class Shape:
     clips: tuple["Clip", ...] = ()
     groups: tuple[str, ...] = ()
 
-    def bounds(self) -> Box | None:
-        """Return the extent of path and pen in drawing units, mitres and clips left out of account."""
-        box = path_bounds(self.path, self.transform)
-        if not box or not self.stroke or not self.pen:
-            return box
-        reach = self.pen.width / 2 * self.transform.stretch
-        return (box[0] - reach, box[1] - reach, box[2] + reach, box[3] + reach)
+
+def shape_bounds(shapes: Sequence[Shape]) -> list[Box | None]:
+    """Return the extent of path and pen of each shape in drawing units, mitres and clips left out of account."""
+    boxes = paths_bounds([shape.path.carried(shape.transform) for shape in shapes])
+    return [box and _with_pen(box, shape) for box, shape in zip(boxes, shapes, strict=True)]
+
+
+def _with_pen(box: Box, shape: Shape) -> Box:
+    if not shape.stroke or not shape.pen:
+        return box
+    reach = shape.pen.width / 2 * shape.transform.stretch
+    return (box[0] - reach, box[1] - reach, box[2] + reach, box[3] + reach)
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -11,7 +11,7 @@ import shapely
 from shapely import affinity
 from shapely.geometry.base import BaseGeometry
 
-from dunestead.core.artwork.drawing import Clip, Drawing, Shape
+from dunestead.core.artwork.drawing import Clip, Drawing, Shape, shape_bounds
 from dunestead.core.errors import ArtworkEmpty, ArtworkRefused
 from dunestead.core.geometry.affine import IDENTITY, Affine
 from dunestead.core.geometry.curves import Box, flatten, join_paths
@@ -126,7 +126,8 @@ def _nothing_painted(drawing: Drawing) -> ArtworkEmpty:
 
 
 def _rough_bounds(drawing: Drawing) -> Box:
-    boxes = [box for shape in drawing.shapes if (shape.fill or shape.stroke) and (box := shape.bounds())]
+    seen = [shape for shape in drawing.shapes if shape.fill or shape.stroke]
+    boxes = [box for box in shape_bounds(seen) if box]
     if not boxes:
         raise _nothing_painted(drawing)
     edges = np.array(boxes)

@@ -9,7 +9,7 @@ import numpy.typing as npt
 
 from dunestead.core.geometry.affine import Affine
 
-__all__ = ["Box", "Path", "Polyline", "flatten", "join_paths", "path_bounds"]
+__all__ = ["Box", "Path", "Polyline", "flatten", "join_paths", "path_bounds", "paths_bounds"]
 
 Box = tuple[float, float, float, float]
 Points = npt.NDArray[np.float64]
@@ -64,19 +64,34 @@ class Polyline:
 
 
 def path_bounds(path: Path, transform: Affine) -> Box | None:
-    """Return the exact extent of a transformed path, or None when it has no segment.
+    """Return the exact extent of a transformed path, or None when it has no segment."""
+    return paths_bounds([path.carried(transform)])[0]
+
+
+def paths_bounds(paths: Sequence[Path]) -> list[Box | None]:
+    """Return the exact extent of each path, None for one without a segment; all are reckoned in one go.
 
     The extreme points of a cubic lie at its ends or where a coordinate's derivative,
     a quadratic, is zero.
     """
-    if not len(path.segments):
-        return None
-    ends = transform.apply(path.segments[:, [0, 3]]).reshape(-1, 2)
-    low, high = ends.min(axis=0), ends.max(axis=0)
-    if not path.is_line.all():
-        reached = _extreme_points(transform.apply(path.segments[~path.is_line]))
-        low, high = np.minimum(low, np.nanmin(reached, axis=0)), np.maximum(high, np.nanmax(reached, axis=0))
-    return float(low[0]), float(low[1]), float(high[0]), float(high[1])
+    drawn = [k for k, path in enumerate(paths) if len(path.segments)]
+    boxes: list[Box | None] = [None] * len(paths)
+    if not drawn:
+        return boxes
+    joined = join_paths([paths[k] for k in drawn])
+    low, high = joined.segments[:, [0, 3]].min(axis=1), joined.segments[:, [0, 3]].max(axis=1)
+    curved = np.flatnonzero(~joined.is_line)
+    if len(curved):
+        reached = _extreme_points(joined.segments[curved])
+        low[curved], high[curved] = (
+            np.fmin(low[curved], reached.min(axis=0)),
+            np.fmax(high[curved], reached.max(axis=0)),
+        )
+    first = np.cumsum([0, *(len(paths[k].segments) for k in drawn[:-1])])
+    lows, highs = np.minimum.reduceat(low, first), np.maximum.reduceat(high, first)
+    for k, (x0, y0), (x1, y1) in zip(drawn, lows.tolist(), highs.tolist(), strict=True):
+        boxes[k] = (x0, y0, x1, y1)
+    return boxes
 
 
 def _extreme_points(curves: Points) -> Points:
@@ -87,8 +102,8 @@ def _extreme_points(curves: Points) -> Points:
         straight = -c / b
         times = np.stack([(-b + root) / (2 * a), (-b - root) / (2 * a), straight])
     times = np.where((times > 0) & (times < 1), times, 0.0)
-    found = [_evaluate(curves, times[k, :, axis]) for k in range(3) for axis in range(2)]
-    return np.concatenate(found)
+    # Six candidates a curve, shape (6, m, 2): three roots for either coordinate.
+    return np.stack([_evaluate(curves, times[k, :, axis]) for k in range(3) for axis in range(2)])
 
 
 def _evaluate(curves: Points, time: npt.NDArray[np.float64]) -> Points:

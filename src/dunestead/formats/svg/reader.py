@@ -9,7 +9,7 @@ from functools import lru_cache
 
 import numpy as np
 
-from dunestead.core.artwork.drawing import Clip, Drawing, Notice, Page, Shape
+from dunestead.core.artwork.drawing import Clip, Drawing, Notice, Page, Shape, shape_bounds
 from dunestead.core.errors import ArtworkRefused
 from dunestead.core.geometry.affine import IDENTITY, Affine
 from dunestead.core.geometry.curves import Box, path_bounds
@@ -57,7 +57,7 @@ def read_svg(data: bytes) -> Drawing:
     refine_arcs(root)
     plain = ET.fromstring(normalise(ET.tostring(root)))
     shapes = _Walk(plain).shapes()
-    boxes = [shape.bounds() for shape in shapes]
+    boxes = shape_bounds(shapes)
     _check_precision(boxes)
     page = _page(plain)
     return Drawing(hashlib.sha256(data).hexdigest(), tuple(shapes), (*notices, *_off_page(page, boxes)), page)
