@@ -332,7 +332,7 @@ def _findings(fitness: Fitness) -> list[dict[str, Any]]:
             "at_mm": finding.at,
             "measured_mm": finding.measured,
             "limit_mm": finding.limit,
-            "message": finding.message,
+            "message": finding.message(),
             **({"piece": finding.piece} if finding.piece else {}),
         }
         for finding in fitness.findings

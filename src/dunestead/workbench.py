@@ -9,7 +9,7 @@ from dunestead.core.artwork.painted import paint
 from dunestead.core.errors import BadInput
 from dunestead.core.figures import Catalogue
 from dunestead.core.mask.fates import Fate, check_fates
-from dunestead.core.planning.job import CALLS, Call, Job, start_job
+from dunestead.core.planning.job import Call, Job, start_job
 from dunestead.core.planning.plan import Plan, make_plan
 from dunestead.core.planning.stations import Station, stations_of
 from dunestead.core.planning.steps import Step, all_steps, next_step
@@ -151,7 +151,7 @@ def with_calls(job: Job, plan: Plan, numbers: list[int] | None, call: Call, *, d
     """Return the job with keepers marked as present at a roll-call, or not."""
     keepers = {keeper.number for keeper in plan.cut.keepers}
     chosen = sorted(keepers) if numbers is None else numbers
-    if call not in CALLS or (unknown := [number for number in chosen if number not in keepers]):
+    if unknown := [number for number in chosen if number not in keepers]:
         raise BadInput(f"{unknown[0]} is not a piece that is kept.", "Call only pieces whose fate is to be kept.")
     calls = {number: dict(answered) for number, answered in job.calls.items()}
     for number in chosen:

@@ -237,6 +237,9 @@ def test_files_are_offered_as_downloads(client) -> None:
 def test_the_catalogue_says_what_suits_what(client) -> None:
     catalogue = client.get("/api/catalogue").get_json()
 
+    inches = client.get("/api/catalogue?unit=in").get_json()
+    pocket = next(c for c in inches["cutters"] if c["key"] == "pocket")
+    assert pocket["about"] == "Reaches 4 1/4 in by 11 5/8 in."
     iron_on = next(m for m in catalogue["materials"] if m["key"] == "iron-on")
     assert "jersey" in iron_on["suits"]
     assert "glass" not in iron_on["suits"]

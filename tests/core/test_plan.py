@@ -72,7 +72,7 @@ def test_the_design_lies_in_the_middle_of_the_measured_blank(catalogue) -> None:
         ("sheets", {}, "ready", "proven by a simulated cut"),
         ("sheets", {"material": "paper-coated-up"}, "ready", "mirrored"),
         ("sheets", {"material": "card", "cutter": "wide-roll"}, "warn", "Needs material"),
-        ("tack", {}, "ready", "placements at 160 C"),
+        ("tack", {}, "ready", "placements at 160 °C"),
         ("tack", {"material": "card"}, "ready", "No heat"),
         ("tack", {"surface": "leather", "material": "paper-coated-down"}, "stop", "no heat"),
         ("tack", {"surface": "wood-sealed", "material": "card"}, "warn", "not known to hold"),
@@ -117,7 +117,10 @@ def test_centres_left_in_the_print_stop_the_job(catalogue) -> None:
 def test_sentences_are_in_the_makers_unit(catalogue) -> None:
     plan = plan_for(catalogue, design_width=508.0)
 
-    assert "20 in wide" in stations(catalogue, plan, unit="in")["artwork"].verdict
+    found = stations(catalogue, plan, unit="in")
+    assert "20 in wide" in found["artwork"].verdict
+    assert "320 °F" in found["tack"].verdict
+    assert "fl oz" in found["paint"].verdict
 
 
 def test_steps_come_in_the_order_of_the_work_and_have_their_own_codes(catalogue) -> None:

@@ -48,14 +48,15 @@ def bench() -> Workbench:
 
 
 def _shown(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
-    return job_out(bench().open(job_id, query.unit), bench().catalogue)
+    return job_out(bench().open(job_id, query.unit), bench().catalogue, query.unit)
 
 
 @jobs.get("/catalogue")
+@jobs.input(wire.UnitQuery, location="query")
 @jobs.output(wire.CatalogueOut)
-def get_catalogue() -> wire.CatalogueOut:
+def get_catalogue(query_data: wire.UnitQuery) -> wire.CatalogueOut:
     """Say what there is to choose from."""
-    return catalogue_out(bench().catalogue)
+    return catalogue_out(bench().catalogue, query_data.unit)
 
 
 @jobs.get("/jobs")

@@ -13,6 +13,7 @@ from dunestead.core.planning.job import fits
 from dunestead.core.planning.plan import Plan, coats_of
 from dunestead.core.planning.stations import NAMES, Station
 from dunestead.core.planning.steps import Step
+from dunestead.core.units import show_length
 from dunestead.formats.svg.writer import path_data
 from dunestead.formats.verified import verified_sheets
 from dunestead.workbench import OpenJob
@@ -60,7 +61,7 @@ def _loudest(stations: list[Station]) -> Station | None:
     return None
 
 
-def job_out(opened: OpenJob, catalogue: Catalogue) -> wire.JobOut:
+def job_out(opened: OpenJob, catalogue: Catalogue, unit: str) -> wire.JobOut:
     """Return a job with everything a page of it shows."""
     plan, stored, step = opened.plan, opened.stored, opened.next_step
     job = plan.job
@@ -88,7 +89,7 @@ def job_out(opened: OpenJob, catalogue: Catalogue) -> wire.JobOut:
         next_step=_step(plan, step) if step else None,
         picture=_picture(plan, catalogue),
         pieces=_pieces(plan),
-        findings=_findings(plan),
+        findings=_findings(plan, unit),
         smallest_width=plan.fitness.smallest_width,
         largest_width=_largest_width(plan, catalogue),
         sheets=_sheets(plan),
@@ -186,7 +187,7 @@ def _piece(plan: Plan, piece: LoosePiece, least: float, gap: Gap, is_kept: bool)
     )
 
 
-def _findings(plan: Plan) -> list[wire.FindingOut]:
+def _findings(plan: Plan, unit: str) -> list[wire.FindingOut]:
     heard = [
         wire.FindingOut(
             code=notice.code, severity="warn", at=None, measured=None, limit=None, message=notice.message, piece=None
@@ -200,7 +201,7 @@ def _findings(plan: Plan) -> list[wire.FindingOut]:
             at=_moved(finding.at, plan.origin),
             measured=finding.measured,
             limit=finding.limit,
-            message=finding.message,
+            message=finding.message(unit),
             piece=finding.piece,
         )
         for finding in plan.fitness.findings
@@ -244,20 +245,22 @@ def _shifted(box: Box, by: tuple[float, float]) -> Box:
     return (box[0] + by[0], box[1] + by[1], box[2] + by[0], box[3] + by[1])
 
 
-def catalogue_out(catalogue: Catalogue) -> wire.CatalogueOut:
+def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
     """Return what there is to choose from, and every figure with its reason."""
     surfaces: list[Surface] = list(catalogue.surfaces.values())
     return wire.CatalogueOut(
         surfaces=[wire.ChoiceOut(key=s.key, name=s.name, about=s.prepare, suits=[s.key]) for s in surfaces],
         materials=[
-            wire.ChoiceOut(key=m.key, name=m.name, about=m.facing, suits=[s.key for s in surfaces if fits(m, s)])
+            wire.ChoiceOut(
+                key=m.key, name=m.name, about=f"{m.facing} {m.reuse}", suits=[s.key for s in surfaces if fits(m, s)]
+            )
             for m in catalogue.materials.values()
         ],
         cutters=[
             wire.ChoiceOut(
                 key=c.key,
                 name=c.name,
-                about=f"Reaches {c.reach_width:g} x {c.reach_length:g} mm.",
+                about=f"Reaches {show_length(c.reach_width, unit)} by {show_length(c.reach_length, unit)}.",
                 suits=[s.key for s in surfaces],
             )
             for c in catalogue.cutters.values()
@@ -266,7 +269,7 @@ def catalogue_out(catalogue: Catalogue) -> wire.CatalogueOut:
             wire.ChoiceOut(
                 key=p.key,
                 name=p.name,
-                about=f"Presses {p.plate_width:g} x {p.plate_length:g} mm evenly.",
+                about=f"Presses {show_length(p.plate_width, unit)} by {show_length(p.plate_length, unit)} evenly.",
                 suits=[s.key for s in surfaces if s.heat],
             )
             for p in catalogue.presses.values()

@@ -12,11 +12,8 @@ class Tolerances:
     Attributes
     ----------
     flatness
-        Farthest a flattened curve may stray from the true one. A knife blade is
-        thicker than this by a factor of ten.
-    chord
-        What curves are in fact flattened to: finer than `flatness`, so that the area of a loose
-        piece of a few mm is true to half a percent.
+        Farthest a flattened curve may stray from the true one: a hundredth of a knife blade's
+        thickness, so that the area of a loose piece of 2 mm is true to half a percent.
     grid
         The working grid. Points nearer than this are one point, so that shapes
         meant to share an edge or a corner do share it after single-precision input.
@@ -28,8 +25,7 @@ class Tolerances:
         vertices of a flattened curve.
     """
 
-    flatness: float = 0.02
-    chord: float = 0.0025
+    flatness: float = 0.0025
     grid: float = 0.001
     sliver: float = 0.04
     join_angle: float = 0.35

@@ -6,7 +6,7 @@ from fractions import Fraction
 
 from dunestead.core.errors import BadLength
 
-__all__ = ["MM_PER_INCH", "parse_length", "show_length"]
+__all__ = ["MM_PER_INCH", "parse_length", "several", "show_length", "show_temperature", "show_volume"]
 
 MM_PER_INCH = 25.4
 _MM_PER_UNIT = {"": 1.0, "mm": 1.0, "cm": 10.0, "m": 1000.0, "in": MM_PER_INCH, '"': MM_PER_INCH, "ft": 304.8}
@@ -18,6 +18,7 @@ _LENGTH = re.compile(
 )
 _LONGEST_MM = 50_000.0
 _INCH_PARTS = 16
+_ML_PER_OUNCE = 29.5735
 
 
 def parse_length(text: str, *, what: str = "length", allow_zero: bool = False) -> float:
@@ -85,3 +86,36 @@ def show_length(millimetres: float, unit: str = "mm") -> str:
     decimals = 1 if unit == "cm" or abs(value) < 100 else 0
     shown = f"{math.floor(value * 10**decimals + 0.5) / 10**decimals:.{decimals}f}"
     return f"{shown.removesuffix('.0')} {unit}"
+
+
+def show_temperature(celsius: float, unit: str = "mm") -> str:
+    """Write a temperature for a maker who measures in ``unit``: Fahrenheit goes with inches.
+
+    Examples
+    --------
+    >>> show_temperature(150.0), show_temperature(150.0, "in")
+    ('150 °C', '302 °F')
+    """
+    return f"{celsius * 1.8 + 32:.0f} °F" if unit == "in" else f"{celsius:.0f} °C"
+
+
+def show_volume(millilitres: float, unit: str = "mm") -> str:
+    """Write a volume for a maker who measures in ``unit``: fluid ounces go with inches.
+
+    Examples
+    --------
+    >>> show_volume(59.147), show_volume(59.147, "in")
+    ('59 ml', '2.0 fl oz')
+    """
+    return f"{millilitres / _ML_PER_OUNCE:.1f} fl oz" if unit == "in" else f"{millilitres:.0f} ml"
+
+
+def several(count: int, what: str) -> str:
+    """Write a count with its noun.
+
+    Examples
+    --------
+    >>> several(1, "sheet"), several(0, "sheet")
+    ('1 sheet', '0 sheets')
+    """
+    return f"{count} {what}" if count == 1 else f"{count} {what}s"

@@ -25,8 +25,6 @@ class StoredJob:
     ----------
     seq
         Revision in force; a change names it, so that no change of another window is overwritten.
-    changed_at
-        When it was last changed.
     undo, redo
         What the last change was, and what the last undone one was; None when there is none.
     """
@@ -36,7 +34,6 @@ class StoredJob:
     artwork_name: str
     artwork: bytes
     seq: int
-    changed_at: datetime
     undo: str | None
     redo: str | None
     put_away: bool
@@ -136,7 +133,6 @@ def _stored(row: JobRow) -> StoredJob:
         artwork_name=row.artwork_name,
         artwork=row.artwork.data,
         seq=row.head,
-        changed_at=now.at,
         undo=now.label if row.head > 1 else None,
         redo=following.label if following else None,
         put_away=row.put_away_at is not None,

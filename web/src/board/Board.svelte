@@ -41,7 +41,7 @@
   });
 
   $effect(() => {
-    void attempt(async () => void (surfaces = (await getCatalogue()).surfaces));
+    void attempt(async () => void (surfaces = (await getCatalogue(settings.unit)).surfaces));
   });
 
   async function begin(file: File, surface: string): Promise<void> {

@@ -39,7 +39,7 @@
     untrack(() => void asked.load());
   });
   $effect(() => {
-    getCatalogue().then(
+    getCatalogue(settings.unit).then(
       (found) => (catalogue = found),
       () => undefined,
     );

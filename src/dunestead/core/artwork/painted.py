@@ -25,7 +25,7 @@ __all__ = ["Painted", "paint"]
 _MOST_VERTICES = 400_000
 _LIGHT = 0.5
 _MOST_PASSES = 4
-# Curves are flattened far finer than promised, so the estimate may be short by nearly a half.
+# Curves may be twice as coarse as meant and still be true to 0.02 mm, so the estimate may be short by nearly a half.
 _SLACK = 1.9
 _TALLEST_MM = 50_000.0
 _POLYGON = 3
@@ -157,7 +157,7 @@ def _by_colour(shapes: tuple[Shape, ...], to_mm: Affine) -> dict[str, shapely.Mu
 def _fill_regions(shapes: Sequence[Shape], to_mm: Affine) -> Iterator[BaseGeometry]:
     """Yield the region of each shape's fill, on the working grid; all are flattened in one go."""
     paths = [shape.path.carried(shape.transform.then(to_mm)) for shape in shapes]
-    lines = iter(flatten(join_paths(paths), IDENTITY, TOLERANCES.chord))
+    lines = iter(flatten(join_paths(paths), IDENTITY, TOLERANCES.flatness))
     for shape, path in zip(shapes, paths, strict=True):
         contours = [_snap(line.points) for line in islice(lines, len(path.closed))]
         _count(sum(map(len, contours)))
@@ -169,7 +169,7 @@ def _stroke_region(shape: Shape, pen: Pen, to_mm: Affine) -> BaseGeometry:
     whole = shape.transform.then(to_mm)
     if whole.determinant == 0:
         return shapely.MultiPolygon()
-    tolerance = TOLERANCES.chord / whole.stretch
+    tolerance = TOLERANCES.flatness / whole.stretch
     lines = flatten(shape.path, IDENTITY, tolerance, widest_turn=turn_for_pen(pen.width, tolerance))
     _count(sum(len(line.points) for line in lines))
     outline = affinity.affine_transform(outline_strokes(lines, pen, tolerance), whole.for_shapely())

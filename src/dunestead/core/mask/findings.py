@@ -18,6 +18,11 @@ __all__ = ["Finding", "Fitness", "Limits", "Severity", "judge", "limits_for"]
 
 Severity = Literal["stop", "warn", "note"]
 _MOST_FINDINGS = 60
+_THIN = {"stroke-thin": "The painted stroke", "web-thin": "The mask between two windows"}
+_COUNTED = {
+    "must-bridge": "Loose pieces: {count}. A mask that is used again needs every one bridged.",
+    "many-pieces": "{count} loose pieces are more than the {most} one places by hand with patience. Bridge some.",
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,8 +39,14 @@ class Finding:
         Where, mm from the top left of the painted box.
     measured, limit
         mm, or a count for ``many-pieces`` and ``must-bridge``.
+    subject
+        The surface or material that sets the limit.
+    run
+        How long a thin stretch is, mm.
     piece
         Number of the loose piece it is about, if any.
+    more
+        How many more places are like it and not listed.
     """
 
     code: str
@@ -43,8 +54,24 @@ class Finding:
     at: tuple[float, float]
     measured: float
     limit: float
-    message: str
+    subject: str
+    run: float = 0.0
     piece: int | None = None
+    more: int = 0
+
+    def message(self, unit: str = "mm") -> str:
+        """Say it in a sentence, lengths in the maker's unit."""
+        measured, limit = show_length(self.measured, unit), show_length(self.limit, unit)
+        if self.code == "part-small":
+            return (
+                f"Loose piece {self.piece} is {measured} at its narrowest; {self.subject} wants {limit}. "
+                "Bridge it or leave it out."
+            )
+        if self.code in _COUNTED:
+            return _COUNTED[self.code].format(count=int(self.measured), most=int(self.limit))
+        over = f" over {show_length(self.run, unit)}" if self.run > self.measured else ""
+        more = f" {self.more} more places are like it." if self.more else ""
+        return f"{_THIN[self.code]} is {measured}{over} wide; {self.subject} wants {limit}.{more}"
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,9 +138,9 @@ def judge(
     widths = measure_widths(painted, mask.loose, min(surface.stroke, surface.web))
     small = material.least_part
     findings = [
-        *_thin(widths.strokes, limits.stroke, "stroke-thin", f"The painted stroke is {{}} wide; {surface.name} wants"),
-        *_thin(widths.webs, limits.web, "web-thin", f"The mask between two windows is {{}} wide; {surface.name} wants"),
-        *_small_parts(mask, widths, limits.part),
+        *_thin(widths.strokes, limits.stroke, "stroke-thin", surface.name),
+        *_thin(widths.webs, limits.web, "web-thin", surface.name),
+        *_small_parts(mask, widths, limits.part, material.name),
         *_too_many(mask, material, limits.most_pieces),
     ]
     stroke, web = _least(widths.strokes), _least(widths.webs)
@@ -133,7 +160,7 @@ def _least(side: AxisSide) -> float | None:
     return found[0] if found else None
 
 
-def _thin(side: AxisSide, limit: Figure, code: str, words: str) -> Iterator[Finding]:
+def _thin(side: AxisSide, limit: Figure, code: str, subject: str) -> Iterator[Finding]:
     """Yield a finding for each connected stretch of axis under the limit, the narrowest first."""
     under = side.diameter < limit.value * (1 - 1e-6)
     if not under.any():
@@ -147,21 +174,20 @@ def _thin(side: AxisSide, limit: Figure, code: str, words: str) -> Iterator[Find
     _, first = np.unique(stretch[order], return_index=True)
     worst = order[np.sort(first)]
     for i in worst[:_MOST_FINDINGS]:
-        width, run = float(side.diameter[i]), float(length[stretch[i]])
-        over = f" over {show_length(run)}" if run > width else ""
-        more = len(worst) - _MOST_FINDINGS if i == worst[:_MOST_FINDINGS][-1] else 0
+        width = float(side.diameter[i])
         yield Finding(
             code,
             "stop" if width < limit.low else "warn",
             (float(side.at[i, 0]), float(side.at[i, 1])),
             width,
             limit.value,
-            f"{words.format(show_length(width) + over)} {show_length(limit.value)}."
-            + (f" {more} more places are like it." if more > 0 else ""),
+            subject,
+            run=float(length[stretch[i]]),
+            more=max(len(worst) - _MOST_FINDINGS, 0) if i == worst[:_MOST_FINDINGS][-1] else 0,
         )
 
 
-def _small_parts(mask: Mask, widths: Widths, limit: Figure | None) -> Iterator[Finding]:
+def _small_parts(mask: Mask, widths: Widths, limit: Figure | None, subject: str) -> Iterator[Finding]:
     for piece, width in zip(mask.loose, widths.parts, strict=True):
         if limit and width < limit.value * (1 - 1e-6):
             yield Finding(
@@ -170,9 +196,8 @@ def _small_parts(mask: Mask, widths: Widths, limit: Figure | None) -> Iterator[F
                 piece.centroid,
                 width,
                 limit.value,
-                f"Loose piece {piece.number} is {show_length(width)} at its narrowest; "
-                f"this material wants {show_length(limit.value)}. Bridge it or leave it out.",
-                piece.number,
+                subject,
+                piece=piece.number,
             )
 
 
@@ -182,20 +207,6 @@ def _too_many(mask: Mask, material: Material, most: int) -> Iterator[Finding]:
         return
     first = mask.loose[0].centroid
     if material.least_part is None:
-        yield Finding(
-            "must-bridge",
-            "warn",
-            first,
-            float(count),
-            0.0,
-            f"{count} loose piece{'s' if count > 1 else ''}: a mask that is used again needs every one bridged.",
-        )
+        yield Finding("must-bridge", "warn", first, float(count), 0.0, material.name)
     elif count > most:
-        yield Finding(
-            "many-pieces",
-            "warn",
-            first,
-            float(count),
-            float(most),
-            f"{count} loose pieces are more than the {most} one places by hand with patience. Bridge some.",
-        )
+        yield Finding("many-pieces", "warn", first, float(count), float(most), material.name)

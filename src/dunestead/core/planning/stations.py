@@ -8,7 +8,7 @@ from typing import Literal
 from dunestead.core.figures import Catalogue
 from dunestead.core.planning.plan import Plan
 from dunestead.core.planning.steps import Step
-from dunestead.core.units import show_length
+from dunestead.core.units import several, show_length, show_temperature, show_volume
 
 __all__ = ["NAMES", "Row", "State", "Station", "stations_of"]
 
@@ -55,11 +55,11 @@ def stations_of(plan: Plan, steps: Sequence[Step], catalogue: Catalogue, unit: s
     outcome = {
         "blank": _blank(plan, unit),
         "artwork": _artwork(plan, catalogue, unit),
-        "mask": _mask(plan),
+        "mask": _mask(plan, unit),
         "sheets": _sheets(plan, unit),
         "weed": _weed(plan),
-        "tack": _tack(plan),
-        "paint": _paint(plan),
+        "tack": _tack(plan, unit),
+        "paint": _paint(plan, unit),
         "peel": _peel(plan, now),
         "cure": _cure(plan, now),
         "record": _record(plan),
@@ -129,9 +129,8 @@ def _artwork(plan: Plan, catalogue: Catalogue, unit: str) -> Outcome:
     stops = [f for f in fitness.findings if f.severity == "stop" and f.code in ("stroke-thin", "web-thin")]
     warns = [f for f in fitness.findings if f.severity == "warn" and f.code in ("stroke-thin", "web-thin")]
     if stops or warns:
-        count = len(stops) or len(warns)
-        places = f"{count} place{'' if count == 1 else 's'}"
-        verdict = f"Too fine in {places}; holds from {show_length(fitness.smallest_width, unit)} wide."
+        places, enough = several(len(stops) or len(warns), "place"), show_length(fitness.smallest_width, unit)
+        verdict = f"Too fine in {places}; holds from {enough} wide."
         return "stop" if stops else "warn", verdict, rows
     if over > 0.05 - margin:
         return (
@@ -142,7 +141,7 @@ def _artwork(plan: Plan, catalogue: Catalogue, unit: str) -> Outcome:
     return "ready", f"{show_length(painted.width, unit)} wide, holds on this surface.", rows
 
 
-def _mask(plan: Plan) -> Outcome:
+def _mask(plan: Plan, unit: str) -> Outcome:
     cut, mask = plan.cut, plan.mask
     undecided = [piece.number for piece in mask.loose if piece.number not in plan.job.fates]
     rows = [
@@ -160,7 +159,7 @@ def _mask(plan: Plan) -> Outcome:
     ]
     if plan.fitness.least_part is not None:
         why = (
-            f"{plan.choices.material.name} wants {plan.choices.material.least_part:g} mm."
+            f"{plan.choices.material.name} wants {show_length(plan.choices.material.least_part, unit)}."
             if plan.choices.material.least_part
             else ""
         )
@@ -215,7 +214,7 @@ def _sheets(plan: Plan, unit: str) -> Outcome:
     if needed > stock:
         verdict = f"Needs material {show_length(needed, unit)} wide; it usually comes {show_length(stock, unit)}."
         return "warn", verdict, rows
-    return "ready", f"{count} sheet{'' if count == 1 else 's'}, cut {facing_word}, proven by a simulated cut.", rows
+    return "ready", f"{several(count, 'sheet')}, cut {facing_word}, proven by a simulated cut.", rows
 
 
 def _weed(plan: Plan) -> Outcome:
@@ -230,10 +229,10 @@ def _weed(plan: Plan) -> Outcome:
     if keepers and "weed-dish" in plan.job.ticks and in_dish < keepers:
         return "stop", f"{keepers - in_dish} of {keepers} keepers are not in the dish.", rows
     dish = f", {keepers} to the dish" if keepers else ""
-    return "ready", f"{windows} window{'' if windows == 1 else 's'} out{dish}.", rows
+    return "ready", f"{several(windows, 'window')} out{dish}.", rows
 
 
-def _tack(plan: Plan) -> Outcome:
+def _tack(plan: Plan, unit: str) -> Outcome:
     pressing, pinning, tape = plan.pressing, plan.pinning, plan.tape
     rows = [
         Row(f"Artwork from the {side}", "length", getattr(tape, side)) for side in ("left", "right", "top", "bottom")
@@ -263,18 +262,16 @@ def _tack(plan: Plan) -> Outcome:
             f"{plan.choices.material.name} is not known to hold on {plan.choices.surface.name.lower()}.",
             rows,
         )
-    if pressing.placements:
-        count = len(pressing.placements)
-        verdict = (
-            f"{count} placement{'' if count == 1 else 's'} at {pressing.temperature:g} C, {pressing.seconds:g} s each"
-        )
+    if pressing.placements and pressing.temperature:
+        heat = show_temperature(pressing.temperature, unit)
+        verdict = f"{several(len(pressing.placements), 'placement')} at {heat}, {pressing.seconds:g} s each"
     else:
         verdict = "No heat: laid on and rubbed down"
     pins = f"; {len(pinning.pins)} pins" if pinning.pins else ""
     return "ready", f"{verdict}{pins}.", rows
 
 
-def _paint(plan: Plan) -> Outcome:
+def _paint(plan: Plan, unit: str) -> Outcome:
     need, paint = plan.paint, plan.choices.paint
     done = sum(f"paint-coat-{coat}" in plan.job.ticks for coat in range(1, need.coats + 1))
     rows = [
@@ -291,7 +288,7 @@ def _paint(plan: Plan) -> Outcome:
         rows.append(Row("Cans", "count", need.cans, "Part of each can drifts past."))
     if plan.choices.surface.family not in paint.families:
         return "warn", f"{paint.name} is not meant for {plan.choices.surface.name.lower()}.", rows
-    amount = f"{need.total_ml:.0f} ml of {paint.name.lower()} in {need.coats} coat{'' if need.coats == 1 else 's'}"
+    amount = f"{show_volume(need.total_ml, unit)} of {paint.name.lower()} in {several(need.coats, 'coat')}"
     return "ready", f"{amount}; {done} done." if done else f"{amount}.", rows
 
 

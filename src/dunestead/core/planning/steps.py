@@ -7,7 +7,7 @@ from dunestead.core.figures import HandTimes
 from dunestead.core.planning.cautions import CAUTIONS
 from dunestead.core.planning.job import Call
 from dunestead.core.planning.plan import Plan
-from dunestead.core.units import show_length
+from dunestead.core.units import several, show_length, show_temperature, show_volume
 
 __all__ = ["Step", "all_steps", "next_step"]
 
@@ -51,7 +51,7 @@ def all_steps(plan: Plan, hand: HandTimes, unit: str) -> list[Step]:
         *_cut(plan, hand),
         *_weed(plan, hand),
         *_tack(plan, hand, unit),
-        *_paint(plan, hand),
+        *_paint(plan, hand, unit),
         *_peel(plan, hand),
         *_cure(plan),
         Step(
@@ -110,7 +110,7 @@ def _weed(plan: Plan, hand: HandTimes) -> Iterator[Step]:
     yield Step(
         "weed-windows",
         "weed",
-        f"Weed {_several(windows, 'window')}",
+        f"Weed {several(windows, 'window')}",
         "The parts to be painted go; everything else stays. Hold down the part that stays.",
         (windows * hand.weed_piece + cut_cm * hand.weed_cm) / 60,
         caution=CAUTIONS["knife"],
@@ -119,7 +119,7 @@ def _weed(plan: Plan, hand: HandTimes) -> Iterator[Step]:
         yield Step(
             "weed-dish",
             "weed",
-            f"Roll-call: {_several(keepers, 'keeper')} in the dish",
+            f"Roll-call: {several(keepers, 'keeper')} in the dish",
             "Tick each number as it goes into the dish.",
             call="dish",
         )
@@ -140,12 +140,12 @@ def _tack(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
         "Middle down first, then outwards.",
         hand.position / 60,
     )
-    if pressing.placements:
-        count = len(pressing.placements)
+    if pressing.placements and pressing.temperature:
+        count, heat = len(pressing.placements), show_temperature(pressing.temperature, unit)
         yield Step(
             "tack-pressed",
             "tack",
-            f"Press {_several(count, 'placement')} at {pressing.temperature:g} C, {pressing.seconds:g} s each",
+            f"Press {several(count, 'placement')} at {heat}, {pressing.seconds:g} s each",
             plan.choices.material.tack,
             count * (pressing.seconds + hand.placement_move) / 60,
             caution=CAUTIONS["iron"],
@@ -158,7 +158,7 @@ def _tack(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
         yield Step(
             "tack-placed",
             "tack",
-            f"Roll-call: place {_several(keepers, 'keeper')}",
+            f"Roll-call: place {several(keepers, 'keeper')}",
             "By the numbered map; lay the cut-outs back in as a guide. Press and lift, with paper between.",
             keepers * hand.place_keeper / 60,
             call="placed",
@@ -188,18 +188,19 @@ def _tack(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
         )
 
 
-def _paint(plan: Plan, hand: HandTimes) -> Iterator[Step]:
+def _paint(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
     paint, need = plan.choices.paint, plan.paint
     caution = " ".join(CAUTIONS[key] for key in paint.cautions) or None
     area = sum(colour.area for colour in need.colours) / _DM2
     dab = hand.dab_dm2_coir if plan.choices.surface.family == "coir" else hand.dab_dm2_cloth
     seconds = area * (hand.spray_dm2 if paint.technique in ("spray", "airbrush") else dab)
+    coat_ml = sum(colour.coat_ml for colour in need.colours)
     for coat in range(1, need.coats + 1):
         wait = f" Next coat after {paint.next_coat * plan.timeline.factor:.0f} min." if coat < need.coats else ""
         yield Step(
             f"paint-coat-{coat}",
             "paint",
-            f"Coat {coat} of {need.coats}: about {need.total_ml / need.coats / plan.job.copies:.0f} ml",
+            f"Coat {coat} of {need.coats}: about {show_volume(coat_ml, unit)}",
             _how(paint.technique, coat, coarse=plan.choices.surface.family == "coir") + wait,
             seconds / 60,
             caution=caution,
@@ -230,7 +231,7 @@ def _peel(plan: Plan, hand: HandTimes) -> Iterator[Step]:
     calling = Step(
         "peel-lifted",
         "peel",
-        f"Roll-call: lift {_several(keepers, 'keeper')}",
+        f"Roll-call: lift {several(keepers, 'keeper')}",
         (f"{window} " if peel.keepers_first else "")
         + "With tweezers; tick each number, so that none stays in the print.",
         keepers * hand.peel_keeper / 60,
@@ -249,7 +250,7 @@ def _peel(plan: Plan, hand: HandTimes) -> Iterator[Step]:
         )
     gaps = len(plan.cut.bridges)
     detail = (
-        f"{gaps} bridge gap{'' if gaps == 1 else 's'}, bare spots, and bleeds in the colour of the ground."
+        f"{several(gaps, 'bridge gap')}, bare spots, and bleeds in the colour of the ground."
         if gaps
         else "Bare spots, and bleeds in the colour of the ground."
     )
@@ -273,10 +274,6 @@ def _cure(plan: Plan) -> Iterator[Step]:
     yield Step("cure-used", "cure", "Put it to use", f"{_hours(minutes['use'])} after the last coat.", caution=caution)
     if "wash" in minutes:
         yield Step("cure-washed", "cure", "First wash", f"Not before {_hours(minutes['wash'])} after the last coat.")
-
-
-def _several(count: int, what: str) -> str:
-    return f"{count} {what}" if count == 1 else f"{count} {what}s"
 
 
 def _hours(minutes: float) -> str:

@@ -44,7 +44,7 @@ def read_cut_file(data: bytes) -> CutFile:
         to_mm = Affine.translation(-page.x, -page.y).then(Affine.scaling(page.unit_mm))
     paths = []
     for shape in shapes:
-        for line in flatten(shape.path, shape.transform.then(to_mm), TOLERANCES.chord):
+        for line in flatten(shape.path, shape.transform.then(to_mm), TOLERANCES.flatness):
             points = line.points
             if line.closed and not np.array_equal(points[0], points[-1]):
                 points = np.vstack([points, points[:1]])

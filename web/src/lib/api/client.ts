@@ -56,7 +56,8 @@ const whole = async <T>(asked: Promise<{ data?: unknown; error?: unknown }>) => 
 
 const at = (id: number, unit: Unit) => ({ params: { path: { job_id: id }, query: { unit } } });
 
-export const getCatalogue = () => answer(api.GET('/api/catalogue'));
+export const getCatalogue = (unit: Unit) =>
+  answer(api.GET('/api/catalogue', { params: { query: { unit } } }));
 export const getBoard = (unit: Unit) =>
   whole<{ jobs: Card[] }>(api.GET('/api/jobs', { params: { query: { unit } } }));
 export const getJob = (id: number, unit: Unit) => whole<Job>(api.GET('/api/jobs/{job_id}', at(id, unit)));

@@ -50,7 +50,9 @@ export interface paths {
         /** Say what there is to choose from. */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -64,6 +66,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["CatalogueOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
                     };
                 };
             };
