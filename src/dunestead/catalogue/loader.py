@@ -7,7 +7,20 @@ from importlib import resources
 from types import MappingProxyType
 from typing import Any
 
-from dunestead.core.figures import Catalogue, Cutter, Figure, HandTimes, Material, Paint, Press, Surface
+from dunestead.core.figures import (
+    Catalogue,
+    Cutter,
+    Distances,
+    FaceRow,
+    Figure,
+    GarmentPlacement,
+    GarmentSize,
+    HandTimes,
+    Material,
+    Paint,
+    Press,
+    Surface,
+)
 
 __all__ = ["load_catalogue"]
 
@@ -25,12 +38,17 @@ def load_catalogue() -> Catalogue:
     """
     surfaces, materials, paints = _read("surfaces"), _read("materials"), _read("paints")
     devices, workshop = _read("cutters"), _read("workshop")
+    garments, faces = _read("garments"), _read("faces")
     return Catalogue(
         surfaces=_freeze({key: _surface(key, row) for key, row in _rows(surfaces)}),
         materials=_freeze({key: _material(key, row) for key, row in _rows(materials)}),
         cutters=_freeze({key: Cutter(key=key, **row) for key, row in devices["cutter"].items()}),
         presses=_freeze({key: Press(key=key, **row) for key, row in devices["press"].items()}),
         paints=_freeze({key: _paint(key, row) for key, row in _rows(paints)}),
+        garments=_freeze({key: GarmentSize(key=key, **row) for key, row in garments["size"].items()}),
+        placements=_freeze({key: _placement(key, row) for key, row in garments["placement"].items()}),
+        faces=_freeze({key: _face(key, row) for key, row in faces["face"].items()}),
+        face_kinds=_freeze(dict(faces["kind"])),
         hand=HandTimes(**{name: row["value"] for name, row in workshop["hand"].items()}),
         figures=_freeze(
             {
@@ -39,6 +57,7 @@ def load_catalogue() -> Catalogue:
                 **dict(_figures("paint", paints["figures"], dict(_rows(paints)))),
                 **dict(_figures("cutter", devices["figures"], devices["cutter"])),
                 **dict(_figures("press", devices["figures"], devices["press"])),
+                **dict(_figures("garment", garments["figures"], garments["size"])),
                 **{("hand", "median", name): Figure(**row) for name, row in workshop["hand"].items()},
                 **{("workshop", "room", name): Figure(**row) for name, row in workshop["workshop"].items()},
             }
@@ -64,7 +83,7 @@ def _surface(key: str, row: Table) -> Surface:
 
 
 def _material(key: str, row: Table) -> Material:
-    optional = {"least_part": None, "heat": None, "peel": None}
+    optional = {"least_part": None, "heat": None, "peel": None, "wash_every": None}
     return Material(**{"key": key, **optional, **row, "works_on": tuple(row["works_on"])})
 
 
@@ -74,6 +93,16 @@ def _paint(key: str, row: Table) -> Paint:
     lists = {"families": tuple(row["families"]), "cautions": tuple(row["cautions"]), "peel": _freeze(row["peel"])}
     optional = {"transfer": 1.0, "can_ml": None, "wash": None}
     return Paint(**{"key": key, "coats_low": low, "coats_high": high, **optional, **rest, **lists})
+
+
+def _placement(key: str, row: Table) -> GarmentPlacement:
+    sizes = row["drop"]
+    by_size = {size: Distances(row["drop"][size], row["across"][size], row["widest"][size]) for size in sizes}
+    return GarmentPlacement(key, row["name"], row["about"], _freeze(by_size))
+
+
+def _face(key: str, row: Table) -> FaceRow:
+    return FaceRow(key, row["name"], row["kind"], bool(row.get("joined", False)))
 
 
 def _figures(table: str, kinds: Table, rows: Mapping[str, Table]) -> Iterator[tuple[tuple[str, str, str], Figure]]:

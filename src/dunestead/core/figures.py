@@ -13,7 +13,11 @@ from dunestead.core.errors import UnknownKey
 __all__ = [
     "Catalogue",
     "Cutter",
+    "Distances",
+    "FaceRow",
     "Figure",
+    "GarmentPlacement",
+    "GarmentSize",
     "HandTimes",
     "Material",
     "Paint",
@@ -96,6 +100,12 @@ class Material:
         Starting cut settings: gram, count, mm/s.
     works_on
         Families of surfaces, or single surfaces.
+    stock_width, price
+        Usual width of its roll or sheet, mm; money a m².
+    uses, wash_every
+        Prints from one mask, and how many of them between washes, None where it is not washed.
+    colour
+        As it usually comes.
     peel
         When it comes off whatever the paint; None where the paint decides.
     """
@@ -114,6 +124,10 @@ class Material:
     reuse: str
     works_on: tuple[str, ...]
     stock_width: float
+    price: float
+    uses: int
+    wash_every: int | None
+    colour: str
     facing: str
     tack: str
     peel: PeelTime | None
@@ -206,10 +220,54 @@ class HandTimes:
     barrier: float
     position: float
     lay: float
+    wash: float
     count_pins: float
 
 
-Row = TypeVar("Row", Surface, Material, Cutter, Press, Paint)
+@dataclass(frozen=True, slots=True)
+class GarmentSize:
+    """A size of garment laid flat, mm."""
+
+    key: str
+    name: str
+    width: float
+    height: float
+
+
+@dataclass(frozen=True, slots=True)
+class Distances:
+    """Starting distances of a design on a garment of one size, mm."""
+
+    drop: float
+    across: float
+    widest: float
+
+
+@dataclass(frozen=True, slots=True)
+class GarmentPlacement:
+    """A usual place for a design on a garment, with distances by size."""
+
+    key: str
+    name: str
+    about: str
+    by_size: Mapping[str, Distances]
+
+    def at(self, size: str) -> Distances:
+        """Return the distances for a size."""
+        return self.by_size[size]
+
+
+@dataclass(frozen=True, slots=True)
+class FaceRow:
+    """A shipped face: its kind, and whether its letters join into one piece."""
+
+    key: str
+    name: str
+    kind: str
+    joined: bool
+
+
+Row = TypeVar("Row", Surface, Material, Cutter, Press, Paint, GarmentSize, GarmentPlacement, FaceRow)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -221,6 +279,10 @@ class Catalogue:
     cutters: Mapping[str, Cutter]
     presses: Mapping[str, Press]
     paints: Mapping[str, Paint]
+    garments: Mapping[str, GarmentSize]
+    placements: Mapping[str, GarmentPlacement]
+    faces: Mapping[str, FaceRow]
+    face_kinds: Mapping[str, str]
     hand: HandTimes
     figures: Mapping[tuple[str, str, str], Figure]
     workshop: Mapping[str, float]
@@ -244,6 +306,18 @@ class Catalogue:
     def paint(self, key: str) -> Paint:
         """Return a paint; raises `UnknownKey` where there is none."""
         return _pick("paint", self.paints, key)
+
+    def garment(self, key: str) -> GarmentSize:
+        """Return a garment size; raises `UnknownKey` where there is none."""
+        return _pick("garment size", self.garments, key)
+
+    def placement(self, key: str) -> GarmentPlacement:
+        """Return a placement on a garment; raises `UnknownKey` where there is none."""
+        return _pick("placement on a garment", self.placements, key)
+
+    def face(self, key: str) -> FaceRow:
+        """Return a shipped face; raises `UnknownKey` where there is none."""
+        return _pick("face", self.faces, key)
 
 
 def _pick(kind: str, rows: Mapping[str, Row], key: str) -> Row:

@@ -20,6 +20,9 @@ class Tolerances:
     sliver
         A part of the mask nowhere wider than this is an artefact of two flattened
         curves lying along each other, not a piece anyone could lift.
+    hair
+        A slit of mask narrower than this, a tenth of a blade's thickness, is none: what hangs by it alone
+        falls out. Lettering has such slits where its outlines were rounded to the font's own grid.
     join_angle
         Turns sharper than this many radians are corners of a stroke; gentler ones are
         vertices of a flattened curve.
@@ -28,6 +31,7 @@ class Tolerances:
     flatness: float = 0.0025
     grid: float = 0.001
     sliver: float = 0.04
+    hair: float = 0.04
     join_angle: float = 0.35
 
 

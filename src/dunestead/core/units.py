@@ -6,7 +6,7 @@ from fractions import Fraction
 
 from dunestead.core.errors import BadLength
 
-__all__ = ["MM_PER_INCH", "parse_length", "several", "show_length", "show_temperature", "show_volume"]
+__all__ = ["MM_PER_INCH", "parse_length", "several", "show_area", "show_length", "show_temperature", "show_volume"]
 
 MM_PER_INCH = 25.4
 _MM_PER_UNIT = {"": 1.0, "mm": 1.0, "cm": 10.0, "m": 1000.0, "in": MM_PER_INCH, '"': MM_PER_INCH, "ft": 304.8}
@@ -86,6 +86,19 @@ def show_length(millimetres: float, unit: str = "mm") -> str:
     decimals = 1 if unit == "cm" or abs(value) < 100 else 0
     shown = f"{math.floor(value * 10**decimals + 0.5) / 10**decimals:.{decimals}f}"
     return f"{shown.removesuffix('.0')} {unit}"
+
+
+def show_area(square_millimetres: float, unit: str = "mm") -> str:
+    """Write an area for a maker who measures in ``unit``.
+
+    Examples
+    --------
+    >>> show_area(523.0), show_area(1290.32, "in")
+    ('5.2 cm²', '2.0 sq in')
+    """
+    if unit == "in":
+        return f"{square_millimetres / MM_PER_INCH**2:.1f} sq in"
+    return f"{square_millimetres / 100:.1f} cm²"
 
 
 def show_temperature(celsius: float, unit: str = "mm") -> str:

@@ -1,6 +1,7 @@
 """The painted region: union of all that a drawing paints, at the size it will have."""
 
-from collections.abc import Iterator, Sequence
+import math
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import lru_cache
 from itertools import islice
@@ -16,11 +17,12 @@ from dunestead.core.errors import ArtworkEmpty, ArtworkRefused
 from dunestead.core.geometry.affine import IDENTITY, Affine
 from dunestead.core.geometry.curves import Box, flatten, join_paths
 from dunestead.core.geometry.groups import group_labels
+from dunestead.core.geometry.hairs import close_hairs
 from dunestead.core.geometry.rings import fill
 from dunestead.core.geometry.strokes import Pen, outline_strokes, turn_for_pen
 from dunestead.core.tolerances import TOLERANCES
 
-__all__ = ["Painted", "paint"]
+__all__ = ["Painted", "paint", "paint_again", "paint_alone", "unite"]
 
 _MOST_VERTICES = 400_000
 _LIGHT = 0.5
@@ -28,6 +30,7 @@ _MOST_PASSES = 4
 # Curves may be twice as coarse as meant and still be true to 0.02 mm, so the estimate may be short by nearly a half.
 _SLACK = 1.9
 _TALLEST_MM = 50_000.0
+_SAME_SIZE = 1.3
 _POLYGON = 3
 
 
@@ -39,18 +42,22 @@ class Painted:
     ----------
     key
         Identifies drawing and size.
+    form
+        Identifies what is painted whatever its size; None where not all of it grows with the size.
     region
         Union over all colours; polygons that meet in corners only stay apart.
     colours
         Region of each colour by ``#rrggbb``, in the order first met.
+        Slits too fine to be mask are closed in ``region`` only.
     to_mm
         Carries drawing units to mm.
     """
 
     key: str
     region: shapely.MultiPolygon = field(compare=False)
-    colours: dict[str, BaseGeometry] = field(compare=False)
+    colours: Mapping[str, shapely.MultiPolygon] = field(compare=False)
     to_mm: Affine = field(compare=False)
+    form: str | None = field(default=None, compare=False)
 
     @property
     def bbox(self) -> Box:
@@ -90,7 +97,7 @@ def paint(drawing: Drawing, width_mm: float) -> Painted:
     for _ in range(_MOST_PASSES):
         to_mm = _fit(box, width_mm)
         by_colour = _by_colour(drawing.shapes, to_mm)
-        region = _union(list(by_colour.values())) if len(by_colour) != 1 else next(iter(by_colour.values()))
+        region = unite(list(by_colour.values())) if len(by_colour) != 1 else next(iter(by_colour.values()))
         if region.is_empty:
             raise _nothing_painted(drawing)
         x0, y0, x1, y1 = region.bounds
@@ -102,7 +109,22 @@ def paint(drawing: Drawing, width_mm: float) -> Painted:
     settle = Affine.translation(-x0, -y0).then(Affine.scaling(width_mm / (x1 - x0)))
     final = {colour: _carried(part, settle) for colour, part in by_colour.items()}
     whole = _multi(_carried(region, settle)) if len(final) > 1 else _multi(next(iter(final.values())))
-    return Painted(f"{drawing.digest}@{width_mm:.4f}", whole, final, to_mm.then(settle))
+    whole = close_hairs(whole, TOLERANCES.hair)
+    return Painted(f"{drawing.digest}@{width_mm:.4f}", whole, final, to_mm.then(settle), drawing.digest)
+
+
+def paint_again(drawing: Drawing, width_mm: float) -> Painted:
+    """Return what `paint` does, for a design that is sized again and again: sizes near each other are painted once.
+
+    Curves are then a little finer than they need be.
+    """
+    looked_at = _SAME_SIZE ** math.ceil(math.log(width_mm, _SAME_SIZE))
+    once = paint(drawing, looked_at)
+    settle = Affine.scaling(width_mm / once.width)
+    colours = {colour: _carried(part, settle) for colour, part in once.colours.items()}
+    whole = _carried(once.region, settle)
+    key = f"{drawing.digest}@{width_mm:.4f}"
+    return Painted(key, whole, colours, once.to_mm.then(settle), drawing.digest)
 
 
 def _fit(box: Box, width_mm: float) -> Affine:
@@ -151,7 +173,12 @@ def _by_colour(shapes: tuple[Shape, ...], to_mm: Affine) -> dict[str, shapely.Mu
                     clip_cache[id(clip)] = _clip_region(clip, to_mm)
                 region = shapely.intersection(region, clip_cache[id(clip)])
             parts.setdefault(colour, []).append(region)
-    return {colour: united for colour, found in parts.items() if not (united := _union(found)).is_empty}
+    return {colour: united for colour, found in parts.items() if not (united := unite(found)).is_empty}
+
+
+def paint_alone(shape: Shape, to_mm: Affine) -> BaseGeometry:
+    """Return the region that one shape's fill paints."""
+    return next(_fill_regions([shape], to_mm))
 
 
 def _fill_regions(shapes: Sequence[Shape], to_mm: Affine) -> Iterator[BaseGeometry]:
@@ -204,7 +231,7 @@ def _luminance(colour: str) -> float:
     return 0.2126 * red + 0.7152 * green + 0.0722 * blue
 
 
-def _union(parts: list[BaseGeometry]) -> shapely.MultiPolygon:
+def unite(parts: Sequence[BaseGeometry]) -> shapely.MultiPolygon:
     """Unite on the working grid, on which gaps and overlaps finer than it are none.
 
     Snapping is dear, so only parts that come near each other are united; the others are
@@ -232,5 +259,6 @@ def _multi(geometry: BaseGeometry) -> shapely.MultiPolygon:
     return shapely.MultiPolygon(list(parts[shapely.get_type_id(parts) == _POLYGON]))
 
 
-def _carried(region: BaseGeometry, transform: Affine) -> BaseGeometry:
-    return shapely.transform(region, transform.apply)
+def _carried(region: shapely.MultiPolygon, transform: Affine) -> shapely.MultiPolygon:
+    moved: shapely.MultiPolygon = shapely.transform(region, transform.apply)
+    return moved

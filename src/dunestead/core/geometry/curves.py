@@ -9,10 +9,21 @@ import numpy.typing as npt
 
 from dunestead.core.geometry.affine import Affine
 
-__all__ = ["Box", "Path", "Polyline", "flatten", "join_paths", "path_bounds", "paths_bounds"]
+__all__ = ["Box", "Path", "Polyline", "flatten", "join_paths", "path_bounds", "paths_bounds", "shifted"]
 
 Box = tuple[float, float, float, float]
 Points = npt.NDArray[np.float64]
+
+
+def shifted(box: Box, by: tuple[float, float]) -> Box:
+    """Return a box moved.
+
+    Examples
+    --------
+    >>> shifted((0, 0, 4, 3), (10, 20))
+    (10, 20, 14, 23)
+    """
+    return (box[0] + by[0], box[1] + by[1], box[2] + by[0], box[3] + by[1])
 
 
 @dataclass(frozen=True, slots=True, eq=False)

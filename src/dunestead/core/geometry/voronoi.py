@@ -8,29 +8,41 @@ __all__ = ["voronoi"]
 Points = npt.NDArray[np.float64]
 Ints = npt.NDArray[np.intp]
 Bools = npt.NDArray[np.bool_]
+_FENCE_POSTS, _FENCE_AWAY = 16, 2.0
 
 
 def voronoi(sites: Points) -> tuple[Points, Ints, Ints] | None:
     """Return the Voronoi diagram of sites: its vertices, its bounded ridges, and the two sites of each ridge.
 
-    It is read off the Delaunay triangles, whose circumcentres are its vertices. None when the
-    sites span no triangle.
+    It is read off the Delaunay triangles, whose circumcentres are its vertices. A fence of far
+    sites bounds the cells of the outermost, so that a ridge that runs out into the open ends
+    far off instead of being left out. None when the sites span no triangle.
     """
     # Loading this takes as long as measuring a usual artwork, which a refused file need not wait for.
     from scipy.spatial import Delaunay, QhullError
 
     try:
-        triangles = Delaunay(sites)
+        fenced = np.vstack([sites, _fence(sites)])
+        triangles = Delaunay(fenced)
     except QhullError:
         return None
     corners, beside = triangles.simplices.astype(np.intp), triangles.neighbors
-    centres = _circumcentres(*(sites[corners[:, k]] for k in range(3)))
+    centres = _circumcentres(*(fenced[corners[:, k]] for k in range(3)))
     owner, opposite = np.nonzero(beside > np.arange(len(corners))[:, None])
     ridges = np.column_stack([owner, beside[owner, opposite]])
     pairs = np.column_stack([corners[owner, (opposite + 1) % 3], corners[owner, (opposite + 2) % 3]])
     sound: Bools = np.isfinite(centres[:, 0]) & np.isfinite(centres[:, 1])
-    bounded = sound[ridges[:, 0]] & sound[ridges[:, 1]]
+    bounded = sound[ridges[:, 0]] & sound[ridges[:, 1]] & (pairs < len(sites)).all(axis=1)
     return np.where(sound[:, None], centres, 0.0), ridges[bounded], pairs[bounded]
+
+
+def _fence(sites: Points) -> Points:
+    """Return points all around sites, as far off as they reach across."""
+    low, high = sites.min(axis=0), sites.max(axis=0)
+    turns = np.arange(_FENCE_POSTS) * 2 * np.pi / _FENCE_POSTS
+    reach = _FENCE_AWAY * max(float(np.hypot(*(high - low))), 1.0)
+    posts: Points = (low + high) / 2 + reach * np.column_stack([np.cos(turns), np.sin(turns)])
+    return posts
 
 
 def _circumcentres(a: Points, b: Points, c: Points) -> Points:

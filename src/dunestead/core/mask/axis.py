@@ -6,7 +6,10 @@ segments. Source of the idea: Blum's medial axis; its approximation by Voronoi d
 Brandt and Algazi 1992.
 """
 
+import math
+from collections.abc import Sequence
 from dataclasses import dataclass, field
+from functools import lru_cache
 
 import numpy as np
 import numpy.typing as npt
@@ -19,7 +22,7 @@ from dunestead.core.mask.corners import without_corners
 from dunestead.core.mask.edge import Edge, Sites
 from dunestead.core.mask.loose import LoosePiece
 
-__all__ = ["AxisSide", "Widths", "measure_widths"]
+__all__ = ["AxisSide", "Widths", "forget_widths", "measure_widths"]
 
 Points = npt.NDArray[np.float64]
 Floats = npt.NDArray[np.float64]
@@ -31,6 +34,15 @@ _MOST_SITES = 12_000
 _MOST_ROUNDS = 6
 # Sites further apart than this many times the width they face are set closer.
 _SPARSE = 1.3
+# A width is first seen at a slant, so that closing up overshoots a little saves a round.
+_CLOSER = 0.7
+# A taper ends in a point when no more than this share of its width is left: a stroke sooner counts as a thin one than
+# the mask does, whose free ends lie in the corners of letters, often cut blunt, and are pulled at by nothing.
+_STROKE_POINT, _WEB_POINT = 0.1, 0.25
+# A round that would set no more than this share of sites anew is not worth its time.
+_TOO_FEW = 0.0005
+# Widths measured at one size stand for all sizes up to so many times larger.
+_SAME_SIZE = 1.5
 # Curves are thinned by a share of the least width that matters, within these bounds, mm.
 _THINNED = (0.02, 0.04)
 # Edges within about 35 degrees of each other run along each other; this is its cosine.
@@ -53,11 +65,23 @@ class AxisSide:
         Shape ``(n,)``, mm: of the largest disc around each point that touches the edge from within.
     links
         Shape ``(m, 2)``: which points follow each other.
+    way
+        Shape ``(n,)``, mm along the edge between the places each disc touches; infinite where they are on
+        different edges.
     """
 
     at: Points
     diameter: Floats
     links: Ints
+    way: Floats
+
+    def scaled(self, factor: float) -> "AxisSide":
+        """Return the axis of the same design so many times larger."""
+        return AxisSide(self.at * factor, self.diameter * factor, self.links, self.way * factor)
+
+    def where(self, kept: Bools) -> "AxisSide":
+        """Return the points of an axis for which a mask holds, without their links."""
+        return AxisSide(self.at[kept], self.diameter[kept], _NO_LINKS, self.way[kept])
 
     def least(self) -> tuple[float, tuple[float, float]] | None:
         """Return the least diameter and where it is; None when there is no axis."""
@@ -67,7 +91,8 @@ class AxisSide:
         return float(self.diameter[i]), (float(self.at[i, 0]), float(self.at[i, 1]))
 
 
-_NO_AXIS = AxisSide(np.empty((0, 2)), np.empty(0), np.empty((0, 2), np.intp))
+_NO_LINKS: Ints = np.empty((0, 2), np.intp)
+_NO_AXIS = AxisSide(np.empty((0, 2)), np.empty(0), _NO_LINKS, np.empty(0))
 
 
 @dataclass(frozen=True, slots=True)
@@ -78,14 +103,38 @@ class Widths:
     ----------
     strokes, webs
         Axes of the paint, and of the mask between two painted places.
+    prongs, spits
+        The same with what tapers to a point.
     parts
         Diameter in mm of the largest disc in each loose piece, in their order.
+    blots
+        The same of each painted shape, in the region's order.
     """
 
     key: str
     strokes: AxisSide = field(compare=False)
     webs: AxisSide = field(compare=False)
+    prongs: AxisSide = field(compare=False)
+    spits: AxisSide = field(compare=False)
     parts: tuple[float, ...] = field(compare=False)
+    blots: tuple[float, ...] = field(compare=False)
+
+    def scaled(self, factor: float) -> "Widths":
+        """Return the widths of the same design so many times larger."""
+        return Widths(
+            self.key,
+            self.strokes.scaled(factor),
+            self.webs.scaled(factor),
+            self.prongs.scaled(factor),
+            self.spits.scaled(factor),
+            tuple(part * factor for part in self.parts),
+            tuple(blot * factor for blot in self.blots),
+        )
+
+    def reversed(self, order: Sequence[int]) -> "Widths":
+        """Return the widths where what was painted is the mask: its parts are the painted shapes in a given order."""
+        parts = tuple(self.blots[k] for k in order)
+        return Widths(f"{self.key}-", self.webs, self.strokes, self.spits, self.prongs, parts, ())
 
 
 def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], finest: float) -> Widths:
@@ -100,28 +149,88 @@ def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], finest: floa
     finest
         The least width that matters, mm. Sites start at half of it from each other and close up
         where the region is narrower than that.
+
+    Notes
+    -----
+    Widths grow in step with a design, so those of one form are measured once for sizes near each other.
     """
+    form, size = painted.form or painted.key, round(math.log(painted.width, _SAME_SIZE))
+    ask = _Ask((form, size, tuple(piece.number for piece in loose), finest), painted, loose, finest)
+    measured, width = _measured(ask)
+    return measured.scaled(painted.width / width) if width != painted.width else measured
+
+
+@dataclass(frozen=True)
+class _Ask:
+    """What is to be measured; equal when it is the same form at about the same size."""
+
+    key: tuple[object, ...]
+    painted: Painted = field(compare=False)
+    loose: tuple[LoosePiece, ...] = field(compare=False)
+    finest: float = field(compare=False)
+
+
+def forget_widths() -> None:
+    """Forget all widths measured so far."""
+    _measured.cache_clear()
+
+
+@lru_cache(maxsize=64)
+def _measured(ask: _Ask) -> tuple[Widths, float]:
+    return _measure(ask.painted, ask.loose, ask.finest), ask.painted.width
+
+
+def _measure(painted: Painted, loose: tuple[LoosePiece, ...], finest: float) -> Widths:
     edge = Edge(painted.region, loose, float(np.clip(finest / 100, *_THINNED)))
     found = _diagram(edge, finest)
     if found is None:
-        return Widths(painted.key, _NO_AXIS, _NO_AXIS, tuple(_thickness(piece.shape) for piece in loose))
+        bounds = (tuple(_thickness(shape) for shape in shapes) for shapes in _shapes(painted, loose))
+        return Widths(painted.key, _NO_AXIS, _NO_AXIS, _NO_AXIS, _NO_AXIS, *bounds)
     sites, vertices, ridges, pairs = found
     across = _is_across(pairs, sites)
     diameter = _diameters(vertices, ridges, pairs, across, sites)
+    way = np.zeros(len(vertices))
+    np.maximum.at(way, ridges.ravel(), np.repeat(_way_between(pairs, sites), 2))
     inside = _inside(painted.region, vertices)
     links = ridges[across]
-    ring: Ints = np.zeros(len(vertices), np.intp)
+    ring: Ints = np.full(len(vertices), -1, np.intp)
     ring[ridges.ravel()] = np.repeat(sites.ring[pairs[:, 0]], 2)
-    blot, counter = np.where(inside, edge.polygon[ring], -1), np.where(inside, -1, edge.piece[ring])
-    strokes = _axis_nodes(vertices, diameter, links[inside[links].all(axis=1)], blot, finest / 2)
-    webs = _axis_nodes(vertices, diameter, links[~inside[links].any(axis=1)], counter, finest / 2)
-    widest = _widest(counter, diameter)
+    # Vertices between sites and the far fence only are of nothing.
+    ours = ring >= 0
+    blot = np.where(inside & ours, edge.polygon[ring], -1)
+    counter = np.where(~inside & ours, edge.piece[ring], -1)
+    within, outside = links[inside[links].all(axis=1)], links[~inside[links].any(axis=1)]
+    strokes, prongs = _axis_nodes(vertices, diameter, within, blot, finest / 2, _STROKE_POINT)
+    webs, spits = _axis_nodes(vertices, diameter, outside, counter, finest / 2, _WEB_POINT)
+
+    def side(nodes: Ints, own: Ints) -> AxisSide:
+        return AxisSide(vertices[nodes], diameter[nodes], own, way[nodes])
+
+    def widest(of: Ints, shapes: Sequence[shapely.Polygon]) -> tuple[float, ...]:
+        found = _widest(of, diameter)
+        return tuple(float(diameter[found[k]]) if k in found else _thickness(shape) for k, shape in enumerate(shapes))
+
+    parts, blots = _shapes(painted, loose)
     return Widths(
         painted.key,
-        AxisSide(vertices[strokes[0]], diameter[strokes[0]], strokes[1]),
-        AxisSide(vertices[webs[0]], diameter[webs[0]], webs[1]),
-        tuple(float(diameter[widest[k]]) if k in widest else _thickness(piece.shape) for k, piece in enumerate(loose)),
+        side(*strokes),
+        side(*webs),
+        side(*prongs),
+        side(*spits),
+        widest(counter, parts),
+        widest(blot, blots),
     )
+
+
+def _shapes(
+    painted: Painted, loose: tuple[LoosePiece, ...]
+) -> tuple[Sequence[shapely.Polygon], Sequence[shapely.Polygon]]:
+    return [piece.shape for piece in loose], list(painted.region.geoms)
+
+
+def _by_node(links: Ints) -> tuple[Ints, Ints]:
+    nodes, place = np.unique(links, return_inverse=True)
+    return nodes, place.reshape(-1, 2)
 
 
 def _diagram(edge: Edge, finest: float) -> tuple[Sites, Points, Ints, Ints] | None:
@@ -141,7 +250,11 @@ def _diagram(edge: Edge, finest: float) -> tuple[Sites, Points, Ints, Ints] | No
         too_sparse = np.minimum(spacing, edge.length) > _SPARSE * wanted
         if not too_sparse.any() or (edge.length / wanted).sum() > 3 * _MOST_SITES:
             break
-        spacing = np.where(too_sparse, wanted, spacing)
+        closer = np.where(too_sparse, _CLOSER * wanted, spacing)
+        more = edge.count(closer) - len(sites.at)
+        if more <= _TOO_FEW * len(sites.at):
+            break
+        spacing = closer
         sites = edge.sites(spacing)
         diagram = voronoi(sites.at)
     return (sites, *diagram) if diagram else None
@@ -201,25 +314,34 @@ def _is_across(pairs: Ints, sites: Sites) -> Bools:
     Across, the edge between the two sites runs further than straight from one to the other;
     where it does not, the ridge only separates neighbours on a straight or gently curved edge.
     """
-    i, j = pairs[:, 0], pairs[:, 1]
-    way = np.abs(sites.arc[i] - sites.arc[j])
-    way = np.where(sites.ring[i] == sites.ring[j], np.minimum(way, sites.ring_length[sites.ring[i]] - way), np.inf)
-    apart = sites.at[i] - sites.at[j]
-    result: Bools = way > _LEAST_DETOUR * np.hypot(apart[:, 0], apart[:, 1])
+    apart = sites.at[pairs[:, 0]] - sites.at[pairs[:, 1]]
+    result: Bools = _way_between(pairs, sites) > _LEAST_DETOUR * np.hypot(apart[:, 0], apart[:, 1])
     return result
 
 
-def _axis_nodes(vertices: Points, diameter: Floats, links: Ints, part: Ints, window: float) -> tuple[Ints, Ints]:
-    """Return which vertices are on the axis, and the links between them by place in that list.
+def _way_between(pairs: Ints, sites: Sites) -> Floats:
+    """Return the way along the edge between the sites of each pair, infinite from one ring to another."""
+    i, j = pairs[:, 0], pairs[:, 1]
+    way = np.abs(sites.arc[i] - sites.arc[j])
+    around: Floats = np.minimum(way, sites.ring_length[sites.ring[i]] - way)
+    return np.where(sites.ring[i] == sites.ring[j], around, np.inf)
+
+
+def _axis_nodes(
+    vertices: Points, diameter: Floats, links: Ints, part: Ints, window: float, point: float
+) -> tuple[tuple[Ints, Ints], tuple[Ints, Ints]]:
+    """Return which vertices are on the axis, and the links between them by place in that list; and with its tapers.
 
     A part that is all corners and so keeps no stretch of axis, such as a dot, is stood for
     by its largest disc.
     """
-    links = _long_enough(vertices, diameter, without_corners(vertices, diameter, links, window))
+    links, tapered = (
+        _long_enough(vertices, diameter, kept) for kept in without_corners(vertices, diameter, links, window, point)
+    )
     has_axis = set(part[links.ravel()].tolist())
     blots = [centre for key, centre in _widest(part, diameter).items() if key not in has_axis]
     kept, place = np.unique(np.append(links.ravel(), np.array(blots, np.intp)), return_inverse=True)
-    return kept, place[: links.size].reshape(-1, 2)
+    return (kept, place[: links.size].reshape(-1, 2)), _by_node(tapered)
 
 
 def _long_enough(vertices: Points, diameter: Floats, links: Ints) -> Ints:

@@ -1,24 +1,27 @@
-"""The shortest ties that join loose pieces to the rest."""
+"""Strips of mask across the paint: laid so that they meet the mask flush and leave keepers alone."""
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 import numpy as np
+import numpy.typing as npt
 import shapely
 from shapely.geometry.base import BaseGeometry
 
-from dunestead.core.mask.gaps import FRAME, Edges, Gap, spanning_gaps
+from dunestead.core.mask.gaps import FRAME, Edges, Gap
 from dunestead.core.mask.loose import LoosePiece
 from dunestead.core.tolerances import TOLERANCES
 
-__all__ = ["Bridge", "tie_pieces"]
+__all__ = ["Bridge", "Site", "contact"]
 
 # A way round a keeper is looked for from this many places along a piece's edge.
 _DETOUR_STARTS = 240
-# A bridge may be slid to one of this many places if that makes it longer by no more than this.
-_SLIDES = 33
-_HARDLY_LONGER = 1.015
+# Places across a bridge at which its ends are looked at.
+_ACROSS = 9
+_MANY_POINTS = 500
+# A strip set at a slant reaches at most this many times its width into the mask to be flush with it.
+_DEEPEST = 2.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,7 +31,7 @@ class Bridge:
     Attributes
     ----------
     piece, other
-        What it joins; 0 is the frame.
+        What it joins, the one further in first; 0 is the frame.
     start, end
         On the edges it joins, mm.
     width
@@ -38,6 +41,8 @@ class Bridge:
     strip
         The bridge as it is laid, reaching into the mask at either end; what the mask is united with,
         since shapes that only share an edge may fail to join.
+    by_hand
+        Its place among those the maker set for the piece, counted from 0; None when it was reckoned.
     """
 
     piece: int
@@ -47,125 +52,144 @@ class Bridge:
     width: float
     shape: BaseGeometry = field(compare=False)
     strip: BaseGeometry = field(compare=False)
+    by_hand: int | None = None
 
     @property
     def length(self) -> float:
         """Length across the paint, mm."""
         return math.dist(self.start, self.end)
 
+    def turned(self) -> "Bridge":
+        """Return the same bridge seen from its other end."""
+        return replace(self, piece=self.other, other=self.piece, start=self.end, end=self.start)
 
-def tie_pieces(
-    frame: shapely.Polygon, tied: Sequence[LoosePiece], kept: Sequence[LoosePiece], width: float
-) -> list[Bridge]:
-    """Return bridges of least total length that join pieces to the frame.
+
+def contact(
+    starts: npt.NDArray[np.float64],
+    ends: npt.NDArray[np.float64],
+    one: shapely.Polygon,
+    other: shapely.Polygon,
+    width: float,
+) -> npt.NDArray[np.float64]:
+    """Return with which share of its width a bridge's ends, set in a little, lie on the mask: the lesser of both.
 
     Parameters
     ----------
-    frame, tied, kept
-        Parts of the mask. Bridges go round keepers, for a keeper tied by accident is no keeper;
-        pieces inside a ring that is kept are tied to that ring, since there is no other way out.
-    width
-        Width of the bridges, mm.
-
-    Examples
-    --------
-    >>> tie_pieces(shapely.box(0, 0, 1, 1), [], [], 5.0)
-    []
+    starts, ends
+        Of ``n`` bridges, shape ``(n, 2)``, on the edges of the one part and of the other.
     """
-    if not tied:
-        return []
-    parts = {FRAME: frame, **{piece.number: piece.shape for piece in tied}}
-    enclosing = [ring for ring in kept if any(_encloses(ring, piece) for piece in tied)]
-    parts |= {ring.number: ring.shape for ring in enclosing}
-    site, edges = _Site(frame, tied, kept), Edges(parts)
-    bridges = []
-    for narrowest in spanning_gaps(parts, edges, [FRAME, *(ring.number for ring in enclosing)]):
-        gap = _with_full_contact(narrowest, parts, edges, width)
-        bridge = site.lay(gap, width)
-        if site.is_barred(bridge):
-            bridge = site.lay_round(gap, parts[gap.piece], parts[gap.other], width) or bridge
-        bridges.append(bridge)
-    return bridges
-
-
-def _encloses(ring: LoosePiece, piece: LoosePiece) -> bool:
-    return bool(len(ring.shape.interiors)) and shapely.Polygon(ring.shape.exterior).contains(piece.shape)
-
-
-def _with_full_contact(gap: Gap, parts: dict[int, shapely.Polygon], edges: Edges, width: float) -> Gap:
-    """Slide a gap along its piece to where a bridge has its whole width of mask at both ends.
-
-    The narrowest place is often at a corner, where half a bridge would meet nothing. Only
-    places hardly longer are taken; where the piece is narrower than the bridge, the
-    narrowest place stays.
-    """
-    if _contact(gap.start, gap.end, parts[gap.piece], parts[gap.other], width) == 1:
-        return gap
-    near = shapely.Point(gap.start).buffer(2 * width).envelope
-    own = shapely.line_merge(edges.around(near, gap.piece))
-    target = edges.around(near.buffer(gap.length), gap.other)
-    if own.is_empty or target.is_empty:
-        return gap
-    spots = [
-        line.interpolate(along)
-        for line in shapely.get_parts(own)
-        for along in line.project(shapely.Point(gap.start)) + np.linspace(-width, width, _SLIDES)
-        if 0 <= along <= line.length
-    ]
-    best, most = gap, 0.0
-    for line in sorted(shapely.shortest_line(spots, target), key=lambda line: float(line.length)):
-        if line.length > gap.length * _HARDLY_LONGER + TOLERANCES.sliver:
-            break
-        (x0, y0), (x1, y1) = shapely.get_coordinates(line).tolist()
-        contact = _contact((x0, y0), (x1, y1), parts[gap.piece], parts[gap.other], width)
-        if contact > most + 0.01:
-            best, most = Gap(gap.piece, gap.other, float(line.length), (x0, y0), (x1, y1)), contact
-    return best
-
-
-def _contact(
-    start: tuple[float, float], end: tuple[float, float], one: shapely.Polygon, other: shapely.Polygon, width: float
-) -> float:
-    """Return the lesser share of its width with which a bridge's ends, set in a little, lie on the mask."""
-    a, b = np.array(start), np.array(end)
-    along = (b - a) / max(float(np.linalg.norm(b - a)), 1e-9)
-    across = np.outer(np.linspace(-0.49, 0.49, 9) * width, (-along[1], along[0]))
+    along = (ends - starts) / np.maximum(np.linalg.norm(ends - starts, axis=1), 1e-9)[:, None]
+    side = np.column_stack([-along[:, 1], along[:, 0]])
+    across = np.linspace(-0.49, 0.49, _ACROSS)[None, :, None] * width * side[:, None, :]
     inset = along * width / 4
-    shares = []
-    for part, place in ((one, a - inset), (other, b + inset)):
+    share = np.ones(len(starts))
+    for part, places in ((one, starts - inset), (other, ends + inset)):
         shapely.prepare(part)
-        shares.append(float(np.mean(shapely.contains_xy(part, place + across))))
-    return min(shares)
+        points = (places[:, None, :] + across).reshape(-1, 2)
+        share = np.minimum(share, shapely.contains_xy(part, points).reshape(-1, _ACROSS).mean(axis=1))
+    return share
 
 
-class _Site:
+class Site:
     """The paint that bridges cross and the keepers they must leave alone, both indexed."""
 
-    def __init__(self, frame: shapely.Polygon, tied: Sequence[LoosePiece], kept: Sequence[LoosePiece]) -> None:
-        mask = shapely.MultiPolygon([frame, *(piece.shape for piece in (*tied, *kept))])
-        self._paint = shapely.STRtree(shapely.get_parts(shapely.difference(shapely.Polygon(frame.exterior), mask)))
+    def __init__(
+        self, frame: shapely.Polygon, tied: Sequence[LoosePiece], kept: Sequence[LoosePiece], edges: Edges
+    ) -> None:
+        self._parts = {piece.number: piece.shape for piece in (*tied, *kept)} | {FRAME: frame}
+        mask = shapely.MultiPolygon([part for part in self._parts.values() if not part.is_empty])
+        ground = shapely.Polygon(frame.exterior) if not frame.is_empty else shapely.box(*mask.buffer(1.0).bounds)
+        self.paint: npt.NDArray[np.object_] = shapely.get_parts(shapely.difference(ground, mask))
+        self._paint = shapely.STRtree(self.paint)
         self._keepers = shapely.STRtree([piece.shape for piece in kept])
         self._numbers = [piece.number for piece in kept]
+        self._edges = edges
+
+    def crossed(self, bridges: Sequence[Bridge]) -> dict[int, list[Bridge]]:
+        """Return for each painted place that bridges cross, by its index in ``paint``, which do."""
+        found: dict[int, list[Bridge]] = {}
+        for bridge, place in self._paint.query([b.strip for b in bridges], predicate="intersects").T.tolist():
+            found.setdefault(place, []).append(bridges[bridge])
+        return found
 
     def lay(self, gap: Gap, width: float) -> Bridge:
-        """Lay a strip over a gap, so long that it meets the mask flush, and keep what crosses the paint."""
-        strip = _strip(gap.start, gap.end, width)
-        near = self._paint.geometries[self._paint.query(strip)]
-        # Cutting the neighbourhood out first spares an overlay with all of a large paint's edge.
-        local = shapely.make_valid(shapely.clip_by_rect(near, *strip.buffer(width).bounds))
-        parts = shapely.get_parts(shapely.intersection(strip, shapely.union_all(local)))
+        """Lay a strip over a gap, so long that it meets the mask flush, and keep what crosses the paint.
+
+        Beyond either end it stops at the first mask it meets, lest it be seen on the piece's other side.
+        """
+        core, strip = self._strips(gap, width)
+        parts = self._paint_under(strip, width)
+        if len(parts) == 1:
+            return Bridge(gap.piece, gap.other, gap.start, gap.end, width, parts[0], strip)
         line = shapely.LineString([gap.start, gap.end])
         on_line = shapely.length(shapely.intersection(parts, line)) > gap.length / 4
         if not on_line.any():
             on_line[:] = True
-        shape, beyond = shapely.union_all(parts[on_line]), shapely.union_all(parts[~on_line])
+        beyond = shapely.difference(shapely.union_all(parts[~on_line]), core)
         laid = shapely.difference(strip, beyond)
+        shape = shapely.intersection(shapely.union_all(parts), laid)
         return Bridge(gap.piece, gap.other, gap.start, gap.end, width, shape, laid)
 
-    def is_barred(self, bridge: Bridge) -> bool:
-        """Say whether a bridge would tie a keeper it is not meant for."""
+    def _paint_under(self, strip: BaseGeometry, width: float) -> npt.NDArray[np.object_]:
+        """Return the connected places of paint that a strip covers."""
+        near = self._paint.geometries[self._paint.query(strip)]
+        if shapely.get_num_coordinates(near).sum() > _MANY_POINTS:
+            # Cutting the neighbourhood out first spares an overlay with all of a large paint's edge.
+            near = shapely.make_valid(shapely.clip_by_rect(near, *strip.buffer(width).bounds))
+        parts = shapely.get_parts(shapely.get_parts(shapely.intersection(strip, near)))
+        found: npt.NDArray[np.object_] = parts[shapely.area(parts) > 0]
+        return found
+
+    def _strips(self, gap: Gap, width: float) -> tuple[BaseGeometry, BaseGeometry]:
+        """Return a gap's strip from edge to edge, and as far into the mask as its sides need to meet it."""
+        if gap.length < TOLERANCES.grid:
+            # Where two parts touch in a corner there is no way across; a disc joins them from any side.
+            disc = shapely.Point(gap.start).buffer(width / 2)
+            return disc, disc
+        a, b = np.array(gap.start), np.array(gap.end)
+        along = (b - a) / gap.length
+        side = np.array([-along[1], along[0]]) * width / 2
+        if contact(a[None], b[None], self._parts[gap.piece], self._parts[gap.other], width)[0] == 1:
+            before = after = width / 2
+        else:
+            before = self._depth(a, -along, side, gap.piece, width)
+            after = self._depth(b, along, side, gap.other, width)
+        return _strip(a, b, side), _strip(a - along * before, b + along * after, side)
+
+    def _depth(
+        self,
+        end: npt.NDArray[np.float64],
+        inwards: npt.NDArray[np.float64],
+        side: npt.NDArray[np.float64],
+        part: int,
+        width: float,
+    ) -> float:
+        """Return how far past its end a strip runs until both its sides are in the mask, mm.
+
+        Half its width is enough for all that stand about square; a side that meets nothing further on
+        has passed the mask by, and asks for no more.
+        """
+        usual = width / 2
+        near = self._edges.around(shapely.Point(end).buffer(_DEEPEST * width).envelope, part)
+        sides = np.array(
+            [
+                shapely.LineString([end + by, end + by + inwards * width * _DEEPEST])
+                for by in (side * 0.999, -side * 0.999)
+            ]
+        )
+        met = shapely.distance(shapely.points(shapely.get_coordinates(sides)[::2]), shapely.intersection(sides, near))
+        met = met[np.isfinite(met)]
+        return max(usual, float(met.max(initial=0.0)) + width / 8)
+
+    def barred_by(self, bridge: Bridge) -> int | None:
+        """Return the number of a keeper that a bridge would tie and is not meant for, if any."""
         touched = self._keepers.query(bridge.strip, predicate="dwithin", distance=TOLERANCES.grid)
-        return any(self._numbers[i] not in (bridge.piece, bridge.other) for i in touched)
+        numbers = (self._numbers[i] for i in touched)
+        return next((number for number in numbers if number not in (bridge.piece, bridge.other)), None)
+
+    def frees(self, shape: BaseGeometry) -> bool:
+        """Say whether a shape touches no keeper."""
+        return not len(self._keepers.query(shape, predicate="dwithin", distance=TOLERANCES.grid))
 
     def lay_round(self, gap: Gap, piece: shapely.Polygon, target: shapely.Polygon, width: float) -> Bridge | None:
         """Return the shortest bridge from a piece to its target that leaves the keepers alone."""
@@ -175,19 +199,10 @@ class _Site:
         for line in lines[np.argsort(shapely.length(lines))]:
             (x0, y0), (x1, y1) = shapely.get_coordinates(line).tolist()
             bridge = self.lay(Gap(gap.piece, gap.other, float(line.length), (x0, y0), (x1, y1)), width)
-            if not self.is_barred(bridge):
+            if self.barred_by(bridge) is None:
                 return bridge
         return None
 
 
-def _strip(start: tuple[float, float], end: tuple[float, float], width: float) -> BaseGeometry:
-    a, b = np.array(start), np.array(end)
-    length = float(np.linalg.norm(b - a))
-    if length < TOLERANCES.grid:
-        # Where two parts touch in a corner there is no way across; a disc joins them from any side.
-        return shapely.Point(start).buffer(width / 2)
-    along = (b - a) / length
-    side = np.array([-along[1], along[0]]) * width / 2
-    # Half its width further at either end reaches past any edge that the whole width meets.
-    a, b = a - along * width / 2, b + along * width / 2
+def _strip(a: npt.NDArray[np.float64], b: npt.NDArray[np.float64], side: npt.NDArray[np.float64]) -> shapely.Polygon:
     return shapely.Polygon([a + side, b + side, b - side, a - side])

@@ -1,6 +1,13 @@
-"""Which stretches of a medial axis only run into corners?"""
+"""Which stretches of a medial axis only run into corners?
+
+Two kinds: those along which the diameter shrinks by more than half of the way travelled, which is
+any corner of over 29 degrees; and those that taper to a point, losing most of their width on the way,
+as the mask does between the legs of a W. What is left of such a point is next to nothing at any size,
+so no growth would cure it. A taper with a blunt end is neither: it is as wide as its end.
+"""
 
 import math
+from collections.abc import Callable
 
 import numpy as np
 import numpy.typing as npt
@@ -11,54 +18,88 @@ Points = npt.NDArray[np.float64]
 Floats = npt.NDArray[np.float64]
 Ints = npt.NDArray[np.intp]
 # A stretch of axis on which the diameter shrinks by more than this share of the way runs into a corner.
-_CORNER_SLOPE = 0.1
+_CORNER_SLOPE = 0.5
+# A taper slimmer on the whole than this slope, under six degrees, is a hairline and stays.
+_TAPER_SLOPE = 0.1
+_MOST_ROUNDS = 4
 _NOISE = 0.005
 
 
-def without_corners(vertices: Points, diameter: Floats, links: Ints, window: float) -> Ints:
-    """Take off, from their free ends inwards, the stretches along which the diameter shrinks too fast.
+def without_corners(vertices: Points, diameter: Floats, links: Ints, window: float, point: float) -> tuple[Ints, Ints]:
+    """Take off, from their free ends inwards, the stretches that run into corners.
 
-    Where stretches taken off leave a new free end, it is judged in turn.
+    Parameters
+    ----------
+    vertices, diameter, links
+        The axis: places, widths there, and which follow each other.
+    window
+        Over which way a slope is judged, mm.
+    point
+        A taper to a point ends in no more than this share of its width.
+
+    Returns
+    -------
+    tuple
+        The links without both kinds, and those without corners only, tapers left on.
+
+    Notes
+    -----
+    Where stretches taken off leave a new free end, it is judged in turn. Corners come first, for a taper
+    is seen whole only when no corner branches off it any more.
     """
     if not len(links):
-        return links
+        return links, links
     nodes, place = np.unique(links, return_inverse=True)
-    web = _Web(vertices[nodes], diameter[nodes], place.reshape(-1, 2))
-    tips = web.tips()
+    web = _Web(vertices[nodes], diameter[nodes], place.reshape(-1, 2), point)
+    _take_off(web, web.corner_stretch, window)
+    tapered: Ints = links[web.alive[place.reshape(-1, 2)].all(axis=1)]
+    for _ in range(_MOST_ROUNDS):
+        if not _take_off(web, web.taper_stretch, window):
+            break
+        _take_off(web, web.corner_stretch, window)
+    kept: Ints = links[web.alive[place.reshape(-1, 2)].all(axis=1)]
+    return kept, tapered
+
+
+def _take_off(web: "_Web", stretch: Callable[[int, float], list[int]], window: float) -> bool:
+    """Take off what a rule finds at every free end; returns whether there was any."""
+    tips, any_taken = web.tips(), False
     while tips:
-        path = web.corner_stretch(tips.pop(), window)
+        path = stretch(tips.pop(), window)
         web.remove(path[:-1])
+        any_taken = any_taken or len(path) > 1
         if len(path) > 1 and web.degree[path[-1]] == 1:
             tips.append(path[-1])
-    kept: Ints = links[web.alive[place.reshape(-1, 2)].all(axis=1)]
-    return kept
+    return any_taken
 
 
 class _Web:
-    """Nodes and links that free ends can be taken off of."""
+    """Nodes and links that free ends can be taken off of.
 
-    def __init__(self, at: Points, diameter: Floats, links: Ints) -> None:
+    A node on a stretch has two neighbours, so the sum of their numbers less the one it is come from
+    is the one to go on to; that is all a walk needs, and a free end's sum is its only neighbour.
+    """
+
+    def __init__(self, at: Points, diameter: Floats, links: Ints, point: float) -> None:
+        self._point = point
         both = np.concatenate([links, links[:, ::-1]])
-        both = both[np.argsort(both[:, 0], kind="stable")]
-        degree = np.bincount(both[:, 0], minlength=len(at))
-        self._first = np.append(0, np.cumsum(degree)).tolist()
-        self._other = both[:, 1].tolist()
-        self._at, self._diameter = at.tolist(), diameter.tolist()
-        self.degree: list[int] = degree.tolist()
+        self.degree: list[int] = np.bincount(both[:, 0], minlength=len(at)).tolist()
+        self._sum: list[int] = np.bincount(both[:, 0], both[:, 1], minlength=len(at)).astype(np.intp).tolist()
+        self._x, self._y, self._diameter = at[:, 0].tolist(), at[:, 1].tolist(), diameter.tolist()
         self.alive = np.ones(len(at), bool)
 
     def tips(self) -> list[int]:
         """Return the nodes with one link only."""
-        return [node for node, degree in enumerate(self.degree) if degree == 1]
-
-    def _near(self, node: int) -> list[int]:
-        return [other for other in self._other[self._first[node] : self._first[node + 1]] if self.alive[other]]
+        return [node for node, degree in enumerate(self.degree) if degree == 1 and self.alive[node]]
 
     def remove(self, path: list[int]) -> None:
-        """Take nodes off, and their links."""
+        """Take nodes off, from a free end on."""
         for node in path:
-            for other in self._near(node):
+            if self.degree[node]:
+                other = self._sum[node]
                 self.degree[other] -= 1
+                self._sum[other] -= node
+            self.degree[node] = 0
             self.alive[node] = False
 
     def corner_stretch(self, tip: int, window: float) -> list[int]:
@@ -67,31 +108,69 @@ class _Web:
         A hairline that grows out of a broad body does not shrink over any stretch of its length, so
         it stays.
         """
-        path, way = self._path(tip)
-        width = [self._diameter[node] for node in path]
+        stretch = _Stretch(self, tip)
         first = 0
-        while first < len(path) - 1 and _shrinks(first, way, width, window):
+        while stretch.has(first + 1) and stretch.gains(first, window, _CORNER_SLOPE):
             first += 1
-        return path[: first + 1]
+        return stretch.path[: first + 1]
 
-    def _path(self, tip: int) -> tuple[list[int], list[float]]:
-        """Return the nodes from a free end to the next branching, and the way to each."""
-        path, way, node, previous = [tip], [0.0], tip, -1
-        while len(near := [other for other in self._near(node) if other != previous]) == 1:
-            previous, node = node, near[0]
-            path.append(node)
-            way.append(way[-1] + math.dist(self._at[previous], self._at[node]))
-            if node == tip:
+    def taper_stretch(self, tip: int, window: float) -> list[int]:
+        """Return the nodes from a free end to where its taper begins, when it ends in a point."""
+        stretch = _Stretch(self, tip)
+        way, width = stretch.way, stretch.width
+        last = 0
+        while stretch.has(last + 1) and (
+            stretch.gains(last, window, _TAPER_SLOPE) or width[last] - width[0] < _TAPER_SLOPE * way[last]
+        ):
+            last += 1
+        is_taper = width[last] - width[0] >= _TAPER_SLOPE * way[last]
+        return stretch.path[: last + 1] if is_taper and width[0] <= self._point * width[last] else stretch.path[:1]
+
+    def onward(self, node: int, previous: int) -> int:
+        """Return the next node of a stretch, -1 at its end: a branching or another free end."""
+        if self.degree[node] == (1 if previous < 0 else 2):
+            return self._sum[node] - max(previous, 0)
+        return -1
+
+    def step(self, one: int, other: int) -> float:
+        """Return the way between two nodes."""
+        return math.hypot(self._x[one] - self._x[other], self._y[one] - self._y[other])
+
+    def width_at(self, node: int) -> float:
+        """Return the diameter at a node."""
+        width: float = self._diameter[node]
+        return width
+
+
+class _Stretch:
+    """The nodes from a free end to the next branching, walked only as far as is asked for."""
+
+    def __init__(self, web: _Web, tip: int) -> None:
+        self._web = web
+        self._previous = -1
+        self.path, self.way, self.width = [tip], [0.0], [web.width_at(tip)]
+
+    def has(self, index: int) -> bool:
+        """Say whether the stretch goes that far, and walk there."""
+        while len(self.path) <= index:
+            node = self.path[-1]
+            following = self._web.onward(node, self._previous)
+            if following < 0:
+                return False
+            self._previous = node
+            self.path.append(following)
+            self.way.append(self.way[-1] + self._web.step(node, following))
+            self.width.append(self._web.width_at(following))
+        return True
+
+    def gains(self, first: int, window: float, slope: float) -> bool:
+        """Say whether the diameter grows inwards from a place fast enough over some stretch up to a window's length."""
+        last = first + 1
+        while self.has(last):
+            gain, run = self.width[last] - self.width[first], self.way[last] - self.way[first]
+            if gain > max(slope * run, _NOISE):
+                return True
+            if run > window:
                 break
-        return path, way
-
-
-def _shrinks(first: int, way: list[float], width: list[float], window: float) -> bool:
-    """Say whether the diameter grows inwards from a place fast enough over some stretch up to a window's length."""
-    for last in range(first + 1, len(way)):
-        gain, run = width[last] - width[first], way[last] - way[first]
-        if gain > max(_CORNER_SLOPE * run, _NOISE):
-            return True
-        if run > window:
-            break
-    return False
+            last += 1
+        return False

@@ -71,9 +71,16 @@ class Edge:
         before = np.cumsum(self.length) - self.length
         self._before = before - np.repeat(before[first_of_ring], np.bincount(self._ring))
 
+    def count(self, spacing: Floats) -> int:
+        """Return how many sites a spacing gives."""
+        return int(self._counts(spacing).sum())
+
+    def _counts(self, spacing: Floats) -> Ints:
+        return np.maximum(np.rint(self.length / spacing), 1).astype(np.intp)
+
     def sites(self, spacing: Floats) -> Sites:
         """Return sites at a spacing given for each segment; every segment has one at least."""
-        count = np.maximum(np.rint(self.length / spacing), 1).astype(np.intp)
+        count = self._counts(spacing)
         segment = np.repeat(np.arange(len(count)), count)
         first = np.cumsum(count) - count
         share = (np.arange(len(segment)) - first[segment] + 0.5) / count[segment]

@@ -1,76 +1,38 @@
-"""What becomes of each loose piece, and the mask that is cut after all have been decided."""
+"""What becomes of each loose piece, and what is painted once some are left out or dropped."""
 
-import math
-from collections.abc import Mapping
-from dataclasses import dataclass, field, replace
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal, get_args
 
 import numpy as np
-import numpy.typing as npt
 import shapely
 from shapely.geometry.base import BaseGeometry
 
+from dunestead.core.artwork.painted import Painted, unite
 from dunestead.core.errors import BadInput
-from dunestead.core.mask.bridges import Bridge, tie_pieces
+from dunestead.core.geometry.hairs import close_hairs
 from dunestead.core.mask.loose import LoosePiece, Mask
+from dunestead.core.tolerances import TOLERANCES
 
-__all__ = ["FATES", "CutPlan", "Fate", "check_fates", "decide"]
+__all__ = ["FATES", "Fate", "Settled", "check_fates", "settle"]
 
-Fate = Literal["bridge", "keep", "leave-out"]
+Fate = Literal["bridge", "keep", "leave-out", "drop"]
 FATES: tuple[Fate, ...] = get_args(Fate)
+_BESIDE = 0.05
 
 
 @dataclass(frozen=True, slots=True)
-class CutPlan:
-    """The mask that will be cut.
+class Settled:
+    """What is painted once pieces are left out and dropped, and by how much its origin moved, mm."""
 
-    Attributes
-    ----------
-    key
-        Identifies the mask, the fates and the width of the bridges.
-    frame
-        What holds together, bridges included.
-    keepers
-        Loose pieces placed by hand, by number.
-    bridges
-        All ties.
-    left_out
-        Numbers of the pieces that go with the windows, so that their place is painted.
-    """
-
-    key: str
-    mask: Mask = field(compare=False)
-    frame: shapely.Polygon = field(compare=False)
-    keepers: tuple[LoosePiece, ...] = field(compare=False)
-    bridges: tuple[Bridge, ...] = field(compare=False)
-    left_out: tuple[int, ...]
-
-    @property
-    def material(self) -> shapely.MultiPolygon:
-        """All that stays: the frame and the keepers."""
-        return shapely.MultiPolygon([self.frame, *(keeper.shape for keeper in self.keepers)])
-
-    @property
-    def windows(self) -> BaseGeometry:
-        """All that is painted."""
-        outline = shapely.Polygon(self.frame.exterior)
-        return shapely.difference(outline, self.material)
-
-    @property
-    def window_count(self) -> int:
-        """How many separate parts are taken out to be painted."""
-        return len(shapely.get_parts(self.windows))
-
-    @property
-    def bridged_area(self) -> float:
-        """Paint given up to bridges, mm²."""
-        return float(shapely.union_all([bridge.shape for bridge in self.bridges]).area)
+    painted: Painted
+    moved: tuple[float, float] = (0.0, 0.0)
 
 
-def check_fates(fates: Mapping[int, Fate], mask: Mask) -> None:
-    """Raise `BadInput` when a number is not a piece of this mask or a fate is not one of ours."""
-    known = {piece.number for piece in mask.loose}
+def check_fates(fates: Mapping[int, Fate], mask: Sequence[LoosePiece]) -> None:
+    """Raise `BadInput` when a number is not one of these pieces or a fate is not one of ours."""
+    known = {piece.number for piece in mask}
     for number, fate in fates.items():
         if number not in known:
             raise BadInput(
@@ -81,60 +43,91 @@ def check_fates(fates: Mapping[int, Fate], mask: Mask) -> None:
             raise BadInput(f"“{fate}” is not something to do with a loose piece.", f"Choose {', '.join(FATES)}.")
 
 
-def decide(mask: Mask, fates: Mapping[int, Fate], bridge_width: float) -> CutPlan:
-    """Return the mask to be cut once each loose piece has its fate; a piece without one is kept.
+def settle(painted: Painted, masks: Sequence[tuple[str, Mask]], fates: Mapping[int, Fate]) -> Settled:
+    """Return what is painted when pieces left out are filled and the artwork around dropped ones is gone.
 
     Parameters
     ----------
-    mask
-        As found.
+    painted, masks
+        As drawn, and the masks for it with their pieces numbered, each with its colour or, one for all, none.
     fates
         By number of the piece.
-    bridge_width
-        Width of every bridge, mm.
+
+    Raises
+    ------
+    BadInput
+        When nothing would be left to paint.
+
+    Notes
+    -----
+    A piece left out takes the colour of what is around it. Dropping takes away the connected painted
+    shape the piece lies in, whatever lies further in staying. In a reverse mask the pieces are the
+    artwork, and either way the shape itself is painted over.
     """
-    check_fates(fates, mask)
-    return _decide(mask, tuple(sorted(fates.items())), bridge_width)
+    chosen: dict[Fate, list[tuple[str, LoosePiece]]] = {"leave-out": [], "drop": []}
+    for colour, mask in masks:
+        for piece in mask.loose:
+            fate = fates.get(piece.number)
+            if fate in chosen:
+                chosen["drop" if mask.frame.is_empty else fate].append((colour, piece))
+    if not chosen["leave-out"] and not chosen["drop"]:
+        return Settled(painted)
+    is_reverse = all(mask.frame.is_empty for _, mask in masks)
+    return _settled(painted, tuple(chosen["leave-out"]), tuple(chosen["drop"]), is_reverse)
 
 
-@lru_cache(maxsize=64)
-def _decide(mask: Mask, decided: tuple[tuple[int, Fate], ...], bridge_width: float) -> CutPlan:
-    fates = dict(decided)
-    tied = [piece for piece in mask.loose if fates.get(piece.number) == "bridge"]
-    kept = [piece for piece in mask.loose if fates.get(piece.number, "keep") == "keep"]
-    left_out = tuple(piece.number for piece in mask.loose if fates.get(piece.number) == "leave-out")
-    bridges = tie_pieces(mask.frame, tied, kept, bridge_width)
-    united = shapely.union_all(
-        [mask.frame, *(p.shape for p in tied), *(p.shape for p in kept), *(b.strip for b in bridges)]
+_Chosen = tuple[tuple[str, LoosePiece], ...]
+
+
+@lru_cache(maxsize=32)
+def _settled(painted: Painted, out: _Chosen, dropped: _Chosen, is_reverse: bool) -> Settled:
+    colours = dict(painted.colours)
+    for colour, piece in dropped:
+        gone = piece.shape if is_reverse else _around(colours[colour] if colour else painted.region, piece)
+        if gone is not None:
+            taken = gone.buffer(_BESIDE / 10, quad_segs=2)
+            for own in [colour] if colour else list(colours):
+                colours[own] = unite([shapely.difference(colours[own], taken)])
+    for colour, piece in out:
+        own = colour or _colour_beside(painted, piece)
+        colours[own] = unite([colours[own], piece.shape])
+    colours = {colour: region for colour, region in colours.items() if not region.is_empty}
+    if not colours:
+        raise BadInput(
+            "Dropping this would leave nothing to paint.", "Leave the piece out or bridge it, or take out the part."
+        )
+    region = next(iter(colours.values())) if len(colours) == 1 else unite(list(colours.values()))
+    region = close_hairs(region, TOLERANCES.hair)
+    x, y = region.bounds[:2]
+    done = f"{[piece.number for _, piece in out]}-{[piece.number for _, piece in dropped]}"
+    settled = Painted(
+        f"{painted.key}-{done}",
+        _moved(region, -x, -y),
+        {colour: _moved(part, -x, -y) for colour, part in colours.items()},
+        painted.to_mm,
+        f"{painted.form}-{done}" if painted.form else None,
     )
-    parts = shapely.get_parts(united)
-    corner = shapely.Point(mask.frame.bounds[:2])
-    is_frame = shapely.distance(parts, corner) == 0
-    keepers = _keepers(parts[~is_frame], [*kept, *tied])
-    key = f"{mask.key}|{decided}|{bridge_width}"
-    return CutPlan(key, mask, parts[is_frame][0], keepers, tuple(bridges), left_out)
+    return Settled(settled, (float(x), float(y)))
 
 
-def _keepers(parts: npt.NDArray[np.object_], pieces: list[LoosePiece]) -> tuple[LoosePiece, ...]:
-    """Return the parts that are still loose, each by the number of the first piece in it.
-
-    Kept pieces come first in the list, so that a keeper that others are tied to goes by its own
-    number; a piece that was to be tied and could not be is a keeper too, never lost.
-    """
-    if not len(parts):
-        return ()
-    anchors = [shapely.Point(piece.anchor) for piece in pieces]
-    piece, part = shapely.STRtree(parts).query(anchors, predicate="intersects")
-    first: dict[int, LoosePiece] = {}
-    for i, j in zip(piece.tolist(), part.tolist(), strict=True):
-        if j not in first or pieces.index(first[j]) > i:
-            first[j] = pieces[i]
-    keepers = [_as_cut(piece, parts[j]) for j, piece in first.items()]
-    return tuple(sorted(keepers, key=lambda keeper: keeper.number))
+def _moved(region: shapely.MultiPolygon, dx: float, dy: float) -> shapely.MultiPolygon:
+    if not dx and not dy:
+        return region
+    moved: shapely.MultiPolygon = shapely.transform(region, lambda points: points + np.array((dx, dy)))
+    return moved
 
 
-def _as_cut(piece: LoosePiece, shape: shapely.Polygon) -> LoosePiece:
-    """Return a piece as it is cut, with what is tied to it."""
-    if math.isclose(shape.area, piece.area, rel_tol=1e-9):
-        return piece
-    return replace(piece, area=float(shape.area), centroid=(shape.centroid.x, shape.centroid.y), shape=shape)
+def _around(region: shapely.MultiPolygon, piece: LoosePiece) -> shapely.Polygon | None:
+    """Return the painted shape a piece lies in."""
+    anchor = shapely.Point(piece.anchor)
+    around = [part for part in region.geoms if shapely.Polygon(part.exterior).contains(anchor)]
+    return min(around, key=lambda part: float(shapely.Polygon(part.exterior).area), default=None)
+
+
+def _colour_beside(painted: Painted, piece: LoosePiece) -> str:
+    """Return the colour along most of a piece's edge."""
+    if len(painted.colours) == 1:
+        return next(iter(painted.colours))
+    rim: BaseGeometry = piece.shape.exterior.buffer(_BESIDE)
+    shared = [float(shapely.intersection(rim, region).area) for region in painted.colours.values()]
+    return list(painted.colours)[int(np.argmax(shared))]

@@ -1,77 +1,32 @@
 """Will it work at this size, on this surface, in this material? Findings with measure, limit and place."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
 
 import numpy as np
+import shapely
 
+from dunestead.core.artwork.finding import Finding
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.figures import Catalogue, Figure, Material, Surface
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.mask.axis import AxisSide, Widths, measure_widths
-from dunestead.core.mask.loose import Mask
-from dunestead.core.units import show_length
+from dunestead.core.mask.loose import LoosePiece, Mask
 
-__all__ = ["Finding", "Fitness", "Limits", "Severity", "judge", "limits_for"]
+__all__ = ["Fitness", "Kind", "Least", "Limits", "judge", "limits_for", "merged", "widths_of"]
 
-Severity = Literal["stop", "warn", "note"]
 _MOST_FINDINGS = 60
-_THIN = {"stroke-thin": "The painted stroke", "web-thin": "The mask between two windows"}
-_COUNTED = {
-    "must-bridge": "Loose pieces: {count}. A mask that is used again needs every one bridged.",
-    "many-pieces": "{count} loose pieces are more than the {most} one places by hand with patience. Bridge some.",
-}
+Kind = Literal["stroke", "web", "part"]
 
 
 @dataclass(frozen=True, slots=True)
-class Finding:
-    """One thing to know before cutting.
+class Least:
+    """The least width of a kind: mm, and where, from the top left of the painted box."""
 
-    Attributes
-    ----------
-    code
-        ``stroke-thin``, ``web-thin``, ``part-small``, ``must-bridge`` or ``many-pieces``.
-    severity
-        ``stop`` below the range the surface is known to forgive, ``warn`` below the usual limit.
-    at
-        Where, mm from the top left of the painted box.
-    measured, limit
-        mm, or a count for ``many-pieces`` and ``must-bridge``.
-    subject
-        The surface or material that sets the limit.
-    run
-        How long a thin stretch is, mm.
-    piece
-        Number of the loose piece it is about, if any.
-    more
-        How many more places are like it and not listed.
-    """
-
-    code: str
-    severity: Severity
+    width: float
     at: tuple[float, float]
-    measured: float
-    limit: float
-    subject: str
-    run: float = 0.0
-    piece: int | None = None
-    more: int = 0
-
-    def message(self, unit: str = "mm") -> str:
-        """Say it in a sentence, lengths in the maker's unit."""
-        measured, limit = show_length(self.measured, unit), show_length(self.limit, unit)
-        if self.code == "part-small":
-            return (
-                f"Loose piece {self.piece} is {measured} at its narrowest; {self.subject} wants {limit}. "
-                "Bridge it or leave it out."
-            )
-        if self.code in _COUNTED:
-            return _COUNTED[self.code].format(count=int(self.measured), most=int(self.limit))
-        over = f" over {show_length(self.run, unit)}" if self.run > self.measured else ""
-        more = f" {self.more} more places are like it." if self.more else ""
-        return f"{_THIN[self.code]} is {measured}{over} wide; {self.subject} wants {limit}.{more}"
 
 
 @dataclass(frozen=True, slots=True)
@@ -80,22 +35,34 @@ class Fitness:
 
     Attributes
     ----------
-    least_stroke, least_web, least_part
-        mm; None where there is nothing of the kind.
-    smallest_width
-        The width in mm from which all of them hold, and which of them says so
-        (``stroke``, ``web``, ``part`` or None when nothing limits).
+    stroke, web, part
+        The least of each kind; None where there is nothing of it.
+    needs
+        By kind, how many times larger the design must be for it to hold.
     parts
         Least side of each loose piece, in order of the mask's pieces.
     """
 
     findings: tuple[Finding, ...]
-    least_stroke: float | None
-    least_web: float | None
-    least_part: float | None
-    smallest_width: float
-    limited_by: str | None
+    stroke: Least | None
+    web: Least | None
+    part: Least | None
+    needs: Mapping[Kind, float]
     parts: tuple[float, ...]
+
+    @property
+    def limited_by(self) -> Kind | None:
+        """Which kind asks for the largest design; None when nothing does."""
+        return max(self.needs, key=lambda kind: self.needs[kind], default=None)
+
+    @property
+    def growth(self) -> float:
+        """How many times larger the design must be for all to hold; 0 when nothing limits it."""
+        return max(self.needs.values(), default=0.0)
+
+    def least(self, kind: Kind) -> Least | None:
+        """Return the least width of a kind."""
+        return {"stroke": self.stroke, "web": self.web, "part": self.part}[kind]
 
 
 @dataclass(frozen=True, slots=True)
@@ -133,31 +100,79 @@ def judge(
     surface: Surface,
     material: Material,
     limits: Limits,
+    kept: tuple[int, ...] | None = None,
 ) -> Fitness:
-    """Return what stands against cutting this design for this surface from this material."""
-    widths = measure_widths(painted, mask.loose, min(surface.stroke, surface.web))
-    small = material.least_part
+    """Return what stands against cutting this design for this surface from this material.
+
+    Parameters
+    ----------
+    painted, mask
+        The design and its mask.
+    surface, material, limits
+        What they are held against.
+    kept
+        Numbers of the loose pieces that stay loose; None for all.
+    """
+    loose = {piece.number for piece in mask.loose} if kept is None else set(kept)
+    widths = widths_of(painted, mask, surface)
     findings = [
         *_thin(widths.strokes, limits.stroke, "stroke-thin", surface.name),
         *_thin(widths.webs, limits.web, "web-thin", surface.name),
-        *_small_parts(mask, widths, limits.part, material.name),
-        *_too_many(mask, material, limits.most_pieces),
+        *_small_parts(mask, widths, limits.part, material.name, loose),
+        *_too_many([piece for piece in mask.loose if piece.number in loose], material, limits.most_pieces),
     ]
-    stroke, web = _least(widths.strokes), _least(widths.webs)
-    part = min(widths.parts, default=None)
+    stroke, web, part = _least(widths.strokes), _least(widths.webs), _least_part(mask, widths)
+    wanted: dict[Kind, float | None] = {"stroke": surface.stroke, "web": surface.web, "part": material.least_part}
+    least: dict[Kind, Least | None] = {"stroke": stroke, "web": web, "part": part}
     needs = {
-        "stroke": surface.stroke / stroke if stroke else 0.0,
-        "web": surface.web / web if web else 0.0,
-        "part": small / part if part and small else 0.0,
+        kind: limit / found.width for kind, limit in wanted.items() if limit and (found := least[kind]) is not None
     }
-    limited_by = max(needs, key=lambda kind: needs[kind])
-    smallest = painted.width * needs[limited_by]
-    return Fitness(tuple(findings), stroke, web, part, smallest, limited_by if smallest else None, widths.parts)
+    return Fitness(tuple(findings), stroke, web, part, needs, widths.parts)
 
 
-def _least(side: AxisSide) -> float | None:
+@lru_cache(maxsize=32)
+def widths_of(painted: Painted, mask: Mask, surface: Surface) -> Widths:
+    """Return the widths of what is painted and of its mask; of a reverse mask the shapes are the mask."""
+    finest = min(surface.stroke, surface.web)
+    if not mask.frame.is_empty:
+        return measure_widths(painted, mask.loose, finest)
+    shapes = shapely.STRtree(list(painted.region.geoms))
+    anchors = shapely.points(np.array([piece.anchor for piece in mask.loose]))
+    order = [int(k) for k in np.atleast_1d(shapes.nearest(anchors))]
+    return measure_widths(painted, (), finest).reversed(order)
+
+
+def merged(parts: Sequence[Fitness]) -> Fitness:
+    """Return how several masks of one design fit together: the least of each kind, and all findings."""
+    if len(parts) == 1:
+        return parts[0]
+
+    def least(kind: Kind) -> Least | None:
+        return min((one for part in parts if (one := part.least(kind))), key=lambda one: one.width, default=None)
+
+    kinds = dict.fromkeys(kind for part in parts for kind in part.needs)
+    needs = {kind: max(part.needs.get(kind, 0.0) for part in parts) for kind in kinds}
+    findings = tuple(finding for part in parts for finding in part.findings)
+    return Fitness(
+        findings,
+        least("stroke"),
+        least("web"),
+        least("part"),
+        needs,
+        tuple(side for part in parts for side in part.parts),
+    )
+
+
+def _least(side: AxisSide) -> Least | None:
     found = side.least()
-    return found[0] if found else None
+    return Least(*found) if found else None
+
+
+def _least_part(mask: Mask, widths: Widths) -> Least | None:
+    if not widths.parts:
+        return None
+    k = int(np.argmin(widths.parts))
+    return Least(widths.parts[k], mask.loose[k].anchor)
 
 
 def _thin(side: AxisSide, limit: Figure, code: str, subject: str) -> Iterator[Finding]:
@@ -187,9 +202,9 @@ def _thin(side: AxisSide, limit: Figure, code: str, subject: str) -> Iterator[Fi
         )
 
 
-def _small_parts(mask: Mask, widths: Widths, limit: Figure | None, subject: str) -> Iterator[Finding]:
+def _small_parts(mask: Mask, widths: Widths, limit: Figure | None, subject: str, loose: set[int]) -> Iterator[Finding]:
     for piece, width in zip(mask.loose, widths.parts, strict=True):
-        if limit and width < limit.value * (1 - 1e-6):
+        if limit and piece.number in loose and width < limit.value * (1 - 1e-6):
             yield Finding(
                 "part-small",
                 "stop" if width < limit.low else "warn",
@@ -201,11 +216,11 @@ def _small_parts(mask: Mask, widths: Widths, limit: Figure | None, subject: str)
             )
 
 
-def _too_many(mask: Mask, material: Material, most: int) -> Iterator[Finding]:
-    count = len(mask.loose)
+def _too_many(loose: Sequence[LoosePiece], material: Material, most: int) -> Iterator[Finding]:
+    count = len(loose)
     if not count:
         return
-    first = mask.loose[0].centroid
+    first = loose[0].centroid
     if material.least_part is None:
         yield Finding("must-bridge", "warn", first, float(count), 0.0, material.name)
     elif count > most:

@@ -11,7 +11,7 @@ from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.mask.loose import Mask
 
-__all__ = ["FRAME", "Edges", "Gap", "nearest_gaps", "spanning_gaps"]
+__all__ = ["FRAME", "Clusters", "Edges", "Gap", "nearest_gaps", "spanning_gaps"]
 
 FRAME = 0
 _CHUNK = 16
@@ -102,7 +102,9 @@ def _gap(piece: int, other: int, shape: shapely.Polygon, run: shapely.LineString
     return Gap(piece, other, float(np.linalg.norm(ends[1] - ends[0])), start, end)
 
 
-def spanning_gaps(parts: dict[int, shapely.Polygon], edges: Edges, roots: Sequence[int]) -> list[Gap]:
+def spanning_gaps(
+    parts: dict[int, shapely.Polygon], edges: Edges, roots: Sequence[int], joined: "Clusters | None" = None
+) -> list[Gap]:
     """Return gaps of least total length that, once bridged, join every part to a root.
 
     Parameters
@@ -113,6 +115,8 @@ def spanning_gaps(parts: dict[int, shapely.Polygon], edges: Edges, roots: Sequen
         The edges of the same parts.
     roots
         Parts that need no tie; they count as joined to each other.
+    joined
+        What hangs together already.
 
     Notes
     -----
@@ -121,9 +125,9 @@ def spanning_gaps(parts: dict[int, shapely.Polygon], edges: Edges, roots: Sequen
     cut property the shortest gap out of a cluster is in the tree, and it is found as soon
     as the reach covers it.
     """
-    joined = _Clusters(roots)
+    joined = joined or Clusters(roots)
     reach = _FIRST_REACH
-    waiting = [number for number in parts if number not in roots]
+    waiting = [number for number in parts if not joined.is_rooted(number)]
     chosen: list[Gap] = []
     while waiting:
         found: dict[tuple[int, int], tuple[float, int, int, int]] = {}
@@ -140,7 +144,7 @@ def spanning_gaps(parts: dict[int, shapely.Polygon], edges: Edges, roots: Sequen
     return chosen
 
 
-class _Clusters:
+class Clusters:
     """Which parts hang together so far (union-find); all roots from the start."""
 
     def __init__(self, roots: Sequence[int]) -> None:
@@ -156,9 +160,15 @@ class _Clusters:
         return number
 
     def join(self, one: int, other: int) -> bool:
+        """Join two parts; says whether they were apart."""
         top, below = self._top(one), self._top(other)
         self._above[below] = top
         return top != below
 
+    def is_joined(self, one: int, other: int) -> bool:
+        """Say whether two parts hang together."""
+        return self._top(one) == self._top(other)
+
     def is_rooted(self, number: int) -> bool:
+        """Say whether a part hangs together with a root."""
         return self._top(number) == self._top(self._root)

@@ -8,10 +8,11 @@ import numpy.typing as npt
 import shapely
 
 from dunestead.core.artwork.painted import Painted
+from dunestead.core.errors import BadInput
 from dunestead.core.geometry.curves import Box
 from dunestead.core.tolerances import TOLERANCES
 
-__all__ = ["LoosePiece", "Mask", "cut_mask"]
+__all__ = ["LoosePiece", "Mask", "cut_mask", "shape_mask"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,19 +50,22 @@ class Mask:
     key
         Identifies the painted region and the border.
     frame
-        The part that holds together, out to the border.
+        The part that holds together, out to the border; empty for a mask of separate shapes.
     loose
         All other parts, by number.
+    sheet
+        What it is cut from, out to the border.
     """
 
     key: str
     border: float
     frame: shapely.Polygon = field(compare=False)
     loose: tuple[LoosePiece, ...] = field(compare=False)
+    sheet: shapely.Polygon = field(compare=False)
 
 
 @lru_cache(maxsize=64)
-def cut_mask(painted: Painted, border: float) -> Mask:
+def cut_mask(painted: Painted, border: float, outline: shapely.Polygon | None = None) -> Mask:
     """Return the mask around a painted region.
 
     Parameters
@@ -70,6 +74,8 @@ def cut_mask(painted: Painted, border: float) -> Mask:
         What the windows are.
     border
         Mask beyond the painted bounding box on every side, mm, above 0.
+    outline
+        What the mask is cut to instead, such as the blank itself.
 
     Notes
     -----
@@ -77,14 +83,41 @@ def cut_mask(painted: Painted, border: float) -> Mask:
     only are apart. Every component of the difference is reported but the frame, save slivers
     thinner than the flattening can vouch for.
     """
-    x0, y0, x1, y1 = painted.bbox
-    sheet = shapely.box(x0 - border, y0 - border, x1 + border, y1 + border)
+    sheet = outline or _sheet_around(painted, border)
     parts = shapely.get_parts(shapely.difference(sheet, painted.region))
-    corner = shapely.Point(x0 - border, y0 - border)
-    is_frame = shapely.distance(parts, corner) == 0
-    pieces = [part for part in parts[~is_frame] if not _is_sliver(part)]
+    if not len(parts):
+        raise BadInput("The design leaves no mask around it.", "Make it smaller, or the mask larger than the blank.")
+    # Where artwork runs out to the edge of the sheet, it may part what is around it; the largest part is the frame.
+    at_edge = np.flatnonzero(shapely.distance(parts, sheet.exterior) == 0)
+    frame = (
+        int(at_edge[np.argmax(shapely.area(parts[at_edge]))]) if len(at_edge) else int(np.argmax(shapely.area(parts)))
+    )
+    pieces = [part for k, part in enumerate(parts) if k != frame and not _is_sliver(part)]
     loose = tuple(_piece(number, part) for number, part in enumerate(_reading_order(pieces, painted.region), start=1))
-    return Mask(f"{painted.key}+{border:.3f}", border, parts[is_frame][0], loose)
+    named = f"@{hash(outline.wkb):x}" if outline else ""
+    return Mask(f"{painted.key}+{border:.3f}{named}", border, parts[frame], loose, sheet)
+
+
+@lru_cache(maxsize=32)
+def shape_mask(painted: Painted, border: float) -> Mask:
+    """Return the reverse mask: the artwork's own shapes stay down, and all around them is painted.
+
+    Parameters
+    ----------
+    painted
+        What the design shows, its shapes the parts of the mask, each loose.
+    border
+        Material around the shapes on the sheet they are cut from, mm.
+    """
+    parts = _reading_order([part for part in painted.region.geoms if not _is_sliver(part)], painted.region)
+    loose = tuple(_piece(number, part) for number, part in enumerate(parts, start=1))
+    sheet = _sheet_around(painted, border)
+    return Mask(f"{painted.key}-{border:.3f}", border, shapely.Polygon(), loose, sheet)
+
+
+def _sheet_around(painted: Painted, border: float) -> shapely.Polygon:
+    x0, y0, x1, y1 = painted.bbox
+    return shapely.box(x0 - border, y0 - border, x1 + border, y1 + border)
 
 
 def _is_sliver(part: shapely.Polygon) -> bool:

@@ -4,39 +4,34 @@ from dataclasses import dataclass, field, fields
 from datetime import date, datetime
 from typing import Literal
 
+from dunestead.core.artwork.elements import Element, check_colour, check_elements
+from dunestead.core.blanks.blank import BASE_COATS, SHAPES, Blank, Garment
+from dunestead.core.blanks.garments import check_garment
 from dunestead.core.curing.drying import Room
-from dunestead.core.errors import BadInput, BadLength
+from dunestead.core.errors import BadInput, BadLength, UnknownKey
 from dunestead.core.figures import Catalogue, Material, Paint, Surface
+from dunestead.core.mask.bridge_rules import STYLES, BridgeStyle
 from dunestead.core.mask.fates import Fate
 from dunestead.core.mask.rollcall import RollEntry
+from dunestead.core.painting.separation import Masks
 
-__all__ = ["CALLS", "Blank", "Call", "Job", "Record", "check_job", "fits", "materials_for", "paints_for", "start_job"]
+__all__ = [
+    "CALLS",
+    "BridgeSpot",
+    "Call",
+    "Job",
+    "Record",
+    "check_bridge_width",
+    "check_job",
+    "fits",
+    "materials_for",
+    "paints_for",
+    "start_job",
+]
 
 Call = Literal["dish", "placed", "lifted"]
 CALLS: tuple[Call, ...] = ("dish", "placed", "lifted")
 _SMALLEST_MM, _LARGEST_MM = 1.0, 20_000.0
-
-
-@dataclass(frozen=True, slots=True)
-class Blank:
-    """The thing that is printed on, mm. A label's size is nominal; what the tape says is measured."""
-
-    width: float
-    height: float
-    shape: Literal["rectangle", "oval"] = "rectangle"
-    colour: str = "#a9814f"
-    measured_width: float | None = None
-    measured_height: float | None = None
-
-    @property
-    def size(self) -> tuple[float, float]:
-        """Measured width and height where there are any, else nominal."""
-        return (self.measured_width or self.width, self.measured_height or self.height)
-
-    @property
-    def is_measured(self) -> bool:
-        """Whether a tape has been laid to it."""
-        return self.measured_width is not None and self.measured_height is not None
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,15 +45,53 @@ class Record:
 
 
 @dataclass(frozen=True, slots=True)
+class BridgeSpot:
+    """Where the maker set a bridge, as the element around its piece sees it, so that it stays when that is moved.
+
+    Attributes
+    ----------
+    x, y
+        From the top left of the element's box, in shares of its width.
+    element
+        Number of that element.
+    width
+        mm, None for the usual.
+    toward
+        Which way it leaves, as seen by the element; None for the nearest mask.
+    mask
+        Which of several masks it is in, as in the roll.
+    """
+
+    x: float
+    y: float
+    element: int = 1
+    width: float | None = None
+    toward: tuple[float, float] | None = None
+    mask: str = ""
+
+
+@dataclass(frozen=True, slots=True)
 class Job:
     """One job's inputs. Lengths in mm; None means as the catalogue says.
 
     Attributes
     ----------
-    design_width, offset_x, offset_y
-        Width of the painted area, and its middle's shift from the blank's.
+    elements, last_element
+        What the design is put together from, and the highest number ever given to one.
+    dauber, covered
+        Several colours through one mask: by foam dauber, or with what lies close by covered.
+    reverse, field_colour
+        Whether the artwork's shapes are the mask, and what is painted around them.
+    masks, mask_order
+        One for all colours or one each, and the colours in the order the maker wants them painted.
+    whole_blank
+        Whether the mask is as large as the blank, so that their edges line up.
     fates
         By number of the loose piece; a piece that is not named is undecided and counts as kept.
+    bridge_style, bridges_per_piece
+        Which way bridges run, and how many a piece has; None goes by its size.
+    spots
+        Where the maker set the bridges of a piece, by its number; 0 for ties of the frame's tongues.
     roll
         Every loose piece ever met.
     ticks
@@ -70,13 +103,14 @@ class Job:
     name: str
     surface: str
     blank: Blank
-    design_width: float
+    elements: tuple[Element, ...]
     material: str
     paint: str
     cutter: str = "table-long"
     press: str = "iron"
-    offset_x: float = 0.0
-    offset_y: float = 0.0
+    last_element: int = 1
+    dauber: bool = False
+    covered: bool = False
     border: float | None = None
     bridge_width: float | None = None
     overlap: float | None = None
@@ -85,6 +119,14 @@ class Job:
     seen_through: bool = False
     due: date | None = None
     room: Room = field(default_factory=Room)
+    reverse: bool = False
+    field_colour: str = "#22313a"
+    masks: Masks = "one"
+    mask_order: tuple[str, ...] = ()
+    whole_blank: bool = False
+    bridge_style: BridgeStyle = "shortest"
+    bridges_per_piece: int | None = None
+    spots: dict[int, tuple[BridgeSpot, ...]] = field(default_factory=dict)
     fates: dict[int, Fate] = field(default_factory=dict)
     roll: tuple[RollEntry, ...] = ()
     ticks: dict[str, datetime] = field(default_factory=dict)
@@ -108,24 +150,25 @@ def paints_for(catalogue: Catalogue, surface: Surface) -> list[Paint]:
     return [paint for paint in catalogue.paints.values() if surface.family in paint.families]
 
 
-def start_job(name: str, surface: Surface, catalogue: Catalogue, height_per_width: float) -> Job:
-    """Return a job for an artwork with sensible choices made: the usual blank, mask and paint.
+def start_job(name: str, surface: Surface, catalogue: Catalogue, element: Element, blank: Blank | None = None) -> Job:
+    """Return a job with sensible choices made: the usual blank, mask and paint; the design's size is not yet right.
 
     Parameters
     ----------
     name, surface
         What it is called and made on.
-    height_per_width
-        Shape of the painted area; the design fills the blank up to its margins.
+    element
+        The first part of the design.
+    blank
+        The maker's own, None for the surface's usual one.
     """
     width, height = surface.blank
-    margin = width * catalogue.workshop["margin_share"]
-    design = min(width - 2 * margin, (height - 2 * margin) / height_per_width)
     return Job(
         name=name.strip() or "Unnamed",
         surface=surface.key,
-        blank=Blank(width, height, colour=surface.colour),
-        design_width=round(design, 1),
+        blank=blank or Blank(width, height, colour=surface.colour),
+        elements=(element,),
+        last_element=element.id,
         material=materials_for(catalogue, surface)[0].key,
         paint=paints_for(catalogue, surface)[0].key,
     )
@@ -146,17 +189,23 @@ def check_job(job: Job, catalogue: Catalogue) -> None:
     catalogue.press(job.press)
     if not job.name.strip() or len(job.name) > 120:
         raise BadInput("A job needs a name of up to 120 letters.", "Give it one you will know it by.")
-    for name, length in (("width of the design", job.design_width), *_blank_lengths(job.blank)):
-        _within(name, length, _SMALLEST_MM, _LARGEST_MM)
+    _check_blank(job.blank, catalogue)
+    if not job.elements:
+        raise BadInput("A design needs at least one part.", "Add words or artwork before taking the last part out.")
+    check_elements(job.elements)
     for what, value, least, most in (
         ("border", job.border, 1.0, 500.0),
         ("bridge width", job.bridge_width, 0.2, 50.0),
         ("overlap", job.overlap, 0.0, 100.0),
-        ("shift across", job.offset_x, -_LARGEST_MM, _LARGEST_MM),
-        ("shift down", job.offset_y, -_LARGEST_MM, _LARGEST_MM),
     ):
         if value is not None:
             _within(what, value, least, most)
+    if job.bridge_style not in STYLES:
+        raise UnknownKey("style of bridges", job.bridge_style, list(STYLES))
+    _count("bridges a piece", job.bridges_per_piece, 1, 2)
+    for spot in (spot for spots in job.spots.values() for spot in spots):
+        check_bridge_width(spot.width)
+    check_colour(job.field_colour)
     _count("coats", job.coats, 1, 12)
     _count("copies", job.copies, 1, 1000)
     _count("grade", job.record.grade, 1, 5)
@@ -167,6 +216,33 @@ def check_job(job: Job, catalogue: Catalogue) -> None:
         )
     if len(job.record.notes) > 10_000:
         raise BadInput("The notes are longer than 10,000 letters.", "Keep what you will want to read next time.")
+
+
+def check_bridge_width(width: float | None) -> None:
+    """Raise `BadLength` when a bridge cannot be so wide, mm; None, the usual, passes."""
+    if width is not None:
+        _within("width of a bridge", width, 0.2, 50.0)
+
+
+def _check_blank(blank: Blank, catalogue: Catalogue) -> None:
+    for name, length in _blank_lengths(blank):
+        _within(name, length, _SMALLEST_MM, _LARGEST_MM)
+    _within("corner radius", blank.corner, 0.0, _LARGEST_MM)
+    _within("rim", blank.rim, 0.0, 500.0)
+    for kind, met, known in (("shape", blank.shape, SHAPES), ("base coat", blank.base_coat, BASE_COATS)):
+        if met not in known:
+            raise UnknownKey(kind, met, list(known))
+    if blank.heat is not None and not 30 <= blank.heat <= 300:
+        raise BadInput(f"A plate of {blank.heat:g} C cannot be.", "Give 30 to 300 C, or nothing for the surface's own.")
+    if min(blank.size) <= 0:
+        raise BadInput(f"A rim of {blank.rim:g} mm leaves nothing to paint on.", "Give a narrower rim.")
+    garment = blank.garment or Garment()
+    for name, value, least in (("drop", garment.drop, 0.0), ("across", garment.across, -1000.0)):
+        if value is not None:
+            _within(f"distance {name}", value, least, 2000.0)
+    if garment.widest is not None:
+        _within("width of a design", garment.widest, 5.0, 2000.0)
+    check_garment(blank, catalogue)
 
 
 def _blank_lengths(blank: Blank) -> list[tuple[str, float]]:

@@ -1,100 +1,199 @@
 """The whole plan of a job, from what is painted to when it may be washed."""
 
+import math
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import datetime
 
-from dunestead.core.artwork.drawing import Drawing
-from dunestead.core.artwork.painted import Painted, paint
+import numpy as np
+import shapely
+from shapely.geometry.base import BaseGeometry
+
+from dunestead.core.artwork.painted import Painted
+from dunestead.core.artwork.sources import Sources
 from dunestead.core.curing.drying import Timeline, dry_from
 from dunestead.core.curing.peel import PeelWindow, peel_window
 from dunestead.core.cutting.paths import sheet_paths
 from dunestead.core.cutting.timing import KnifeTime, knife_time
 from dunestead.core.cutting.verify import Verdict
-from dunestead.core.figures import Catalogue, Cutter, Material, Paint, Press, Surface
-from dunestead.core.geometry.curves import Box
-from dunestead.core.mask.fates import CutPlan, decide
-from dunestead.core.mask.findings import Fitness, judge, limits_for
+from dunestead.core.figures import Catalogue, Paint, Surface
+from dunestead.core.geometry.curves import Box, shifted
+from dunestead.core.mask.bridges import Bridge
+from dunestead.core.mask.findings import Fitness, widths_of
 from dunestead.core.mask.gaps import Gap, nearest_gaps
-from dunestead.core.mask.loose import Mask, cut_mask
-from dunestead.core.mask.rollcall import call_roll
+from dunestead.core.mask.loose import LoosePiece
+from dunestead.core.mask.tying import CutPlan
+from dunestead.core.mask.weak import WeakPlace
 from dunestead.core.painting.amount import PaintNeed, paint_need
 from dunestead.core.painting.cover import Cover, cover_around
-from dunestead.core.planning.job import Job, check_job
+from dunestead.core.planning.choices import Choices
+from dunestead.core.planning.job import Job
+from dunestead.core.planning.look import Look, look_at
+from dunestead.core.planning.masks import LaidMask
+from dunestead.core.planning.materials import MaskWork, MaterialFit, rank_materials
+from dunestead.core.planning.rail import SizeRail, cutter_reach, overlap_of, size_rail
+from dunestead.core.planning.ties import tie
+from dunestead.core.planning.weakness import weak_of
 from dunestead.core.sheets.division import Division, divide
 from dunestead.core.sheets.facing import Facing, face
 from dunestead.core.tacking.centring import TapeCheck, tape_check
 from dunestead.core.tacking.pins import Pinning, PinRules, pin_mask
 from dunestead.core.tacking.placements import Pressing, press_mask
 
-__all__ = ["Choices", "CutCheck", "Plan", "SheetPlan", "coats_of", "make_plan"]
+__all__ = [
+    "CutCheck",
+    "MaskPlan",
+    "Plan",
+    "SheetPlan",
+    "coats_of",
+    "last_coat_code",
+    "make_plan",
+    "mask_code",
+    "mask_title",
+    "materials_of",
+]
 
-CutCheck = Callable[[CutPlan, Division, str], Sequence[Verdict]]
-
-
-@dataclass(frozen=True, slots=True)
-class Choices:
-    """The rows of the catalogue that a job picked."""
-
-    surface: Surface
-    material: Material
-    paint: Paint
-    cutter: Cutter
-    press: Press
+CutCheck = Callable[[CutPlan, Division, str, int], Sequence[Verdict]]
 
 
 @dataclass(frozen=True, slots=True)
 class SheetPlan:
-    """Beyond the sheet itself: material to cut off, mm, knife time, and what the check said."""
+    """Beyond the sheet itself: its number among all of the job, material to cut off, mm, knife time, and the check."""
 
+    number: int
     trim: tuple[float, float]
     time: KnifeTime
     verdict: Verdict
 
 
 @dataclass(frozen=True, slots=True)
+class MaskPlan:
+    """All that follows for one mask.
+
+    Attributes
+    ----------
+    box
+        On the blank, mm.
+    placing
+        Numbers of the keepers in the order they are set down.
+    """
+
+    laid: LaidMask
+    cut: CutPlan
+    gaps: tuple[Gap, ...]
+    weak: tuple[WeakPlace, ...]
+    division: Division
+    sheets: tuple[SheetPlan, ...]
+    box: Box
+    pressing: Pressing
+    pinning: Pinning
+    placing: tuple[int, ...]
+
+    @property
+    def number(self) -> int:
+        """Its number in the order masks are laid."""
+        return self.laid.number
+
+
+@dataclass(frozen=True, slots=True)
 class Plan:
     """All that follows from a job's inputs. Boxes named ``on_blank`` are mm from the blank's top left."""
 
-    job: Job
-    choices: Choices
-    drawing: Drawing
-    painted: Painted
-    origin: tuple[float, float]
-    mask: Mask
-    gaps: tuple[Gap, ...]
-    fitness: Fitness
-    cut: CutPlan
+    look: Look
+    rail: SizeRail
+    masks: tuple[MaskPlan, ...]
     facing: Facing
-    division: Division
-    sheets: tuple[SheetPlan, ...]
     tape: TapeCheck
-    pressing: Pressing
-    pinning: Pinning
     cover: Cover
     paint: PaintNeed
+    base_ml: float
     peel: PeelWindow
     timeline: Timeline
     last_coat: datetime | None
 
     @property
+    def job(self) -> Job:
+        """What the maker decided."""
+        return self.look.job
+
+    @property
+    def choices(self) -> Choices:
+        """The rows of the catalogue in force."""
+        return self.look.choices
+
+    @property
+    def painted(self) -> Painted:
+        """What is painted."""
+        return self.look.painted
+
+    @property
+    def origin(self) -> tuple[float, float]:
+        """Top left of the painted box on the blank."""
+        return self.look.composition.origin
+
+    @property
+    def keepers(self) -> tuple[LoosePiece, ...]:
+        """Every piece placed by hand, mask by mask."""
+        return tuple(keeper for mask in self.masks for keeper in mask.cut.keepers)
+
+    @property
+    def bridges(self) -> tuple[Bridge, ...]:
+        """Every bridge, mask by mask."""
+        return tuple(bridge for mask in self.masks for bridge in mask.cut.bridges)
+
+    @property
+    def sheets(self) -> tuple[SheetPlan, ...]:
+        """Every sheet, numbered through all masks."""
+        return tuple(sheet for mask in self.masks for sheet in mask.sheets)
+
+    @property
+    def weak(self) -> tuple[WeakPlace, ...]:
+        """Every weak place, mask by mask."""
+        return tuple(place for mask in self.masks for place in mask.weak)
+
+    @property
+    def bridged_area(self) -> float:
+        """Paint given up to bridges, mm²."""
+        return sum(mask.cut.bridged_area for mask in self.masks)
+
+    @property
+    def work(self) -> MaskWork:
+        """What the job asks of its masks, whatever they are cut from."""
+        look, job = self.look, self.job
+        sides = look.least_sides()
+        return MaskWork(
+            box=(self.painted.width, self.painted.height),
+            border=job.border,
+            masks=len(self.masks),
+            kept=tuple((keeper.number, sides[keeper.number]) for keeper in self.keepers),
+            is_reverse=job.reverse,
+            bridges=len(self.bridges),
+            windows=sum(mask.cut.window_count for mask in self.masks),
+            cut_length=sum(sheet.time.cut_length for sheet in self.sheets),
+            axes=tuple(widths_of(mask.laid.painted, mask.laid.mask, self.choices.surface).spits for mask in self.masks),
+            blank=job.blank.size if job.whole_blank and not job.reverse else None,
+        )
+
+    @property
     def painted_on_blank(self) -> Box:
         """Box of the painted area on the blank."""
-        return _shifted(self.painted.bbox, self.origin)
+        return shifted(self.painted.bbox, self.origin)
 
     @property
     def mask_on_blank(self) -> Box:
-        """Box of the mask on the blank."""
-        return _shifted(self.cut.frame.bounds, self.origin)
+        """Box of all masks on the blank."""
+        boxes = np.array([mask.box for mask in self.masks])
+        low, high = boxes[:, :2].min(axis=0), boxes[:, 2:].max(axis=0)
+        return (float(low[0]), float(low[1]), float(high[0]), float(high[1]))
 
 
-def make_plan(job: Job, drawing: Drawing, catalogue: Catalogue, check_cut: CutCheck) -> Plan:
+def make_plan(job: Job, sources: Sources, catalogue: Catalogue, check_cut: CutCheck) -> Plan:
     """Return the plan of a job.
 
     Parameters
     ----------
-    job, drawing
-        What the maker decided, and the artwork.
+    job, sources
+        What the maker decided, and what opens the files it names.
     catalogue
         All figures.
     check_cut
@@ -105,51 +204,116 @@ def make_plan(job: Job, drawing: Drawing, catalogue: Catalogue, check_cut: CutCh
     BadInput
         When an entry of the job cannot be reckoned with.
     """
-    check_job(job, catalogue)
-    choices = Choices(
-        catalogue.surface(job.surface),
-        catalogue.material(job.material),
-        catalogue.paint(job.paint),
-        catalogue.cutter(job.cutter),
-        catalogue.press(job.press),
-    )
-    surface, material = choices.surface, choices.material
-    border = job.border or material.border
-    painted = paint(drawing, job.design_width)
-    mask, roll = call_roll(cut_mask(painted, border), painted.width, job.roll)
-    job = replace(job, roll=roll)
-    fates = {number: fate for number, fate in job.fates.items() if any(p.number == number for p in mask.loose)}
-    cut = decide(mask, fates, job.bridge_width or surface.bridge)
-    fitness = judge(painted, mask, surface, material, limits_for(catalogue, job.surface, job.material))
-    facing = face(material, seen_through=job.seen_through)
-    reach = (choices.cutter.reach_width, choices.cutter.reach_length)
-    overlap = catalogue.workshop["seam_overlap"] if job.overlap is None else job.overlap
-    division = divide(cut, reach, overlap, mirrored=facing.mirrored)
-    size = job.blank.size
-    origin = ((size[0] - painted.width) / 2 + job.offset_x, (size[1] - painted.height) / 2 + job.offset_y)
-    on_blank, mask_box = _shifted(painted.bbox, origin), _shifted(cut.frame.bounds, origin)
-    last_coat = job.ticks.get(f"paint-coat-{coats_of(job, choices.paint)}")
+    look = look_at(job, sources, catalogue)
+    job, choices = look.job, look.choices
+    facing = face(choices.material, seen_through=job.seen_through)
+    cut = _divided(look, facing, catalogue)
+    sheets = sum(len(division.sheets) for _, division in cut)
+    masks = [
+        _mask_plan(look, laid, *divided, catalogue, lambda c, d, title: check_cut(c, d, title, sheets))
+        for laid, divided in zip(look.masks, cut, strict=True)
+    ]
+    on_blank = shifted(look.painted.bbox, look.composition.origin)
+    last_coat = job.ticks.get(last_coat_code(masks, coats_of(job, choices.paint)))
     return Plan(
-        job=job,
-        choices=choices,
-        drawing=drawing,
-        painted=painted,
-        origin=origin,
-        mask=mask,
-        gaps=nearest_gaps(mask),
-        fitness=fitness,
-        cut=cut,
+        look=look,
+        rail=size_rail(look, catalogue),
+        masks=tuple(masks),
         facing=facing,
-        division=division,
-        sheets=_sheet_plans(job, cut, division, choices, catalogue, check_cut),
-        tape=tape_check(size, on_blank),
-        pressing=press_mask(mask_box, choices.press, surface, material),
-        pinning=_pinning(cut, fitness, surface, catalogue),
-        cover=cover_around(catalogue.workshop[f"cover_{choices.paint.technique}"], on_blank, mask_box, size),
-        paint=_paint_need(job, painted, cut, choices),
-        peel=peel_window(choices.paint, material, job.room, catalogue.workshop, last_coat),
+        tape=tape_check(job.blank.size, on_blank),
+        cover=_cover(look, on_blank, masks[0].box, catalogue),
+        paint=_paint_need(look, masks),
+        base_ml=_base_need(look),
+        peel=peel_window(choices.paint, choices.material, job.room, catalogue.workshop, last_coat),
         timeline=dry_from(choices.paint, job.room, catalogue.workshop, last_coat),
         last_coat=last_coat,
+    )
+
+
+def _divided(look: Look, facing: Facing, catalogue: Catalogue) -> list[tuple[CutPlan, Division]]:
+    """Return each mask as it is cut and divided, its sheets numbered on from the mask before."""
+    reach, overlap = cutter_reach(look.choices.cutter), overlap_of(look.job, catalogue)
+    done: list[tuple[CutPlan, Division]] = []
+    first = 1
+    for laid in look.masks:
+        cut = tie(look, laid, catalogue)
+        division = divide(cut, reach, overlap, mirrored=facing.mirrored, first=first)
+        done.append((cut, division))
+        first += len(division.sheets)
+    return done
+
+
+def _mask_plan(
+    look: Look,
+    laid: LaidMask,
+    cut: CutPlan,
+    division: Division,
+    catalogue: Catalogue,
+    check_cut: Callable[[CutPlan, Division, str], Sequence[Verdict]],
+) -> MaskPlan:
+    job, choices = look.job, look.choices
+    box = shifted(cut.box, look.composition.origin)
+    return MaskPlan(
+        laid=laid,
+        cut=cut,
+        gaps=nearest_gaps(laid.mask),
+        weak=weak_of(look, laid, cut, catalogue),
+        division=division,
+        sheets=_sheet_plans(check_cut(cut, division, mask_title(job, laid)), division, choices, catalogue),
+        box=box,
+        pressing=press_mask(box, choices.press, choices.surface, choices.material),
+        pinning=_pinning(cut, laid.fitness, choices.surface, catalogue),
+        placing=_placing(cut, is_reverse=laid.is_reverse),
+    )
+
+
+def mask_title(job: Job, laid: LaidMask) -> str:
+    """Return what is stamped on the sheets of a mask: the job, and which of its masks."""
+    return f"{job.name}, {laid.name.removeprefix('the ')}" if laid.colour else job.name
+
+
+def last_coat_code(masks: Sequence[MaskPlan], coats: int) -> str:
+    """Return the code of the step that puts on the last coat of all."""
+    return mask_code(f"paint-coat-{coats}", masks[-1].number)
+
+
+def mask_code(code: str, mask: int) -> str:
+    """Return the code of a step that is done once for every mask."""
+    return code if mask == 1 else f"{code}-mask-{mask}"
+
+
+def _placing(cut: CutPlan, *, is_reverse: bool) -> tuple[int, ...]:
+    """Return keepers in the order they are set down: by number, or from the middle outwards with no frame to go by."""
+    if not is_reverse:
+        return tuple(keeper.number for keeper in cut.keepers)
+    x0, y0, x1, y1 = cut.box
+    middle = ((x0 + x1) / 2, (y0 + y1) / 2)
+    return tuple(
+        k.number for k in sorted(cut.keepers, key=lambda k: (round(math.dist(k.centroid, middle), 3), k.number))
+    )
+
+
+def _cover(look: Look, on_blank: Box, mask_box: Box, catalogue: Catalogue) -> Cover:
+    size = look.job.blank.size
+    needed = catalogue.workshop[f"cover_{look.choices.paint.technique}"]
+    if look.job.reverse:
+        # All of the blank is painted: what is to be covered lies around it.
+        return Cover(needed, (0.0, 0.0, 0.0, 0.0), 0.0)
+    return cover_around(needed, on_blank, mask_box, size)
+
+
+def materials_of(plan: Plan, catalogue: Catalogue, unit: str) -> list[MaterialFit]:
+    """Return every mask material held against a job, the most fitting first."""
+    job = plan.job
+    return rank_materials(
+        plan.work,
+        plan.choices.surface,
+        catalogue,
+        cutter=job.cutter,
+        press=job.press,
+        overlap=overlap_of(job, catalogue),
+        copies=job.copies,
+        unit=unit,
     )
 
 
@@ -158,17 +322,13 @@ def coats_of(job: Job, paint: Paint) -> int:
     return job.coats or paint.coats_high
 
 
-def _shifted(box: Box, by: tuple[float, float]) -> Box:
-    return (box[0] + by[0], box[1] + by[1], box[2] + by[0], box[3] + by[1])
-
-
 def _sheet_plans(
-    job: Job, cut: CutPlan, division: Division, choices: Choices, catalogue: Catalogue, check_cut: CutCheck
+    verdicts: Sequence[Verdict], division: Division, choices: Choices, catalogue: Catalogue
 ) -> tuple[SheetPlan, ...]:
-    verdicts = check_cut(cut, division, job.name)
     spare = 2 * catalogue.workshop["trim_allowance"]
     return tuple(
         SheetPlan(
+            sheet.number,
             (sheet.width + spare, sheet.height + spare),
             knife_time(sheet_paths(sheet), choices.material, choices.cutter),
             verdict,
@@ -184,9 +344,31 @@ def _pinning(cut: CutPlan, fitness: Fitness, surface: Surface, catalogue: Catalo
     return pin_mask(cut.frame, cut.keepers, [least[keeper.number] for keeper in cut.keepers], surface, rules)
 
 
-def _paint_need(job: Job, painted: Painted, cut: CutPlan, choices: Choices) -> PaintNeed:
-    """Share what is painted among the colours; centres left out are painted in the first one."""
-    areas = {colour: float(region.area) for colour, region in painted.colours.items()}
-    first = next(iter(areas))
-    areas[first] += sum(piece.area for piece in cut.mask.loose if piece.number in cut.left_out) - cut.bridged_area
+def _paint_need(look: Look, masks: Sequence[MaskPlan]) -> PaintNeed:
+    """Share what is painted among the colours, less what bridges take away; around a reverse mask one field."""
+    job, choices = look.job, look.choices
+    if job.reverse:
+        stays = sum(mask.cut.material.area for mask in masks)
+        areas = {job.field_colour: max(float(look.composition.outline.area) - stays, 0.0)}
+    else:
+        areas = {colour: float(region.area) for colour, region in look.painted.colours.items()}
+        for mask in masks:
+            areas[mask.laid.colour or next(iter(areas))] -= mask.cut.bridged_area
     return paint_need(areas, choices.surface, choices.paint, coats_of(job, choices.paint), job.copies)
+
+
+def _base_need(look: Look) -> float:
+    """Return ml of a base coat over the blank or, with its margins, under the design; 0 without one."""
+    blank, composition = look.job.blank, look.composition
+    if blank.base_coat == "none":
+        return 0.0
+    ground: BaseGeometry = composition.outline
+    if blank.base_coat == "under":
+        x0, y0, x1, y1 = shifted(look.painted.bbox, composition.origin)
+        ground = ground.intersection(
+            shapely.box(x0 - look.margin, y0 - look.margin, x1 + look.margin, y1 + look.margin)
+        )
+    need = paint_need(
+        {blank.base_colour: float(ground.area)}, look.choices.surface, look.choices.paint, 1, look.job.copies
+    )
+    return need.total_ml

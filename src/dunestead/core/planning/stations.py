@@ -1,16 +1,20 @@
 """Each station's one line of verdict, and the figures beside its picture with their reasons."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal
 
-from dunestead.core.figures import Catalogue
-from dunestead.core.planning.plan import Plan
+from dunestead.core.mask.bridge_rules import usual_width
+from dunestead.core.mask.fates import FATES, Fate
+from dunestead.core.mask.weak import WeakPlace
+from dunestead.core.planning.look import Look
+from dunestead.core.planning.plan import Plan, mask_code
+from dunestead.core.planning.rail import SizeRail
 from dunestead.core.planning.steps import Step
 from dunestead.core.units import several, show_length, show_temperature, show_volume
 
-__all__ = ["NAMES", "Row", "State", "Station", "stations_of"]
+__all__ = ["NAMES", "Row", "State", "Station", "artwork_outcome", "stations_of"]
 
 State = Literal["stop", "warn", "ready", "done"]
 Kind = Literal["length", "area", "volume", "minutes", "temperature", "count", "text", "moment"]
@@ -50,11 +54,11 @@ class Station:
     steps: tuple[Step, ...]
 
 
-def stations_of(plan: Plan, steps: Sequence[Step], catalogue: Catalogue, unit: str, now: datetime) -> list[Station]:
+def stations_of(plan: Plan, steps: Sequence[Step], unit: str, now: datetime) -> list[Station]:
     """Return the ten stations of a job in the order of the work."""
     outcome = {
         "blank": _blank(plan, unit),
-        "artwork": _artwork(plan, catalogue, unit),
+        "artwork": artwork_outcome(plan.look, plan.rail, unit),
         "mask": _mask(plan, unit),
         "sheets": _sheets(plan, unit),
         "weed": _weed(plan),
@@ -72,6 +76,13 @@ def stations_of(plan: Plan, steps: Sequence[Step], catalogue: Catalogue, unit: s
     return stations
 
 
+_MEASURED = {
+    "stroke": "Thinnest stroke",
+    "web": "Narrowest mask between windows",
+    "part": "Smallest loose piece",
+    "letter": "Lowest letter",
+}
+_FINE = ("stroke-thin", "web-thin", "letter-low")
 Outcome = tuple[State, str, list[Row]]
 
 
@@ -94,107 +105,163 @@ def _blank(plan: Plan, unit: str) -> Outcome:
         Row("Least stroke", "length", surface.stroke, "Thinner painted strokes fill in or break up."),
         Row("Least mask between windows", "length", surface.web, "Narrower mask tears or lifts."),
     ]
+    rows += _blank_rows(plan, unit)
     if not blank.is_measured:
         return "warn", f"{size} by its label. Measure it: labels are often wrong.", rows
-    return "ready", f"{size}, measured.", rows
+    off = [
+        f"{_off(by, unit)} {word}" for by, word in zip(blank.off_label, ("wide", "high"), strict=True) if abs(by) > 0.05
+    ]
+    told = f"; {' and '.join(off)} than its label says" if off else ""
+    return "ready", f"{size}, measured{told}.", rows
 
 
-def _artwork(plan: Plan, catalogue: Catalogue, unit: str) -> Outcome:
-    fitness, painted, size = plan.fitness, plan.painted, plan.job.blank.size
-    margin = size[0] * catalogue.workshop["margin_share"]
+def _off(by: float, unit: str) -> str:
+    return f"{show_length(abs(by), unit)} {'more' if by > 0 else 'less'}"
+
+
+def _blank_rows(plan: Plan, unit: str) -> list[Row]:
+    blank, placement = plan.job.blank, plan.look.placement
+    rows = []
+    if blank.rim:
+        rows.append(Row("Inside the rim", "text", " by ".join(show_length(side, unit) for side in blank.size)))
+    if blank.is_measured:
+        for side, by in zip(("Width", "Height"), blank.off_label, strict=True):
+            rows.append(Row(f"{side} against its label", "text", _off(by, unit) if by else "as it says"))
+    if plan.base_ml:
+        where = "Under the design and its margins." if blank.base_coat == "under" else "Over all of it."
+        rows.append(Row("Base coat", "volume", plan.base_ml, where))
+    if placement:
+        rows.append(Row("Below the collar seam", "length", placement.drop, "To the top of the design."))
+        rows.append(Row("From the centre line", "length", placement.across, "To the middle of the design."))
+    return rows
+
+
+def artwork_outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
+    """Return the Artwork station's state, verdict and figures."""
+    painted, surface = look.painted, look.choices.surface.name
     rows = [
         Row("Painted width", "length", painted.width),
         Row("Painted height", "length", painted.height),
         Row("Painted area", "area", float(painted.region.area)),
         Row("Colours", "count", len(painted.colours)),
+        *(
+            Row(_MEASURED[least.measure], "length", least.measured, f"Wants {show_length(least.limit, unit)}.")
+            for least in rail.least
+        ),
     ]
-    for label, least, limit in (
-        ("Thinnest stroke", fitness.least_stroke, plan.choices.surface.stroke),
-        ("Narrowest mask between windows", fitness.least_web, plan.choices.surface.web),
-    ):
-        if least is not None:
-            rows.append(Row(label, "length", least, f"{plan.choices.surface.name} wants {show_length(limit, unit)}."))
-    if fitness.limited_by:
-        rows.append(
-            Row(
-                "Works from a width of",
-                "length",
-                fitness.smallest_width,
-                f"Limited by its thinnest {fitness.limited_by}.",
-            )
-        )
-    over = -min(plan.tape.left, plan.tape.right, plan.tape.top, plan.tape.bottom)
-    if over > 0:
-        return "stop", f"Runs {show_length(over, unit)} off the blank: make it smaller or shift it.", rows
-    stops = [f for f in fitness.findings if f.severity == "stop" and f.code in ("stroke-thin", "web-thin")]
-    warns = [f for f in fitness.findings if f.severity == "warn" and f.code in ("stroke-thin", "web-thin")]
-    if stops or warns:
-        places, enough = several(len(stops) or len(warns), "place"), show_length(fitness.smallest_width, unit)
-        verdict = f"Too fine in {places}; holds from {enough} wide."
-        return "stop" if stops else "warn", verdict, rows
-    if over > 0.05 - margin:
+    if rail.least:
+        why = f"Limited by its {_MEASURED[rail.least[0].measure].lower()}."
+        rows.append(Row("Works from a width of", "length", rail.smallest, why))
+    found = {code: [f for f in look.findings if f.code == code] for code in (*_FINE, "off-blank", "off-margin")}
+    if off := found["off-blank"]:
+        over = show_length(max(f.measured for f in off), unit)
+        return "stop", f"Runs {over} off the blank: make it smaller, shift it, or mean it.", rows
+    fine = [f for code in _FINE for f in found[code]]
+    if fine:
+        stops = [f for f in fine if f.severity == "stop"]
+        places, enough = several(len(stops or fine), "place"), show_length(rail.smallest, unit)
+        holds = f"holds from {enough} wide" if rail.smallest > rail.width else "see what can be done"
+        return "stop" if stops else "warn", f"Too fine in {places}; {holds}.", rows
+    if near := found["off-margin"]:
+        closest, right = min(f.measured for f in near), near[0].limit
         return (
             "warn",
-            f"Comes within {show_length(-over, unit)} of the edge; {show_length(margin, unit)} looks right.",
+            f"Comes within {show_length(closest, unit)} of the edge; {show_length(right, unit)} looks right.",
             rows,
         )
-    return "ready", f"{show_length(painted.width, unit)} wide, holds on this surface.", rows
+    for code, verdict in (("colour-gap", "Colours lie too close"), ("colours-alike", "Colours hardly show")):
+        if several_found := [f for f in look.findings if f.code == code]:
+            return "warn", f"{verdict}: {several_found[0].message(unit)}", rows
+    return "ready", f"{show_length(painted.width, unit)} wide, holds on {surface.lower()}.", rows
 
 
 def _mask(plan: Plan, unit: str) -> Outcome:
-    cut, mask = plan.cut, plan.mask
-    undecided = [piece.number for piece in mask.loose if piece.number not in plan.job.fates]
+    look, material = plan.look, plan.choices.material
+    loose, fates = look.found, plan.job.fates
+    undecided = [piece.number for piece in loose if piece.number not in fates]
+    gone = [number for number in plan.look.gone if number in fates]
+    counts = {fate: sum(fates.get(piece.number) == fate for piece in loose) for fate in FATES}
+    tongues = [place for place in plan.weak if place.kind == "tongue" and place.severity != "note"]
+    necks = [place for place in plan.weak if place.kind == "neck" and place.severity != "note"]
     rows = [
-        Row("Loose pieces", "count", len(mask.loose), "Parts of the mask not joined to the rest."),
-        Row("Bridges", "count", len(cut.bridges)),
+        Row("Loose pieces", "count", len(loose), "Parts of the mask not joined to the rest."),
+        Row("Bridges", "count", len(plan.bridges)),
         Row(
             "Bridge width",
             "length",
-            plan.job.bridge_width or plan.choices.surface.bridge,
+            plan.job.bridge_width or usual_width(plan.choices.surface, plan.choices.material),
             "Narrower tears, or paint creeps under.",
         ),
-        Row("Unpainted under bridges", "area", cut.bridged_area, "To be touched up, or left as a look."),
-        Row("Kept and placed by hand", "count", len(cut.keepers)),
-        Row("Left out, painted solid", "count", len(cut.left_out)),
+        Row("Unpainted under bridges", "area", plan.bridged_area, "To be touched up, or left as a look."),
+        Row("Kept and placed by hand", "count", len(plan.keepers)),
+        Row("Left out, painted solid", "count", counts["leave-out"]),
+        Row("Dropped with their artwork", "count", counts["drop"]),
+        Row("Necks", "count", len(necks), "Held at both ends; narrower than asked for, they tear when weeded."),
+        Row("Tongues", "count", len(tongues), "With a free end; they lift when brushed towards their root."),
     ]
-    if plan.fitness.least_part is not None:
-        why = (
-            f"{plan.choices.material.name} wants {show_length(plan.choices.material.least_part, unit)}."
-            if plan.choices.material.least_part
-            else ""
+    if look.fitness.part is not None:
+        wanted = material.least_part
+        why = f"{material.name} wants {show_length(wanted, unit)}." if wanted else ""
+        rows.append(Row("Smallest loose piece", "length", look.fitness.part.width, why))
+    if len(plan.masks) > 1:
+        rows.append(
+            Row("Masks", "count", len(plan.masks), "One for each colour, with the same notches in their borders.")
         )
-        rows.append(Row("Smallest loose piece", "length", plan.fitness.least_part, why))
-    if plan.choices.material.least_part is None and cut.keepers:
-        return "stop", f"{len(cut.keepers)} pieces are loose; a mask that is used again needs every one bridged.", rows
-    kept = {keeper.number for keeper in cut.keepers}
-    small = [f for f in plan.fitness.findings if f.code == "part-small" and f.piece in kept]
+    verdict = _mask_verdict(plan, undecided, counts, [*necks, *tongues], unit)
+    told = f" {_numbers(gone)} {'is' if len(gone) == 1 else 'are'} gone from the design." if gone else ""
+    return verdict[0], verdict[1] + told, rows
+
+
+def _mask_verdict(
+    plan: Plan, undecided: Sequence[int], counts: Mapping[Fate, int], weak: Sequence[WeakPlace], unit: str
+) -> tuple[State, str]:
+    loose, material = plan.look.found, plan.choices.material
+    if any(f.code == "base-missing" for f in plan.look.findings):
+        return "stop", "A reverse mask shows the base coat, and this blank has none."
+    if material.least_part is None and plan.keepers and not plan.job.reverse:
+        return (
+            "stop",
+            f"{several(len(plan.keepers), 'piece')} loose; a mask that is used again needs every one bridged.",
+        )
+    kept = {keeper.number for keeper in plan.keepers}
+    small = [f for f in plan.look.findings if f.code == "part-small" and f.piece in kept]
     if small:
+        are = "is" if len(small) == 1 else "are"
+        return "warn", f"{several(len(small), 'kept piece')} {are} too small for this material."
+    if undecided:
+        return "warn", f"{len(undecided)} of {len(loose)} loose pieces undecided; they count as kept."
+    if weak:
+        worst = weak[0] if weak[0].width <= weak[-1].width else weak[-1]
         return (
             "warn",
-            f"{len(small)} kept piece{' is' if len(small) == 1 else 's are'} too small for this material.",
-            rows,
+            f"{several(len(weak), 'weak place')}: the worst, a {worst.kind}, is {show_length(worst.width, unit)} wide.",
         )
-    if undecided:
-        return "warn", f"{len(undecided)} of {len(mask.loose)} loose pieces undecided; they count as kept.", rows
-    if not mask.loose:
-        return "ready", "One piece: nothing falls out.", rows
-    parts = [(len(cut.keepers), "kept"), (len(cut.bridges), "bridged"), (len(cut.left_out), "left out")]
-    return "ready", f"{len(mask.loose)} loose pieces: " + ", ".join(f"{n} {word}" for n, word in parts if n) + ".", rows
+    if not loose:
+        return "ready", "One piece: nothing falls out."
+    parts = [
+        (len(plan.keepers), "kept"),
+        (counts["bridge"], "bridged"),
+        (counts["leave-out"], "left out"),
+        (counts["drop"], "dropped"),
+    ]
+    return "ready", f"{len(loose)} loose pieces: " + ", ".join(f"{n} {word}" for n, word in parts if n) + "."
+
+
+def _numbers(numbers: Sequence[int]) -> str:
+    named = ", ".join(str(number) for number in numbers)
+    return f"Piece {named}" if len(numbers) == 1 else f"Pieces {named}"
 
 
 def _sheets(plan: Plan, unit: str) -> Outcome:
-    count, facing = len(plan.division.sheets), plan.facing
+    count, facing = len(plan.sheets), plan.facing
     minutes = sum(planned.time.seconds for planned in plan.sheets) / 60
     area = sum(planned.trim[0] * planned.trim[1] for planned in plan.sheets)
+    fewest = sum(mask.division.fewest_possible for mask in plan.masks)
+    proven = "Proven fewest." if fewest == count else f"At least {fewest} by area."
     rows = [
-        Row(
-            "Sheets",
-            "count",
-            count,
-            "Proven fewest." if plan.division.is_fewest else f"At least {plan.division.fewest_possible} by area.",
-        ),
+        Row("Sheets", "count", count, proven),
         Row("Facing", "text", "Mirrored" if facing.mirrored else "As it reads", facing.why),
-        Row("Border", "length", plan.mask.border, "Mask beyond the artwork on every side."),
+        Row("Border", "length", plan.look.masks[0].mask.border, "Mask beyond the artwork on every side."),
         Row(
             "Knife time",
             "minutes",
@@ -206,8 +273,8 @@ def _sheets(plan: Plan, unit: str) -> Outcome:
     faults = [fault for planned in plan.sheets for fault in planned.verdict.faults]
     if faults:
         return "stop", f"The simulated cut disagrees with the plan: {faults[0]}", rows
-    if plan.division.cut_keepers:
-        numbers = ", ".join(str(number) for number in plan.division.cut_keepers)
+    if cut := [number for mask in plan.masks for number in mask.division.cut_keepers]:
+        numbers = ", ".join(str(number) for number in cut)
         return "warn", f"A seam runs through keeper {numbers}: bridge it or shift the design.", rows
     facing_word = "mirrored" if facing.mirrored else "as it reads"
     stock, needed = plan.choices.material.stock_width, max(min(planned.trim) for planned in plan.sheets)
@@ -218,9 +285,9 @@ def _sheets(plan: Plan, unit: str) -> Outcome:
 
 
 def _weed(plan: Plan) -> Outcome:
-    windows = plan.cut.window_count
-    keepers = len(plan.cut.keepers)
-    in_dish = sum("dish" in plan.job.calls.get(keeper.number, {}) for keeper in plan.cut.keepers)
+    windows = sum(mask.cut.window_count for mask in plan.masks)
+    keepers = len(plan.keepers)
+    in_dish = sum("dish" in plan.job.calls.get(keeper.number, {}) for keeper in plan.keepers)
     rows = [
         Row("Windows to take out", "count", windows),
         Row("Keepers for the dish", "count", keepers),
@@ -233,24 +300,28 @@ def _weed(plan: Plan) -> Outcome:
 
 
 def _tack(plan: Plan, unit: str) -> Outcome:
-    pressing, pinning, tape = plan.pressing, plan.pinning, plan.tape
+    pressing, tape = plan.masks[0].pressing, plan.tape
+    rests = sum(len(mask.pressing.placements) for mask in plan.masks)
+    pins = sum(len(mask.pinning.pins) for mask in plan.masks)
     rows = [
         Row(f"Artwork from the {side}", "length", getattr(tape, side)) for side in ("left", "right", "top", "bottom")
     ]
+    if plan.look.aligned:
+        rows.insert(0, Row("Register", "text", "Edge on edge", "The mask is as large as the blank."))
+    elif len(plan.masks) > 1:
+        rows.insert(0, Row("Register", "text", "Four notches", "The same in every mask's border."))
     if pressing.temperature:
         rows += [
             Row("Plate", "temperature", pressing.temperature, pressing.why),
-            Row(
-                "Placements",
-                "count",
-                len(pressing.placements),
-                f"{pressing.seconds:g} s each, from the middle outwards.",
-            ),
+            Row("Placements", "count", rests, f"{pressing.seconds:g} s each, from the middle outwards."),
         ]
-    rows.append(Row("Pins", "count", len(pinning.pins), pinning.why))
-    if pinning.by_tweezers:
-        numbers = ", ".join(str(number) for number in pinning.by_tweezers)
+    rows.append(Row("Pins", "count", pins, plan.masks[0].pinning.why))
+    if by_tweezers := [number for mask in plan.masks for number in mask.pinning.by_tweezers]:
+        numbers = ", ".join(str(number) for number in by_tweezers)
         rows.append(Row("Placed with tweezers", "text", numbers, "Held by no pin: a dry dab."))
+    if plan.job.reverse:
+        order = ", ".join(str(number) for number in plan.masks[0].placing)
+        rows.append(Row("Placing order", "text", order, "From the middle outwards, so that none is in the way."))
     if any(plan.cover.sides):
         rows.append(Row("Cover beyond the artwork", "length", plan.cover.needed, f"By {plan.choices.paint.technique}."))
     if plan.choices.material.heat is not None and plan.choices.surface.heat is None:
@@ -264,16 +335,20 @@ def _tack(plan: Plan, unit: str) -> Outcome:
         )
     if pressing.placements and pressing.temperature:
         heat = show_temperature(pressing.temperature, unit)
-        verdict = f"{several(len(pressing.placements), 'placement')} at {heat}, {pressing.seconds:g} s each"
+        verdict = f"{several(rests, 'placement')} at {heat}, {pressing.seconds:g} s each"
     else:
         verdict = "No heat: laid on and rubbed down"
-    pins = f"; {len(pinning.pins)} pins" if pinning.pins else ""
-    return "ready", f"{verdict}{pins}.", rows
+    pinned = f"; {pins} pins" if pins else ""
+    return "ready", f"{verdict}{pinned}.", rows
 
 
 def _paint(plan: Plan, unit: str) -> Outcome:
     need, paint = plan.paint, plan.choices.paint
-    done = sum(f"paint-coat-{coat}" in plan.job.ticks for coat in range(1, need.coats + 1))
+    done = sum(
+        mask_code(f"paint-coat-{coat}", mask.number) in plan.job.ticks
+        for mask in plan.masks
+        for coat in range(1, need.coats + 1)
+    )
     rows = [
         Row("Paint in all", "volume", need.total_ml, need.why),
         Row("Coats", "count", need.coats, f"Usually {paint.coats_low} to {paint.coats_high}."),
@@ -284,6 +359,8 @@ def _paint(plan: Plan, unit: str) -> Outcome:
             if len(need.colours) > 1
         ),
     ]
+    if tongues := sum(place.kind == "tongue" for place in plan.weak):
+        rows.append(Row("Tongues", "count", tongues, "Dab from root to tip, as the arrows show, or straight down."))
     if need.cans:
         rows.append(Row("Cans", "count", need.cans, "Part of each can drifts past."))
     if plan.choices.surface.family not in paint.families:
@@ -294,16 +371,18 @@ def _paint(plan: Plan, unit: str) -> Outcome:
 
 def _peel(plan: Plan, now: datetime) -> Outcome:
     peel = plan.peel
-    lifted = sum("lifted" in plan.job.calls.get(keeper.number, {}) for keeper in plan.cut.keepers)
+    keepers = plan.keepers
+    lifted = sum("lifted" in plan.job.calls.get(keeper.number, {}) for keeper in keepers)
+    peeled = all(mask_code("peel-sheet", mask.number) in plan.job.ticks for mask in plan.masks)
     rows = [
         Row("Opens after the last coat", "minutes", peel.opens, peel.why),
         Row("Closes after the last coat", "minutes", peel.closes, "A rule of thumb; the label goes first."),
         Row("Order", "text", "Keepers first" if peel.keepers_first else "Sheet first"),
-        Row("Keepers lifted", "count", lifted, f"Of {len(plan.cut.keepers)}."),
+        Row("Keepers lifted", "count", lifted, f"Of {len(keepers)}."),
     ]
-    if "peel-sheet" in plan.job.ticks and lifted < len(plan.cut.keepers):
-        return "stop", f"{len(plan.cut.keepers) - lifted} keepers are still in the print.", rows
-    if peel.opens_at and peel.closes_at and "peel-sheet" not in plan.job.ticks:
+    if peeled and lifted < len(keepers):
+        return "stop", f"{len(keepers) - lifted} keepers are still in the print.", rows
+    if peel.opens_at and peel.closes_at and not peeled:
         rows.append(Row("Window opens", "moment", peel.opens_at.isoformat()))
         rows.append(Row("Window closes", "moment", peel.closes_at.isoformat()))
         if now > peel.closes_at:

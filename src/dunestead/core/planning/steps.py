@@ -1,18 +1,20 @@
 """The steps of a job in the order they are done, each with its figures, reason and caution."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
+from dunestead.core.colours import colour_name
 from dunestead.core.figures import HandTimes
 from dunestead.core.planning.cautions import CAUTIONS
 from dunestead.core.planning.job import Call
-from dunestead.core.planning.plan import Plan
-from dunestead.core.units import several, show_length, show_temperature, show_volume
+from dunestead.core.planning.plan import MaskPlan, Plan, mask_code
+from dunestead.core.units import several, show_area, show_length, show_temperature, show_volume
 
 __all__ = ["Step", "all_steps", "next_step"]
 
 _DM2 = 1e4
 _DM = 100.0
+_MOST_NAMED = 12
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,10 +31,12 @@ class Step:
         What to do, and with which figures.
     minutes
         A median maker's time, None where it is waiting.
-    call
-        The roll-call that closes it, if any: every keeper must answer.
+    call, numbers
+        The roll-call that closes it, if any, and the keepers that must answer.
     caution
         What can hurt.
+    mask
+        Number of the mask it is about.
     """
 
     code: str
@@ -42,17 +46,26 @@ class Step:
     minutes: float | None = None
     call: Call | None = None
     caution: str | None = None
+    numbers: tuple[int, ...] = ()
+    mask: int = 1
 
 
 def all_steps(plan: Plan, hand: HandTimes, unit: str) -> list[Step]:
-    """Return every step of a job, lengths shown in the maker's unit."""
+    """Return every step of a job, lengths shown in the maker's unit; masks are laid, painted and peeled in turn."""
     return [
-        *_blank(plan, hand),
+        *_blank(plan, hand, unit),
         *_cut(plan, hand),
         *_weed(plan, hand),
-        *_tack(plan, hand, unit),
-        *_paint(plan, hand, unit),
-        *_peel(plan, hand),
+        *(
+            replace(step, mask=mask.number)
+            for mask in plan.masks
+            for step in (
+                *_tack(plan, mask, hand, unit),
+                *_paint(plan, mask, hand, unit),
+                *_peel(plan, mask, hand),
+            )
+        ),
+        *_touch_up(plan, hand, unit),
         *_cure(plan),
         Step(
             "record-written", "record", "Write down what happened", "Grade, times, amounts: next time starts from them."
@@ -60,16 +73,31 @@ def all_steps(plan: Plan, hand: HandTimes, unit: str) -> list[Step]:
     ]
 
 
+def _of(plan: Plan, mask: MaskPlan) -> str:
+    """Return which mask a step is about, where there are several."""
+    return f" of {mask.laid.name}" if len(plan.masks) > 1 else ""
+
+
 def next_step(plan: Plan, steps: list[Step]) -> Step | None:
     """Return the first step not ticked off, None when all are done."""
     return next((step for step in steps if step.code not in plan.job.ticks), None)
 
 
-def _blank(plan: Plan, hand: HandTimes) -> Iterator[Step]:
+def _blank(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
     caution = CAUTIONS["food"] if plan.choices.surface.key == "glass" else None
     yield Step(
         "blank-prepared", "blank", "Prepare the blank", plan.choices.surface.prepare, hand.prepare / 60, caution=caution
     )
+    if plan.base_ml:
+        blank = plan.job.blank
+        where = "under the design and its margins" if blank.base_coat == "under" else "everywhere"
+        yield Step(
+            "blank-base-coat",
+            "blank",
+            f"Base coat in {colour_name(blank.base_colour)}: about {show_volume(plan.base_ml, unit)}",
+            f"One even coat {where}. Let it dry through before a mask goes on: tape and film lift young paint.",
+            caution=" ".join(CAUTIONS[key] for key in plan.choices.paint.cautions) or None,
+        )
 
 
 def _cut(plan: Plan, hand: HandTimes) -> Iterator[Step]:
@@ -86,20 +114,21 @@ def _cut(plan: Plan, hand: HandTimes) -> Iterator[Step]:
         hand.test_cut / 60,
         caution=CAUTIONS["knife"],
     )
-    for sheet, planned in zip(plan.division.sheets, plan.sheets, strict=True):
-        yield Step(
-            f"sheets-cut-{sheet.number}",
-            "sheets",
-            f"Cut sheet {sheet.number} of {len(plan.division.sheets)}",
-            f"{plan.facing.why}",
-            (hand.sheet + planned.time.seconds) / 60,
-        )
+    for mask in plan.masks:
+        for planned in mask.sheets:
+            yield Step(
+                f"sheets-cut-{planned.number}",
+                "sheets",
+                f"Cut sheet {planned.number} of {len(plan.sheets)}{_of(plan, mask)}",
+                plan.facing.why,
+                (hand.sheet + planned.time.seconds) / 60,
+            )
 
 
 def _weed(plan: Plan, hand: HandTimes) -> Iterator[Step]:
-    windows = plan.cut.window_count
+    windows = sum(mask.cut.window_count for mask in plan.masks)
     cut_cm = sum(planned.time.cut_length for planned in plan.sheets) / 10
-    keepers = len(plan.cut.keepers)
+    keepers = plan.keepers
     yield Step(
         "weed-lifted",
         "weed",
@@ -119,31 +148,30 @@ def _weed(plan: Plan, hand: HandTimes) -> Iterator[Step]:
         yield Step(
             "weed-dish",
             "weed",
-            f"Roll-call: {several(keepers, 'keeper')} in the dish",
+            f"Roll-call: {several(len(keepers), 'keeper')} in the dish",
             "Tick each number as it goes into the dish.",
             call="dish",
+            numbers=tuple(keeper.number for keeper in keepers),
         )
 
 
-def _tack(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
-    surface, tape, pressing = plan.choices.surface, plan.tape, plan.pressing
-    if surface.barrier:
+def _tack(plan: Plan, mask: MaskPlan, hand: HandTimes, unit: str) -> Iterator[Step]:
+    surface, pressing, number = plan.choices.surface, mask.pressing, mask.number
+    if surface.barrier and number == 1:
         yield Step(
             "tack-barrier", "tack", "Put card inside or underneath", "Paint goes through this cloth.", hand.barrier / 60
         )
-    left, right, top, bottom = (show_length(value, unit) for value in (tape.left, tape.right, tape.top, tape.bottom))
     yield Step(
-        "tack-positioned",
+        mask_code("tack-positioned", number),
         "tack",
-        "Lay the mask by the tape measure",
-        f"From the blank's edge to the artwork: left {left}, right {right}, top {top}, bottom {bottom}. "
-        "Middle down first, then outwards.",
+        f"Lay {mask.laid.name} {'edge on edge' if plan.look.aligned else 'by the tape measure'}",
+        _where(plan, mask, unit),
         hand.position / 60,
     )
     if pressing.placements and pressing.temperature:
         count, heat = len(pressing.placements), show_temperature(pressing.temperature, unit)
         yield Step(
-            "tack-pressed",
+            mask_code("tack-pressed", number),
             "tack",
             f"Press {several(count, 'placement')} at {heat}, {pressing.seconds:g} s each",
             plan.choices.material.tack,
@@ -152,24 +180,31 @@ def _tack(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
         )
     else:
         caution = CAUTIONS["spray-tack"] if plan.choices.material.hold == "spray-tack" else None
-        yield Step("tack-laid", "tack", "Lay it on", plan.choices.material.tack, hand.lay / 60, caution=caution)
-    keepers = len(plan.cut.keepers)
-    if keepers:
         yield Step(
-            "tack-placed",
+            mask_code("tack-laid", number),
             "tack",
-            f"Roll-call: place {several(keepers, 'keeper')}",
-            "By the numbered map; lay the cut-outs back in as a guide. Press and lift, with paper between.",
-            keepers * hand.place_keeper / 60,
-            call="placed",
+            "Lay it on",
+            plan.choices.material.tack,
+            hand.lay / 60,
+            caution=caution,
         )
-    if plan.pinning.pins:
-        count = len(plan.pinning.pins)
+    if mask.placing:
         yield Step(
-            "tack-pinned",
+            mask_code("tack-placed", number),
+            "tack",
+            f"Roll-call: place {several(len(mask.placing), 'keeper')}",
+            _how_to_place(mask),
+            len(mask.placing) * hand.place_keeper / 60,
+            call="placed",
+            numbers=mask.placing,
+        )
+    if mask.pinning.pins:
+        count = len(mask.pinning.pins)
+        yield Step(
+            mask_code("tack-pinned", number),
             "tack",
             f"Set {count} pins",
-            plan.pinning.why,
+            mask.pinning.why,
             count * hand.pin / 60,
             caution=CAUTIONS["pins"],
         )
@@ -180,7 +215,7 @@ def _tack(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
             if side
         )
         yield Step(
-            "tack-covered",
+            mask_code("tack-covered", number),
             "tack",
             "Tape paper around the mask",
             f"Beyond the mask: {sides}.",
@@ -188,20 +223,54 @@ def _tack(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
         )
 
 
-def _paint(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
+def _where(plan: Plan, mask: MaskPlan, unit: str) -> str:
+    """Say where a mask is laid: by its edges, by marks, or by the tape measure."""
+    if plan.look.aligned:
+        return "The mask is as large as the blank: bring their edges together all around, then tack."
+    tape = plan.tape
+    left, right, top, bottom = (show_length(value, unit) for value in (tape.left, tape.right, tape.top, tape.bottom))
+    by_tape = f"From the blank's edge to the artwork: left {left}, right {right}, top {top}, bottom {bottom}. "
+    if len(plan.masks) == 1:
+        return by_tape + "Middle down first, then outwards."
+    if mask.number == 1:
+        return by_tape + "Middle down first, then outwards. Mark the blank or its board at the four notches."
+    return "Bring the four notches of its border onto the marks of the first mask; let the first colour dry before."
+
+
+def _how_to_place(mask: MaskPlan) -> str:
+    if mask.laid.is_reverse:
+        order = ", ".join(map(str, mask.placing[:_MOST_NAMED])) + (" …" if len(mask.placing) > _MOST_NAMED else "")
+        return f"From the middle outwards: {order}. Measure to the blank's edges; press and lift."
+    return "By the numbered map; lay the cut-outs back in as a guide. Press and lift, with paper between."
+
+
+def _paint(plan: Plan, mask: MaskPlan, hand: HandTimes, unit: str) -> Iterator[Step]:
     paint, need = plan.choices.paint, plan.paint
     caution = " ".join(CAUTIONS[key] for key in paint.cautions) or None
-    area = sum(colour.area for colour in need.colours) / _DM2
+    colours = [c for c in need.colours if mask.laid.colour in ("", c.colour)]
+    area = sum(colour.area for colour in colours) / _DM2
     dab = hand.dab_dm2_coir if plan.choices.surface.family == "coir" else hand.dab_dm2_cloth
     seconds = area * (hand.spray_dm2 if paint.technique in ("spray", "airbrush") else dab)
-    coat_ml = sum(colour.coat_ml for colour in need.colours)
+    coat_ml = sum(colour.coat_ml for colour in colours)
+    if len(colours) > 1 and (plan.job.covered or plan.job.dauber):
+        how = "Before each colour cover what lies close by with paper, its edges taped. " if plan.job.covered else ""
+        tool = "Dab with a foam dauber, which keeps closer to its place than a brush. " if plan.job.dauber else ""
+        yield Step(
+            "paint-colours-apart",
+            "paint",
+            f"Keep {several(len(colours), 'colour')} apart",
+            f"{how}{tool}Start with the small or the light one.",
+        )
+    tongues = sum(place.kind == "tongue" for place in mask.weak)
+    from_root = f" {several(tongues, 'tongue')}: from root to tip, by the arrows, or straight down." if tongues else ""
+    named = f" in {colour_name(mask.laid.colour)}" if mask.laid.colour else ""
     for coat in range(1, need.coats + 1):
         wait = f" Next coat after {paint.next_coat * plan.timeline.factor:.0f} min." if coat < need.coats else ""
         yield Step(
-            f"paint-coat-{coat}",
+            mask_code(f"paint-coat-{coat}", mask.number),
             "paint",
-            f"Coat {coat} of {need.coats}: about {show_volume(coat_ml, unit)}",
-            _how(paint.technique, coat, coarse=plan.choices.surface.family == "coir") + wait,
+            f"Coat {coat} of {need.coats}{named}: about {show_volume(coat_ml, unit)}",
+            _how(paint.technique, coat, coarse=plan.choices.surface.family == "coir") + from_root + wait,
             seconds / 60,
             caution=caution,
         )
@@ -218,47 +287,50 @@ def _how(technique: str, coat: int, *, coarse: bool) -> str:
     return "Little on the brush, straight down. " + ("A very thin coat that seals the edges." if coat == 1 else "Thin.")
 
 
-def _peel(plan: Plan, hand: HandTimes) -> Iterator[Step]:
-    keepers, peel = len(plan.cut.keepers), plan.peel
+def _peel(plan: Plan, mask: MaskPlan, hand: HandTimes) -> Iterator[Step]:
+    keepers, peel = mask.cut.keepers, plan.peel
     window = f"From {peel.opens:.0f} to {peel.closes:.0f} min after the last coat. {peel.why}"
     sheet = Step(
-        "peel-sheet",
+        mask_code("peel-sheet", mask.number),
         "peel",
-        "Peel the mask",
+        f"Peel {mask.laid.name}",
         f"{window} A corner first, low and slow, one direction.",
         hand.peel_start / 60,
     )
     calling = Step(
-        "peel-lifted",
+        mask_code("peel-lifted", mask.number),
         "peel",
-        f"Roll-call: lift {several(keepers, 'keeper')}",
-        (f"{window} " if peel.keepers_first else "")
+        f"Roll-call: lift {several(len(keepers), 'keeper')}",
+        (f"{window} " if peel.keepers_first or mask.laid.is_reverse else "")
         + "With tweezers; tick each number, so that none stays in the print.",
-        keepers * hand.peel_keeper / 60,
+        len(keepers) * hand.peel_keeper / 60,
         call="lifted",
+        numbers=tuple(keeper.number for keeper in keepers),
     )
     order = [calling, sheet] if peel.keepers_first else [sheet, calling]
+    if mask.laid.is_reverse:
+        order = [calling]
     yield from (step for step in order if keepers or step is sheet)
-    if plan.pinning.pins:
+    if mask.pinning.pins:
         yield Step(
-            "peel-pins",
+            mask_code("peel-pins", mask.number),
             "peel",
-            f"Count {len(plan.pinning.pins)} pins back in",
+            f"Count {len(mask.pinning.pins)} pins back in",
             "None missing.",
             hand.count_pins / 60,
             caution=CAUTIONS["pins"],
         )
-    gaps = len(plan.cut.bridges)
-    detail = (
-        f"{several(gaps, 'bridge gap')}, bare spots, and bleeds in the colour of the ground."
-        if gaps
-        else "Bare spots, and bleeds in the colour of the ground."
-    )
+
+
+def _touch_up(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
+    gaps = len(plan.bridges)
+    bare = "bare spots, and bleeds in the colour of the ground."
+    where = f"{several(gaps, 'bridge gap')}, {show_area(plan.bridged_area, unit)} in all, " if gaps else ""
     yield Step(
         "peel-touched-up",
         "peel",
         "Touch up with a fine brush",
-        detail,
+        f"{where}{bare}" if gaps else bare.capitalize(),
         (hand.touch_up + gaps * hand.touch_up_bridge) / 60,
     )
 

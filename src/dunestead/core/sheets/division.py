@@ -11,9 +11,9 @@ import shapely
 from dunestead.core.errors import BadInput
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.curves import Box
-from dunestead.core.mask.fates import CutPlan
+from dunestead.core.mask.tying import CutPlan
 
-__all__ = ["Division", "Patch", "Sheet", "divide"]
+__all__ = ["Division", "Patch", "Sheet", "divide", "sheet_grid"]
 
 # Seams are tried at this many places within the leeway they have.
 _SEAM_TRIES = 41
@@ -85,7 +85,7 @@ class Division:
 
 
 @lru_cache(maxsize=32)
-def divide(plan: CutPlan, reach: tuple[float, float], overlap: float, *, mirrored: bool) -> Division:
+def divide(plan: CutPlan, reach: tuple[float, float], overlap: float, *, mirrored: bool, first: int = 1) -> Division:
     """Divide the mask into a grid of overlapping cells within the reach.
 
     Parameters
@@ -98,6 +98,8 @@ def divide(plan: CutPlan, reach: tuple[float, float], overlap: float, *, mirrore
         Mask shared by neighbours, mm.
     mirrored
         Whether the sheets are cut mirrored.
+    first
+        Number of the first sheet, where other masks of the job come before.
 
     Raises
     ------
@@ -109,12 +111,8 @@ def divide(plan: CutPlan, reach: tuple[float, float], overlap: float, *, mirrore
             f"An overlap of {overlap:g} mm does not fit a reach of {reach[0]:g} x {reach[1]:g} mm.",
             "Give an overlap under half the shorter reach.",
         )
-    x0, y0, x1, y1 = plan.frame.bounds
-    options = [
-        (_cells(x1 - x0, w, overlap) * _cells(y1 - y0, h, overlap), turned, w, h)
-        for turned, (w, h) in enumerate((reach, reach[::-1]))
-    ]
-    count, turned, width, height = min(options)
+    x0, y0, x1, y1 = plan.box
+    count, turned, width, height = sheet_grid((x1 - x0, y1 - y0), reach, overlap)
     if count > 400:
         raise BadInput(
             f"This mask would take {count} sheets.", "Make the design smaller or choose a cutter that reaches further."
@@ -127,9 +125,25 @@ def divide(plan: CutPlan, reach: tuple[float, float], overlap: float, *, mirrore
     for cell in cells:
         shape = _within(plan, cell, home)
         if not shape.is_empty:
-            sheets.append(_sheet(len(sheets) + 1, shape, reach, bool(turned), mirrored=mirrored))
+            sheets.append(_sheet(first + len(sheets), shape, reach, bool(turned), mirrored=mirrored))
     cut = tuple(number for number, cell in home.items() if cell is None)
     return Division(tuple(sheets), _bound(plan, reach), bool(turned), cut)
+
+
+def sheet_grid(
+    extent: tuple[float, float], reach: tuple[float, float], overlap: float
+) -> tuple[int, bool, float, float]:
+    """Return how many cells cover an extent, whether they lie with their long side across, and a cell's sides, mm.
+
+    Examples
+    --------
+    >>> sheet_grid((480, 300), (292, 597), 10)[:2]
+    (2, False)
+    """
+    return min(
+        (_cells(extent[0], w, overlap) * _cells(extent[1], h, overlap), bool(turned), w, h)
+        for turned, (w, h) in enumerate((reach, reach[::-1]))
+    )
 
 
 def _cells(extent: float, reach: float, overlap: float) -> int:
@@ -156,7 +170,7 @@ def _seams(
 
 def _best_seam(plan: CutPlan, earliest: float, latest: float, even: float, overlap: float, axis: int) -> float:
     tries = np.append(np.linspace(earliest, latest, _SEAM_TRIES), np.clip(even, earliest, latest))
-    low, high = plan.frame.bounds[1 - axis], plan.frame.bounds[3 - axis]
+    low, high = plan.box[1 - axis], plan.box[3 - axis]
     middle = tries + overlap / 2
     ends = np.stack(
         [np.column_stack([middle, np.full_like(middle, side)])[:, :: 1 - 2 * axis] for side in (low, high)], 1
@@ -177,7 +191,8 @@ def _within(plan: CutPlan, cell: Box, home: Mapping[int, Box | None]) -> shapely
     """
     here = [keeper.shape for keeper in plan.keepers if home[keeper.number] == cell]
     split = [keeper.shape for keeper in plan.keepers if home[keeper.number] is None]
-    cut = shapely.intersection(shapely.box(*cell), np.array([plan.frame, *split], dtype=object))
+    whole = [part for part in (plan.frame, *split) if not part.is_empty]
+    cut = shapely.intersection(shapely.box(*cell), np.array(whole, dtype=object))
     parts = shapely.get_parts(shapely.get_parts(np.append(cut, np.array(here, dtype=object))))
     return shapely.MultiPolygon([part for part in parts if part.geom_type == "Polygon"])
 
@@ -209,7 +224,8 @@ def _bound(plan: CutPlan, reach: tuple[float, float]) -> int:
     All material must lie on some sheet, so its area over the reach's bounds the count; and a
     frame that does not fit the reach either way takes two at least.
     """
-    by_area = math.ceil(plan.frame.area / (reach[0] * reach[1]) - 1e-9)
-    x0, y0, x1, y1 = plan.frame.bounds
+    by_area = math.ceil(plan.material.area / (reach[0] * reach[1]) - 1e-9)
+    x0, y0, x1, y1 = plan.box if plan.frame.is_empty else plan.frame.bounds
     fits = (x1 - x0 <= reach[0] and y1 - y0 <= reach[1]) or (x1 - x0 <= reach[1] and y1 - y0 <= reach[0])
-    return max(by_area, 1 if fits else 2)
+    # Separate shapes may lie closer on a sheet than on the blank, so only what is one piece must fit.
+    return max(by_area, 1 if fits or plan.frame.is_empty else 2)

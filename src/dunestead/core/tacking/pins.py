@@ -67,7 +67,8 @@ def pin_mask(
         return Pinning(
             (), tuple(k.number for k in keepers), f"No pins: {surface.name.lower()} keeps the holes. Use tape."
         )
-    pins = [*_corner_pins(frame), *_edge_pins(frame, rules.spacing)]
+    # A mask of separate shapes has no corners and edges of its own.
+    pins = [] if frame.is_empty else [*_corner_pins(frame), *_edge_pins(frame, rules.spacing)]
     for keeper in keepers:
         if keeper.number not in small:
             pins += _piece_pins(keeper, rules.two_above)

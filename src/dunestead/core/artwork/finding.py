@@ -1,0 +1,110 @@
+"""One thing to know before cutting: measured, held against a limit, in its place."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Literal
+
+from dunestead.core.units import show_length
+
+__all__ = ["Finding", "Severity"]
+
+Severity = Literal["stop", "warn", "note"]
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """One thing to know before cutting.
+
+    Attributes
+    ----------
+    code
+        One of those `message` knows.
+    severity
+        ``stop`` below the range the surface is known to forgive, ``warn`` below the usual limit.
+    at
+        Where, mm from the top left of the painted box.
+    measured, limit
+        mm; a count for ``many-pieces`` and ``must-bridge``; a difference for colours.
+    subject
+        What sets the limit: a surface, a material, a way of painting.
+    run
+        How long a thin stretch is, mm.
+    piece
+        Number of the loose piece it is about, if any.
+    element
+        Number of the part of the design it is about, if any.
+    what
+        The letter, or the colours, in words.
+    more
+        How many more places are like it and not listed.
+    """
+
+    code: str
+    severity: Severity
+    at: tuple[float, float]
+    measured: float
+    limit: float
+    subject: str
+    run: float = 0.0
+    piece: int | None = None
+    element: int | None = None
+    what: str = ""
+    more: int = 0
+
+    def message(self, unit: str = "mm") -> str:
+        """Say it in a sentence, lengths in the maker's unit."""
+        more = f" {self.more} more places are like it." if self.more else ""
+        return _SENTENCES[self.code](self, show_length(self.measured, unit), show_length(self.limit, unit), unit) + more
+
+
+Sentence = Callable[[Finding, str, str, str], str]
+
+
+def _over(finding: Finding, unit: str) -> str:
+    return f" over {show_length(finding.run, unit)}" if finding.run > finding.measured else ""
+
+
+def _thin(what: str) -> Sentence:
+    def said(finding: Finding, measured: str, limit: str, unit: str) -> str:
+        return f"{what} is {measured}{_over(finding, unit)} wide; {finding.subject} wants {limit}."
+
+    return said
+
+
+_SENTENCES: dict[str, Sentence] = {
+    "stroke-thin": _thin("The painted stroke"),
+    "web-thin": _thin("The mask between two windows"),
+    "neck": lambda f, measured, limit, unit: (
+        f"A neck of the mask is {measured} wide{_over(f, unit)}; {f.subject} wants {limit}. Narrower, it tears."
+    ),
+    "tongue": lambda f, measured, limit, unit: (
+        f"A tongue of the mask is {measured} wide{_over(f, unit)}; {f.subject} wants {limit}. "
+        "Dab from its root to its tip, or it lifts."
+    ),
+    "part-small": lambda f, measured, limit, _: (
+        f"Loose piece {f.piece} is {measured} at its narrowest; {f.subject} wants {limit}. Bridge it or leave it out."
+    ),
+    "must-bridge": lambda f, *_: f"Loose pieces: {int(f.measured)}. A mask that is used again needs every one bridged.",
+    "many-pieces": lambda f, *_: (
+        f"{int(f.measured)} loose pieces are more than the {int(f.limit)} one places by hand with patience. "
+        "Bridge some."
+    ),
+    "letter-low": lambda f, measured, limit, _: (
+        f"The letter “{f.what}” is {measured} high; {f.subject} wants {limit} for it to be read."
+    ),
+    "off-blank": lambda f, measured, *_: f"{f.what} runs {measured} off the blank and is trimmed at its edge.",
+    "off-margin": lambda f, measured, limit, _: f"{f.what} comes within {measured} of the edge; {limit} looks right.",
+    "colour-gap": lambda f, measured, limit, _: (
+        f"Between {f.what} there are {measured}; painted {f.subject} through one mask, {limit} are wanted."
+    ),
+    "colours-alike": lambda f, *_: (
+        f"{f.what} hardly show against each other: they differ by {f.measured:.0f}, {f.limit:.0f} are told at a glance."
+    ),
+    "base-missing": lambda f, *_: (
+        f"Under {f.subject} the base coat is what the design shows in, and this blank has none. Give it one first."
+    ),
+    "mask-alike": lambda f, *_: (
+        f"{f.what} hardly show against each other, which makes weeding and placing hard to see: "
+        f"they differ by {f.measured:.0f}, {f.limit:.0f} are told at a glance."
+    ),
+}

@@ -1,0 +1,140 @@
+"""Does the design lie well on its blank? Edges, margins, heights of letters."""
+
+import math
+from collections.abc import Iterator
+
+import numpy as np
+import shapely
+from shapely.geometry.base import BaseGeometry
+
+from dunestead.core.artwork.compose import Composition, PlacedElement, is_fixed
+from dunestead.core.artwork.elements import Element, Frame, Words
+from dunestead.core.artwork.finding import Finding
+from dunestead.core.blanks.blank import within_margin
+from dunestead.core.figures import Figure
+
+__all__ = ["layout_findings", "least_letter", "name_of"]
+
+_SAME = 0.05
+_LONGEST_NAME = 18
+
+
+def name_of(element: Element) -> str:
+    """Return what a maker calls an element."""
+    if isinstance(element, Words):
+        said = " ".join(element.setting.text.split())
+        return f"“{said if len(said) <= _LONGEST_NAME else said[: _LONGEST_NAME - 1] + '…'}”"
+    if isinstance(element, Frame):
+        return "The frame"
+    return element.file_name.rsplit(".", 1)[0] or "The artwork"
+
+
+def layout_findings(composition: Composition, margin: float, letter: Figure, surface: str) -> list[Finding]:
+    """Return what stands against how a design lies on its blank.
+
+    Parameters
+    ----------
+    composition
+        The design in its place.
+    margin
+        What looks right to the blank's edge, mm.
+    letter
+        Least height of a letter.
+    surface
+        What sets it, by name.
+    """
+    return [*_edges(composition, margin), *_letters(composition, letter, surface)]
+
+
+def _edges(composition: Composition, margin: float) -> Iterator[Finding]:
+    outline = composition.outline
+    inner = within_margin(outline, margin)
+    for placed in composition.placed:
+        element = placed.element
+        # Frames and scattered copies keep to the blank by themselves.
+        if element.runs_off or is_fixed(element):
+            continue
+        region = placed.region
+        x0, y0, x1, y1 = region.bounds
+        if not inner.is_empty and inner.covers(shapely.box(x0, y0, x1, y1)):
+            continue
+        off, at = _farthest_off(region, outline)
+        if off > _SAME:
+            yield _finding("off-blank", "stop", composition, at, off, 0.0, placed)
+        elif (near := float(shapely.distance(region, outline.exterior))) < margin - _SAME:
+            nearest = shapely.get_coordinates(shapely.shortest_line(region, outline.exterior))[0]
+            yield _finding("off-margin", "warn", composition, (nearest[0], nearest[1]), near, margin, placed)
+
+
+def _farthest_off(region: BaseGeometry, outline: shapely.Polygon) -> tuple[float, tuple[float, float]]:
+    """Return how far a region reaches off the blank, and where most."""
+    off = shapely.difference(region, outline)
+    if off.is_empty:
+        return 0.0, (0.0, 0.0)
+    points = shapely.get_coordinates(off)
+    away = np.asarray(shapely.distance(shapely.points(points), outline))
+    k = int(np.argmax(away))
+    return float(away[k]), (float(points[k, 0]), float(points[k, 1]))
+
+
+def _finding(
+    code: str,
+    severity: str,
+    composition: Composition,
+    at: tuple[float, float],
+    measured: float,
+    limit: float,
+    placed: PlacedElement,
+) -> Finding:
+    ox, oy = composition.origin
+    return Finding(
+        code,
+        "stop" if severity == "stop" else "warn",
+        (float(at[0]) - ox, float(at[1]) - oy),
+        measured,
+        limit,
+        "the blank",
+        element=placed.element.id,
+        what=name_of(placed.element),
+    )
+
+
+def least_letter(composition: Composition) -> tuple[PlacedElement, int] | None:
+    """Return the words with the lowest letter, and the letter's place among them; None without letters."""
+    lowest: tuple[PlacedElement, int] | None = None
+    height = math.inf
+    for placed in composition.placed:
+        for k, letter in enumerate(placed.letters):
+            if letter.height < height:
+                lowest, height = (placed, k), letter.height
+    return lowest
+
+
+def _letters(composition: Composition, limit: Figure, surface: str) -> Iterator[Finding]:
+    """Yield one finding for each words element whose lowest letter is too low."""
+    for placed in composition.placed:
+        if not placed.letters:
+            continue
+        lowest = min(placed.letters, key=lambda letter: letter.height)
+        if lowest.height >= limit.value * (1 - 1e-6):
+            continue
+        ox, oy = composition.origin
+        x, y = place_of_letter(placed, placed.letters.index(lowest))
+        yield Finding(
+            "letter-low",
+            "stop" if lowest.height < limit.low else "warn",
+            (x - ox, y - oy),
+            lowest.height,
+            limit.value,
+            surface,
+            element=placed.element.id,
+            what=lowest.character,
+            more=sum(letter.height < limit.value * (1 - 1e-6) for letter in placed.letters) - 1,
+        )
+
+
+def place_of_letter(placed: PlacedElement, index: int) -> tuple[float, float]:
+    """Return the middle of a letter on the blank."""
+    natural = placed.size[0] - placed.element.embolden
+    x, y = placed.to_blank.apply(np.array(placed.letters[index].middle) / natural)
+    return float(x), float(y)

@@ -1,0 +1,1 @@
+"""From a picture of a drawing to its outlines: straightened, evened, inked, traced."""

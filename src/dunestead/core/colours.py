@@ -1,0 +1,64 @@
+"""How different do two colours look, and what would one call them?"""
+
+from functools import lru_cache
+
+from coloraide import Color
+
+__all__ = ["colour_name", "difference"]
+
+# Plain words for colours as one says them in a workshop.
+_NAMES = {
+    "black": "#16191b",
+    "slate": "#33424e",
+    "grey": "#85888a",
+    "pale grey": "#c4c7c8",
+    "white": "#ffffff",
+    "cream": "#f1ead8",
+    "sand": "#d6bf94",
+    "straw": "#b08a57",
+    "brown": "#6b4a2f",
+    "brick": "#9c4a32",
+    "red": "#c62828",
+    "coral": "#ef8267",
+    "orange": "#e07b22",
+    "yellow": "#f0c93a",
+    "lime": "#a6c840",
+    "grass": "#5d8436",
+    "dark green": "#274a2c",
+    "sea green": "#2f8f83",
+    "turquoise": "#5fc4c9",
+    "sky": "#8fc1e3",
+    "blue": "#2f6db5",
+    "navy": "#1d2f55",
+    "violet": "#6e4a9e",
+    "plum": "#6a2f52",
+    "pink": "#e5a3b9",
+}
+
+
+@lru_cache(maxsize=4096)
+def difference(one: str, other: str) -> float:
+    """Return how different two colours look: 0 the same, 1 just told apart side by side, 100 black and white.
+
+    The measure is the CIE's of 2000 (CIEDE2000, ISO/CIE 11664-6).
+
+    Examples
+    --------
+    >>> difference("#22313a", "#22313a")
+    0.0
+    >>> round(difference("#000000", "#ffffff"))
+    100
+    """
+    return float(Color(one).delta_e(Color(other), method="2000"))
+
+
+@lru_cache(maxsize=1024)
+def colour_name(colour: str) -> str:
+    """Return a plain word for a colour.
+
+    Examples
+    --------
+    >>> colour_name("#22313a"), colour_name("#fefefe")
+    ('slate', 'white')
+    """
+    return min(_NAMES, key=lambda name: difference(colour, _NAMES[name]))

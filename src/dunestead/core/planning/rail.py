@@ -1,0 +1,266 @@
+"""The size rail: from which width the design holds, up to which it fits, and where sheets are saved.
+
+Widths, letters and pieces of a design grow in step with it, so each least size follows from one
+measurement; sheets step where the mask outgrows a row or column of the cutter's reach.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+import numpy.typing as npt
+import shapely
+from shapely.geometry.base import BaseGeometry
+
+from dunestead.core.artwork.compose import Composition, is_fixed
+from dunestead.core.artwork.layout import least_letter, place_of_letter
+from dunestead.core.blanks.blank import within_margin
+from dunestead.core.figures import Catalogue, Cutter
+from dunestead.core.geometry.curves import Box
+from dunestead.core.mask.axis import AxisSide
+from dunestead.core.mask.findings import Kind, widths_of
+from dunestead.core.planning.job import Job
+from dunestead.core.planning.look import Look
+from dunestead.core.sheets.division import sheet_grid
+
+__all__ = ["Least", "SheetStep", "SizeRail", "cutter_reach", "overlap_of", "room_on", "size_rail"]
+
+Measure = Literal["stroke", "web", "part", "letter"]
+Points = npt.NDArray[np.float64]
+_EXACT_MM = 0.005
+_MOST_STEPS = 40
+_TOUCHING = 0.05
+
+
+@dataclass(frozen=True, slots=True)
+class Least:
+    """The width from which one measure holds, what it measures now, its limit, and where on the blank. All mm."""
+
+    measure: Measure
+    width: float
+    measured: float
+    limit: float
+    at: tuple[float, float]
+
+
+@dataclass(frozen=True, slots=True)
+class SheetStep:
+    """Up to this width of the design, mm, so many sheets do."""
+
+    width: float
+    sheets: int
+
+
+@dataclass(frozen=True, slots=True)
+class SizeRail:
+    """Widths at which something changes, mm.
+
+    Attributes
+    ----------
+    width
+        Of the design as it is; frames and scattered copies aside.
+    least
+        By measure, the most demanding first.
+    margin, edge
+        Widest within the margins, and on the blank, where the design stands.
+    steps
+        Widths up to which a number of sheets does, over the whole rail.
+    low, high
+        Ends of the rail.
+    fixed
+        Whether there is nothing to size: the design is a frame only.
+    """
+
+    width: float
+    least: tuple[Least, ...]
+    margin: float
+    edge: float
+    steps: tuple[SheetStep, ...]
+    low: float
+    high: float
+    fixed: bool
+
+    @property
+    def smallest(self) -> float:
+        """The width from which everything holds; 0 when nothing limits it."""
+        return self.least[0].width if self.least else 0.0
+
+    def sheets_at(self, width: float) -> int:
+        """Return how many sheets a width takes."""
+        return next((step.sheets for step in self.steps if width <= step.width + _EXACT_MM), self.steps[-1].sheets)
+
+
+def cutter_reach(cutter: Cutter) -> tuple[float, float]:
+    """Return what a cutter's knife reaches, mm."""
+    return (cutter.reach_width, cutter.reach_length)
+
+
+def overlap_of(job: Job, catalogue: Catalogue) -> float:
+    """Return the mask that neighbouring sheets share: the maker's, or the workshop's."""
+    return catalogue.workshop["seam_overlap"] if job.overlap is None else job.overlap
+
+
+def size_rail(look: Look, catalogue: Catalogue) -> SizeRail:
+    """Return the rail of a job's design."""
+    composition = look.composition
+    width = composition.design_width
+    if composition.design_box is None:
+        return SizeRail(width, (), width, width, (SheetStep(width, _sheets(look, catalogue, 1.0)),), width, width, True)
+    least = tuple(sorted(_least(look), key=lambda one: -one.width))
+    margin, edge = (width * room_on(composition, inset) for inset in (look.margin, 0.0))
+    smallest = least[0].width if least else 0.0
+    high = max(edge * 1.12, width * 1.02, min(smallest * 1.05, edge * 2.5))
+    low = max(min(width, margin, smallest or width) * 0.5, 1.0)
+    steps = tuple(_steps(look, catalogue, low, high))
+    return SizeRail(width, least, margin, edge, steps, low, high, False)
+
+
+# --- least widths -----------------------------------------------------------------------------
+def _least(look: Look) -> Iterator[Least]:
+    composition, width, origin = look.composition, look.composition.design_width, look.composition.origin
+    found = _least_growing(look)
+    limits_by: dict[Kind, float | None] = {
+        "stroke": look.choices.surface.stroke,
+        "web": look.choices.surface.web,
+        "part": look.choices.material.least_part,
+    }
+    for kind, limit in limits_by.items():
+        if limit and (thin := found.get(kind)) and thin[0] > 0:
+            at = (thin[1][0] + origin[0], thin[1][1] + origin[1])
+            yield Least(kind, width * limit / thin[0], thin[0], limit, at)
+    if lowest := least_letter(composition):
+        placed, index = lowest
+        limit, height = look.choices.surface.letter, placed.letters[index].height
+        yield Least("letter", width * limit / height, height, limit, place_of_letter(placed, index))
+
+
+def _least_growing(look: Look) -> dict[Kind, tuple[float, tuple[float, float]]]:
+    """Return the least widths and their places where all that bounds them grows with the design."""
+    fixed = [placed.region for placed in look.composition.placed if is_fixed(placed.element)]
+    if not look.composition.overhang.is_empty:
+        # Where the blank ends, paint is as thin as it is trimmed.
+        fixed.append(look.composition.overhang)
+    if not fixed:
+        kinds: tuple[Kind, ...] = ("stroke", "web", "part")
+        return {kind: (least.width, least.at) for kind in kinds if (least := look.fitness.least(kind))}
+    surface = look.choices.surface
+    back = (-look.composition.origin[0], -look.composition.origin[1])
+    still = shapely.transform(shapely.union_all(fixed), lambda points: points + back)
+    edge = shapely.STRtree(_segments(still))
+    found: dict[Kind, tuple[float, tuple[float, float]]] = {}
+    for laid in look.masks:
+        widths = widths_of(laid.painted, laid.mask, surface)
+        sides: list[tuple[Kind, AxisSide]] = [("stroke", widths.strokes), ("web", widths.webs)]
+        for kind, side in sides:
+            free_of = np.ones(len(side.at), bool)
+            free_of[edge.query(shapely.points(side.at), "dwithin", side.diameter / 2 + _TOUCHING)[0]] = False
+            if thinnest := side.where(free_of).least():
+                found[kind] = min(found.get(kind, thinnest), thinnest)
+        free = [
+            (width, piece.anchor)
+            for piece, width in zip(laid.mask.loose, widths.parts, strict=True)
+            if not shapely.dwithin(still, piece.shape, _TOUCHING)
+        ]
+        found |= {"part": min([*free, *([found["part"]] if "part" in found else [])])} if free else {}
+    return found
+
+
+def _segments(region: BaseGeometry) -> npt.NDArray[np.object_]:
+    """Return every side of a region's edge as a line of its own."""
+    points, ring = shapely.get_coordinates(shapely.get_rings(shapely.get_parts(region)), return_index=True)
+    same = ring[:-1] == ring[1:]
+    sides = shapely.linestrings(np.stack([points[:-1][same], points[1:][same]], axis=1))
+    assert isinstance(sides, np.ndarray)
+    return sides
+
+
+# --- largest widths ---------------------------------------------------------------------------
+def _growing(composition: Composition) -> Points:
+    """Return the corners of the convex hull of all that grows with the design, on the blank."""
+    regions = [
+        placed.region for placed in composition.placed if not is_fixed(placed.element) and not placed.element.runs_off
+    ]
+    if not regions:
+        x0, y0, x1, y1 = composition.design_box or (0, 0, 0, 0)
+        return np.array([(x0, y0), (x1, y0), (x1, y1), (x0, y1)], float)
+    hull = shapely.convex_hull(shapely.GeometryCollection(regions))
+    return shapely.get_coordinates(hull)[:-1]
+
+
+def room_on(composition: Composition, margin: float) -> float:
+    """Return how many times larger a design may get about its middle and stay within a margin of the blank's edge."""
+    if composition.design_box is None:
+        return 1.0
+    ground = within_margin(composition.outline, margin) if margin > 0 else composition.outline
+    return _room(_growing(composition), composition.design_box, ground)
+
+
+def _room(hull: Points, box: Box, ground: shapely.Polygon) -> float:
+    """Return how many times larger a design may get about its own middle and stay on a ground.
+
+    Every corner of its hull runs out on a ray from the middle; the first to meet the ground's edge
+    sets the size. 0 when the middle itself is off the ground.
+    """
+    middle = np.array([(box[0] + box[2]) / 2, (box[1] + box[3]) / 2])
+    if ground.is_empty or not ground.contains(shapely.Point(middle)):
+        return 0.0
+    ways = hull - middle
+    ways = ways[np.linalg.norm(ways, axis=1) > 1e-9]
+    edge = shapely.get_coordinates(ground.exterior)
+    start, along = edge[:-1] - middle, np.diff(edge, axis=0)
+    # Solve t * way = start + s * along for every corner and every side of the edge.
+    cross = ways[:, None, 0] * along[None, :, 1] - ways[:, None, 1] * along[None, :, 0]
+    with np.errstate(divide="ignore", invalid="ignore"):
+        t = (start[None, :, 0] * along[None, :, 1] - start[None, :, 1] * along[None, :, 0]) / cross
+        s = (start[None, :, 0] * ways[:, None, 1] - start[None, :, 1] * ways[:, None, 0]) / cross
+    met = np.where((t > 0) & (s >= -1e-9) & (s <= 1 + 1e-9), t, np.inf)
+    return float(met.min(initial=np.inf))
+
+
+# --- sheets -----------------------------------------------------------------------------------
+def _sheets(look: Look, catalogue: Catalogue, factor: float) -> int:
+    """Return how many sheets the mask takes when the design is so many times larger."""
+    x0, y0, x1, y1 = _painted_box(look.composition, factor)
+    if look.job.whole_blank and not look.job.reverse:
+        x0, y0, x1, y1 = look.composition.outline.bounds
+        border = 0.0
+    else:
+        border = 0.0 if look.job.reverse else 2 * look.masks[0].mask.border
+    extent = (x1 - x0 + border, y1 - y0 + border)
+    return len(look.masks) * sheet_grid(extent, cutter_reach(look.choices.cutter), overlap_of(look.job, catalogue))[0]
+
+
+def _painted_box(composition: Composition, factor: float) -> Box:
+    """Return the painted box of a larger design: what grows, what does not, trimmed at the blank's edge."""
+    boxes = []
+    if box := composition.design_box:
+        cx, cy = (box[0] + box[2]) / 2, (box[1] + box[3]) / 2
+        half = ((box[2] - box[0]) / 2 * factor, (box[3] - box[1]) / 2 * factor)
+        boxes.append((cx - half[0], cy - half[1], cx + half[0], cy + half[1]))
+    boxes += [placed.box for placed in composition.placed if is_fixed(placed.element)]
+    edges = np.array(boxes)
+    low = np.maximum(edges[:, :2].min(axis=0), composition.outline.bounds[:2])
+    high = np.minimum(edges[:, 2:].max(axis=0), composition.outline.bounds[2:])
+    return (float(low[0]), float(low[1]), float(high[0]), float(high[1]))
+
+
+def _steps(look: Look, catalogue: Catalogue, low: float, high: float) -> Iterator[SheetStep]:
+    """Yield the widths up to which a number of sheets does; the number never falls with the width."""
+    width = look.composition.design_width
+
+    def sheets(at: float) -> int:
+        return _sheets(look, catalogue, at / width)
+
+    at, last = low, sheets(high)
+    for _ in range(_MOST_STEPS):
+        now = sheets(at)
+        if now == last:
+            break
+        least, most = at, high
+        while most - least > _EXACT_MM / 4:
+            middle = (least + most) / 2
+            least, most = (middle, most) if sheets(middle) == now else (least, middle)
+        yield SheetStep(least, now)
+        at = most
+    yield SheetStep(high, last)
