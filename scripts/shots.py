@@ -5,6 +5,7 @@ import sys
 import tempfile
 import time
 import urllib.request
+from collections.abc import Callable
 from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
@@ -15,23 +16,62 @@ ROOT = Path(__file__).resolve().parent.parent
 OUT = ROOT / "docs/screenshots"
 PORT = 8917
 ADDRESS = f"http://127.0.0.1:{PORT}"
-# Name of the picture, address, and whether it is taken in the dark or on a tablet.
-VIEWS = [
-    ("board", "/#/", ""),
-    ("blank", "/#/job/1/blank", ""),
-    ("artwork", "/#/job/1/artwork", ""),
-    ("mask", "/#/job/1/mask", ""),
-    ("mask-tied", "/#/job/5/mask", ""),
-    ("sheets", "/#/job/1/sheets", ""),
-    ("weed", "/#/job/3/weed", ""),
-    ("tack", "/#/job/2/tack", ""),
-    ("paint", "/#/job/3/paint", ""),
-    ("peel", "/#/job/5/peel", ""),
-    ("cure", "/#/job/5/cure", ""),
-    ("record", "/#/job/5/record", ""),
-    ("dark", "/#/job/2/mask", "dark"),
-    ("tablet", "/#/job/3/tack", "tablet"),
+# Name of the picture, address, whether it is taken in the dark or on a tablet, and what is done first.
+VIEWS: list[tuple[str, str, str, Callable[[Page], None] | None]] = [
+    ("board", "/#/", "", None),
+    ("blank", "/#/job/1/blank", "", None),
+    ("garment", "/#/job/2/blank", "", lambda page: scroll_to(page, "Placement guide")),
+    ("artwork", "/#/job/5/artwork", "", lambda page: choose(page, "SLIPWAY")),
+    ("remedies", "/#/job/1/artwork", "", lambda page: mend(page)),
+    ("faces", "/#/job/5/artwork", "", lambda page: faces(page)),
+    ("tracing", "/#/job/6/artwork", "", lambda page: scroll_to(page, "gull-on-paper: entries")),
+    ("mask", "/#/job/1/mask", "", None),
+    ("mask-tied", "/#/job/3/mask", "", lambda page: tie(page)),
+    ("materials", "/#/job/3/mask", "", lambda page: materials(page)),
+    ("sheets", "/#/job/1/sheets", "", None),
+    ("weed", "/#/job/3/weed", "", None),
+    ("tack", "/#/job/2/tack", "", None),
+    ("paint", "/#/job/3/paint", "", None),
+    ("peel", "/#/job/7/peel", "", None),
+    ("cure", "/#/job/7/cure", "", None),
+    ("record", "/#/job/7/record", "", None),
+    ("dark", "/#/job/2/mask", "dark", None),
+    ("tablet", "/#/job/3/tack", "tablet", None),
 ]
+
+
+def choose(page: Page, part: str) -> None:
+    page.get_by_role("group", name="Choose a part").get_by_text(part).click()
+    page.wait_for_timeout(300)
+
+
+def scroll_to(page: Page, region: str) -> None:
+    page.get_by_role("region", name=region).evaluate("element => element.scrollIntoView()")
+    page.wait_for_timeout(300)
+
+
+def mend(page: Page) -> None:
+    page.get_by_role("button", name="The mask between").first.click()
+    page.wait_for_selector("text=all is well")
+
+
+def tie(page: Page) -> None:
+    page.get_by_role("button", name="Piece 1 ").first.click()
+    for _ in range(3):
+        page.keyboard.press("+")
+    page.get_by_label("Peel back").fill("0.12")
+    scroll_to(page, "Bridges")
+
+
+def materials(page: Page) -> None:
+    page.get_by_text("Which material").click()
+    page.get_by_role("img", name="Cost of a copy").evaluate("element => element.scrollIntoView({ block: 'end' })")
+
+
+def faces(page: Page) -> None:
+    choose(page, "SLIPWAY")
+    page.get_by_role("button", name="Try other faces").click()
+    page.wait_for_selector("text=tried on this surface", timeout=60_000)
 
 
 def wait_for_server(seconds: float = 60.0) -> None:
@@ -45,7 +85,7 @@ def wait_for_server(seconds: float = 60.0) -> None:
     raise SystemExit("The demo did not start.")
 
 
-def take(page: Page, name: str, address: str, kind: str) -> None:
+def take(page: Page, name: str, address: str, kind: str, first: Callable[[Page], None] | None) -> None:
     page.set_viewport_size({"width": 820, "height": 1180} if kind == "tablet" else {"width": 1280, "height": 800})
     page.goto(f"{ADDRESS}/")
     page.evaluate(f"localStorage.setItem('dunestead.light', '{'dark' if kind == 'dark' else 'light'}')")
@@ -53,6 +93,8 @@ def take(page: Page, name: str, address: str, kind: str) -> None:
     page.reload()
     page.wait_for_selector("article, aside h2")
     page.wait_for_load_state("networkidle")
+    if first:
+        first(page)
     page.screenshot(path=OUT / f"{name}.png")
     print(name)
 
@@ -68,9 +110,9 @@ def main() -> None:
             with sync_playwright() as playwright:
                 browser = launch(playwright)
                 page = browser.new_page(reduced_motion="reduce")
-                for name, address, kind in VIEWS:
+                for name, address, kind, first in VIEWS:
                     if not wanted or name in wanted:
-                        take(page, name, address, kind)
+                        take(page, name, address, kind, first)
                 browser.close()
         finally:
             server.terminate()

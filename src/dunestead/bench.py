@@ -14,7 +14,8 @@ import shapely
 from dunestead.catalogue import load_catalogue
 from dunestead.core.artwork.drawing import Drawing
 from dunestead.core.artwork.painted import Painted, paint
-from dunestead.core.mask.findings import judge, limits_for
+from dunestead.core.mask.axis import forget_widths
+from dunestead.core.mask.findings import judge, limits_for, widths_of
 from dunestead.core.mask.gaps import nearest_gaps
 from dunestead.core.mask.loose import cut_mask
 from dunestead.formats.svg import read_svg
@@ -64,7 +65,9 @@ def _check(data: bytes) -> None:
     painted: Painted = paint(drawing, _WIDTH_MM)
     mask = cut_mask(painted, _BORDER_MM)
     limits = limits_for(catalogue, "coir", "paper-coated-down")
+    forget_widths()
     judge.cache_clear()
+    widths_of.cache_clear()
     judge(painted, mask, catalogue.surface("coir"), catalogue.material("paper-coated-down"), limits)
     nearest_gaps(mask)
 

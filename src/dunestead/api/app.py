@@ -9,12 +9,15 @@ from flask import Response, request, send_from_directory
 from werkzeug.exceptions import NotFound
 
 from dunestead import __version__
+from dunestead.api.blanks import blanks
+from dunestead.api.design import design
 from dunestead.api.files import files
 from dunestead.api.jobs import jobs
 from dunestead.api.problems import install_problems, problem
 from dunestead.catalogue import load_catalogue
+from dunestead.formats.picture import MOST_PICTURE_BYTES
 from dunestead.formats.svg.guard import MOST_BYTES
-from dunestead.store import JobStore, open_database
+from dunestead.store import BlankStore, JobStore, open_database
 from dunestead.workbench import Workbench
 
 __all__ = ["create_app"]
@@ -52,11 +55,18 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
         json_errors=False,
         spec_path="/api/openapi.json",
     )
-    app.config.update(MAX_CONTENT_LENGTH=MOST_BYTES + _FORM_SLACK, OPENAPI_VERSION="3.1.0", SYNC_LOCAL_SPEC=False)
+    app.config.update(
+        MAX_CONTENT_LENGTH=max(MOST_BYTES, MOST_PICTURE_BYTES) + _FORM_SLACK,
+        OPENAPI_VERSION="3.1.0",
+        SYNC_LOCAL_SPEC=False,
+    )
     app.config.update(config or {})
     if database := app.config.get("DATABASE"):
-        app.extensions["workbench"] = Workbench(JobStore(open_database(Path(database))), load_catalogue())
+        engine = open_database(Path(database))
+        app.extensions["workbench"] = Workbench(JobStore(engine), BlankStore(engine), load_catalogue())
     app.register_blueprint(jobs)
+    app.register_blueprint(design)
+    app.register_blueprint(blanks)
     app.register_blueprint(files)
     install_problems(app)
     app.before_request(_refuse_other_sites)

@@ -5,18 +5,14 @@ from flask import Response
 
 from dunestead.api.jobs import bench
 from dunestead.core.errors import NoSuchThing
-from dunestead.formats.bundle import file_stem, zip_sheets
+from dunestead.core.planning.plan import mask_title
+from dunestead.formats.bundle import file_stem, mask_file, zip_sheets
 from dunestead.formats.svg.writer import write_mask
-from dunestead.formats.verified import VerifiedSheet, verified_sheets
-from dunestead.workbench import OpenJob
+from dunestead.formats.verified import sheets_of
 
 __all__ = ["files"]
 
 files = APIBlueprint("files", __name__, url_prefix="/api/jobs/<int:job_id>", tag="Files")
-
-
-def _checked(opened: OpenJob) -> tuple[VerifiedSheet, ...]:
-    return verified_sheets(opened.plan.cut, opened.plan.division, opened.plan.job.name)
 
 
 def _download(data: str | bytes, media_type: str, name: str) -> Response:
@@ -24,20 +20,24 @@ def _download(data: str | bytes, media_type: str, name: str) -> Response:
     return Response(data, content_type=media_type, headers={"Content-Disposition": disposition})
 
 
-@files.get("/mask.svg")
-def get_mask(job_id: int) -> Response:
-    """Download the whole mask at true scale."""
+@files.get("/masks/<int:number>.svg")
+def get_mask(job_id: int, number: int) -> Response:
+    """Download a whole mask at true scale."""
     plan = bench().open(job_id, "mm").plan
-    return _download(write_mask(plan.cut, plan.job.name), "image/svg+xml", f"{file_stem(plan.job.name)}-mask.svg")
+    mask = next((mask for mask in plan.masks if mask.number == number), None)
+    if not mask:
+        raise NoSuchThing(f"This job has no mask {number}.", f"It has masks 1 to {len(plan.masks)}.")
+    text = write_mask(mask.cut, mask_title(plan.job, mask.laid))
+    return _download(text, "image/svg+xml", f"{file_stem(plan.job.name)}-{mask_file(number, mask.laid.colour)}")
 
 
 @files.get("/sheets/<int:number>.svg")
 def get_sheet(job_id: int, number: int) -> Response:
     """Download one sheet at true scale."""
     opened = bench().open(job_id, "mm")
-    found = next((sheet for sheet in _checked(opened) if sheet.sheet.number == number), None)
+    found = next((sheet for sheet in sheets_of(opened.plan) if sheet.sheet.number == number), None)
     if not found:
-        raise NoSuchThing(f"This job has no sheet {number}.", f"It has sheets 1 to {len(_checked(opened))}.")
+        raise NoSuchThing(f"This job has no sheet {number}.", f"It has sheets 1 to {len(sheets_of(opened.plan))}.")
     return _download(found.text, "image/svg+xml", f"{file_stem(opened.plan.job.name)}-{found.file_name}")
 
 
@@ -45,5 +45,5 @@ def get_sheet(job_id: int, number: int) -> Response:
 def get_sheets(job_id: int) -> Response:
     """Download all sheets, the mask and a cut list."""
     opened = bench().open(job_id, "mm")
-    data = zip_sheets(opened.plan, _checked(opened))
+    data = zip_sheets(opened.plan, sheets_of(opened.plan))
     return _download(data, "application/zip", f"{file_stem(opened.plan.job.name)}-sheets.zip")

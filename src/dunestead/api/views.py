@@ -4,23 +4,25 @@ import shapely
 from shapely.geometry.base import BaseGeometry
 
 from dunestead.api import schemas as wire
+from dunestead.api.design_views import colours_out, drawn, elements_out, findings_out, picture_out, rail_out
+from dunestead.api.mask_views import advice_out, mask_out, pieces_out, reuse_out, weak_out
+from dunestead.core.artwork.sources import Sources
+from dunestead.core.blanks.blank import collar_of, within_margin
 from dunestead.core.figures import Catalogue, Surface
-from dunestead.core.geometry.curves import Box
-from dunestead.core.mask.gaps import Gap
-from dunestead.core.mask.loose import LoosePiece
+from dunestead.core.planning.arranging import guides_of
 from dunestead.core.planning.cautions import LABEL_FIRST
+from dunestead.core.planning.choices import bridge_rules
 from dunestead.core.planning.job import fits
-from dunestead.core.planning.plan import Plan, coats_of
+from dunestead.core.planning.plan import Plan, coats_of, materials_of
+from dunestead.core.planning.rail import overlap_of
 from dunestead.core.planning.stations import NAMES, Station
 from dunestead.core.planning.steps import Step
 from dunestead.core.units import show_length
-from dunestead.formats.svg.writer import path_data
-from dunestead.formats.verified import verified_sheets
+from dunestead.formats.verified import sheets_of
 from dunestead.workbench import OpenJob
 
 __all__ = ["card_out", "catalogue_out", "job_out"]
 
-_SEEN_MM = 0.05
 _THUMB_MM = 0.6
 
 
@@ -43,12 +45,12 @@ def card_out(opened: OpenJob) -> wire.CardOut:
         next_title=step.title if step else None,
         steps_done=sum(s.code in plan.job.ticks for s in opened.steps),
         steps=len(opened.steps),
-        loose=len(plan.mask.loose),
+        loose=len(plan.look.found),
         width=width,
         height=height,
-        shape=plan.job.blank.shape,
-        blank_colour=plan.job.blank.colour,
-        colours=_colours(plan, _THUMB_MM),
+        outline=drawn(plan.look.composition.outline, tolerance=_THUMB_MM),
+        blank_colour=plan.job.blank.ground if plan.job.blank.base_coat == "everywhere" else plan.job.blank.colour,
+        colours=colours_out(plan.look, _THUMB_MM),
     )
 
 
@@ -61,19 +63,21 @@ def _loudest(stations: list[Station]) -> Station | None:
     return None
 
 
-def job_out(opened: OpenJob, catalogue: Catalogue, unit: str) -> wire.JobOut:
+def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, unit: str) -> wire.JobOut:
     """Return a job with everything a page of it shows."""
     plan, stored, step = opened.plan, opened.stored, opened.next_step
     job = plan.job
+    fits = materials_of(plan, catalogue, unit)
+    materials = [wire.MaterialOut.model_validate(fit, from_attributes=True) for fit in fits]
     return wire.JobOut(
         id=stored.id,
-        artwork_name=stored.artwork_name,
         inputs=wire.InputsOut.model_validate(job, from_attributes=True),
         in_force=wire.InForceOut(
-            border=plan.mask.border,
-            bridge_width=job.bridge_width or plan.choices.surface.bridge,
+            border=plan.look.masks[0].mask.border,
+            bridge_width=bridge_rules(job, catalogue).width,
             coats=coats_of(job, plan.choices.paint),
-            overlap=catalogue.workshop["seam_overlap"] if job.overlap is None else job.overlap,
+            overlap=overlap_of(job, catalogue),
+            heat=plan.choices.surface.heat,
         ),
         stations=[
             wire.StationOut(
@@ -87,11 +91,17 @@ def job_out(opened: OpenJob, catalogue: Catalogue, unit: str) -> wire.JobOut:
             for station in opened.stations
         ],
         next_step=_step(plan, step) if step else None,
-        picture=_picture(plan, catalogue),
-        pieces=_pieces(plan),
-        findings=_findings(plan, unit),
-        smallest_width=plan.fitness.smallest_width,
-        largest_width=_largest_width(plan, catalogue),
+        picture=_picture(plan),
+        elements=elements_out(plan.look, sources),
+        pieces=pieces_out(plan),
+        gone=list(plan.look.gone),
+        touch_up_minutes=len(plan.bridges) * catalogue.hand.touch_up_bridge / 60,
+        weak=weak_out(plan, catalogue, unit),
+        advice=advice_out(plan, catalogue, unit),
+        materials=materials,
+        reuse=reuse_out(fits, catalogue, job.copies),
+        findings=findings_out(plan.look, unit),
+        rail=rail_out(plan.rail),
         sheets=_sheets(plan),
         record=wire.RecordIn.model_validate(job.record, from_attributes=True),
         last_coat=plan.last_coat,
@@ -110,107 +120,60 @@ def _step(plan: Plan, step: Step) -> wire.StepOut:
         detail=step.detail,
         minutes=step.minutes,
         call=step.call,
+        numbers=list(step.numbers),
+        mask=step.mask,
         caution=step.caution,
         done_at=plan.job.ticks.get(step.code),
     )
 
 
-def _drawn(region: BaseGeometry, origin: tuple[float, float], tolerance: float = _SEEN_MM) -> str:
-    """Return path data as far as an eye can see it, shifted to where it lies on the blank."""
-    moved = shapely.transform(shapely.simplify(region, tolerance), lambda points: points + origin)
-    return path_data(moved, decimals=2)
-
-
-def _colours(plan: Plan, tolerance: float = _SEEN_MM) -> list[wire.ColourOut]:
-    return [
-        wire.ColourOut(colour=colour, path=_drawn(region, plan.origin, tolerance))
-        for colour, region in plan.painted.colours.items()
-    ]
-
-
-def _picture(plan: Plan, catalogue: Catalogue) -> wire.PictureOut:
-    width, height = plan.job.blank.size
-    origin = plan.origin
+def _picture(plan: Plan) -> wire.PictureOut:
+    look, blank = plan.look, plan.job.blank
+    width, height = blank.size
+    outline = look.composition.outline
+    across, down = guides_of(look.composition, look.margin)
+    design = picture_out(look)
     return wire.PictureOut(
+        colours=design.colours,
+        overhang=design.overhang,
+        painted_box=design.painted_box,
         width=width,
         height=height,
-        shape=plan.job.blank.shape,
-        blank_colour=plan.job.blank.colour,
-        colours=_colours(plan),
-        frame=_drawn(plan.cut.frame, origin),
+        outline=drawn(outline),
+        rim=blank.rim,
+        blank_colour=blank.colour,
+        base=drawn(_base(plan)) if plan.base_ml else "",
+        base_colour=blank.base_colour,
+        field_colour=plan.job.field_colour if plan.job.reverse else None,
+        mask_colour=plan.choices.material.colour,
         mask_box=plan.mask_on_blank,
-        painted_box=plan.painted_on_blank,
-        margin=width * catalogue.workshop["margin_share"],
-        bridges=[
-            wire.BridgeOut(
-                piece=bridge.piece,
-                to=bridge.other,
-                start=_moved(bridge.start, origin),
-                end=_moved(bridge.end, origin),
-                length=bridge.length,
-                path=_drawn(bridge.shape, origin),
-            )
-            for bridge in plan.cut.bridges
-        ],
-        patches=[
-            wire.PatchOut(sheet=sheet.number, box=_shifted(patch.shape.bounds, origin))
-            for sheet in plan.division.sheets
-            for patch in sheet.patches
-        ],
-        placements=[wire.PlacementOut(number=p.number, box=p.box) for p in plan.pressing.placements],
-        pins=[wire.PinOut(at=_moved(pin.at, origin), holds=pin.holds, piece=pin.piece) for pin in plan.pinning.pins],
+        aligned=look.aligned,
+        masks=[mask_out(plan, mask) for mask in plan.masks],
+        margin=drawn(within_margin(outline, look.margin)),
+        guides_x=[wire.GuideOut(at=guide.at, element=guide.element) for guide in across],
+        guides_y=[wire.GuideOut(at=guide.at, element=guide.element) for guide in down],
+        collar=_collar(plan),
     )
 
 
-def _pieces(plan: Plan) -> list[wire.PieceOut]:
-    kept = {keeper.number for keeper in plan.cut.keepers}
-    return [
-        _piece(plan, piece, least, gap, piece.number in kept)
-        for piece, least, gap in zip(plan.mask.loose, plan.fitness.parts, plan.gaps, strict=True)
-    ]
+def _base(plan: Plan) -> BaseGeometry:
+    """Return where a base coat goes."""
+    outline, margin = plan.look.composition.outline, plan.look.margin
+    if plan.job.blank.base_coat == "everywhere":
+        return outline
+    x0, y0, x1, y1 = plan.painted_on_blank
+    return outline.intersection(shapely.box(x0 - margin, y0 - margin, x1 + margin, y1 + margin))
 
 
-def _piece(plan: Plan, piece: LoosePiece, least: float, gap: Gap, is_kept: bool) -> wire.PieceOut:
-    return wire.PieceOut(
-        number=piece.number,
-        area=piece.area,
-        least=least,
-        box=_shifted(piece.box, plan.origin),
-        anchor=_moved(piece.anchor, plan.origin),
-        fate=plan.job.fates.get(piece.number),
-        is_kept=is_kept,
-        nearest=wire.NearestOut(
-            to=gap.other, gap=gap.length, start=_moved(gap.start, plan.origin), end=_moved(gap.end, plan.origin)
-        ),
-        calls=plan.job.calls.get(piece.number, {}),
-        path=_drawn(piece.shape, plan.origin),
-    )
-
-
-def _findings(plan: Plan, unit: str) -> list[wire.FindingOut]:
-    heard = [
-        wire.FindingOut(
-            code=notice.code, severity="warn", at=None, measured=None, limit=None, message=notice.message, piece=None
-        )
-        for notice in plan.drawing.notices
-    ]
-    found = [
-        wire.FindingOut(
-            code=finding.code,
-            severity=finding.severity,
-            at=_moved(finding.at, plan.origin),
-            measured=finding.measured,
-            limit=finding.limit,
-            message=finding.message(unit),
-            piece=finding.piece,
-        )
-        for finding in plan.fitness.findings
-    ]
-    return [*heard, *found]
+def _collar(plan: Plan) -> wire.CollarOut | None:
+    placement = plan.look.placement
+    if placement is None:
+        return None
+    return wire.CollarOut(at=collar_of(plan.job.blank), top=placement.top, middle=placement.middle)
 
 
 def _sheets(plan: Plan) -> list[wire.SheetOut]:
-    checked = verified_sheets(plan.cut, plan.division, plan.job.name)
+    checked = sheets_of(plan)
     return [
         wire.SheetOut(
             number=sheet.sheet.number,
@@ -224,25 +187,10 @@ def _sheets(plan: Plan) -> list[wire.SheetOut]:
             mask_parts=sheet.verdict.mask_parts,
             windows=sheet.verdict.windows,
             faults=list(sheet.verdict.faults),
-            path="".join(_drawn(patch.on_sheet(), (0.0, 0.0), 0.2) for patch in sheet.sheet.patches),
+            path="".join(drawn(patch.on_sheet(), (0.0, 0.0), 0.2) for patch in sheet.sheet.patches),
         )
         for sheet, planned in zip(checked, plan.sheets, strict=True)
     ]
-
-
-def _largest_width(plan: Plan, catalogue: Catalogue) -> float:
-    """Return the width at which the design, centred, fills the blank up to its margins."""
-    width, height = plan.job.blank.size
-    margin = width * catalogue.workshop["margin_share"]
-    return min(width - 2 * margin, (height - 2 * margin) * plan.painted.width / plan.painted.height)
-
-
-def _moved(point: tuple[float, float], by: tuple[float, float]) -> tuple[float, float]:
-    return (point[0] + by[0], point[1] + by[1])
-
-
-def _shifted(box: Box, by: tuple[float, float]) -> Box:
-    return (box[0] + by[0], box[1] + by[1], box[2] + by[0], box[3] + by[1])
 
 
 def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
@@ -282,6 +230,25 @@ def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
                 suits=[s.key for s in surfaces if s.family in p.families],
             )
             for p in catalogue.paints.values()
+        ],
+        garments=[
+            wire.ChoiceOut(
+                key=g.key,
+                name=g.name,
+                about=f"{show_length(g.width, unit)} by {show_length(g.height, unit)} laid flat.",
+                suits=[s.key for s in surfaces if s.family == "cloth"],
+            )
+            for g in catalogue.garments.values()
+        ],
+        placements=[
+            wire.ChoiceOut(
+                key=p.key, name=p.name, about=p.about, suits=[s.key for s in surfaces if s.family == "cloth"]
+            )
+            for p in catalogue.placements.values()
+        ],
+        faces=[
+            wire.FaceOut(key=f.key, name=f.name, kind=f.kind, kind_name=catalogue.face_kinds[f.kind])
+            for f in catalogue.faces.values()
         ],
         figures=[
             wire.FigureOut(

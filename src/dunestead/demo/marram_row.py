@@ -1,4 +1,4 @@
-"""Five jobs of Marram Row, each as far along as a workshop has them on a normal day."""
+"""Nine jobs of Marram Row, each as far along as a workshop has them on a normal day."""
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
@@ -6,9 +6,15 @@ from datetime import date, datetime, timedelta
 from functools import partial
 from importlib import resources
 
-from dunestead.core.planning.job import Blank, Job, Record
+from dunestead.core.artwork.elements import Element, Frame, Traced, Words
+from dunestead.core.artwork.trace.settings import TraceSettings
+from dunestead.core.artwork.words.setting import Setting
+from dunestead.core.blanks.blank import Blank, Garment
+from dunestead.core.planning.arranging import place_on_garment
+from dunestead.core.planning.job import Job, Record
 from dunestead.core.planning.plan import Plan
 from dunestead.core.planning.steps import all_steps
+from dunestead.demo.scan import CORNERS, scan_of_gull
 from dunestead.workbench import Workbench
 
 __all__ = ["fill_demo"]
@@ -18,25 +24,96 @@ Change = Callable[[Job, Plan], Job]
 
 @dataclass(frozen=True, slots=True)
 class _DemoJob:
-    """A job to begin, the changes made to it in order, and up to which station it is ticked off."""
+    """A job to begin, the changes made to it in order, and up to which station it is ticked off.
 
-    file: str
+    Attributes
+    ----------
+    start
+        Returns what makes the first part of the design.
+    width, down
+        Of the design, mm; how far below the blank's middle it is moved.
+    """
+
+    start: Callable[[Workbench], Callable[[int], Element]]
     name: str
     surface: str
+    blank: Blank
+    width: float
     changes: tuple[tuple[str, Change], ...]
     done_before: str
+    down: float = 0.0
 
 
 def fill_demo(workbench: Workbench) -> None:
     """Fill an empty workshop with the demo; one that holds jobs is left alone."""
     if not workbench.is_empty:
         return
+    for name, surface, blank in _BLANKS:
+        workbench.blanks.keep(name, surface, blank)
     for demo in _JOBS:
-        artwork = (resources.files("dunestead.demo") / "artwork" / demo.file).read_bytes()
-        job_id = workbench.begin(artwork, demo.file, demo.name, demo.surface)
+        job_id = workbench.begin(demo.start(workbench), demo.name, demo.surface, demo.blank)
+        workbench.change(job_id, "Size and place", partial(_sized, workbench=workbench, demo=demo))
         for label, change in demo.changes:
             workbench.change(job_id, label, change)
         workbench.change(job_id, "Steps so far", partial(_up_to, workbench=workbench, station=demo.done_before))
+
+
+def _file(name: str) -> Callable[[Workbench], Callable[[int], Element]]:
+    return lambda workbench: workbench.keep_file(
+        (resources.files("dunestead.demo") / "artwork" / name).read_bytes(), name
+    )
+
+
+def _scan(workbench: Workbench) -> Callable[[int], Element]:
+    make = workbench.keep_file(scan_of_gull(), "gull-on-paper.jpg")
+
+    def traced(number: int) -> Element:
+        made = make(number)
+        assert isinstance(made, Traced)
+        return replace(made, trace=TraceSettings(corners=CORNERS), colour="#f3efe4")
+
+    return traced
+
+
+def _sized(job: Job, _: Plan, *, workbench: Workbench, demo: _DemoJob) -> Job:
+    sized = workbench.with_width(job, demo.width)
+    if job.blank.shape == "garment":
+        return place_on_garment(sized, workbench.sources, workbench.catalogue)
+    return replace(sized, elements=tuple(replace(e, y=e.y + demo.down) for e in sized.elements))
+
+
+def _round_mat(job: Job, _: Plan) -> Job:
+    """Set the row's name along the top of a round mat, the slip's in its middle, a frame around and waves below."""
+    ink, rust = "#22313a", "#8f3d0f"
+    top = Setting("MARRAM ROW", 44, "cap", letter_gap=7, arc=196.0, colour=ink)
+    name = Setting("SLIPWAY", 400, "width", letter_gap=7, colour=rust)
+    bottom = Setting("LOW TIDE", 44, "cap", letter_gap=7, arc=-236.0, colour=ink)
+    elements = (
+        Words(id=1, face="archivo-black", setting=top, y=-140.0),
+        Words(id=2, face="lilita-one", setting=name, y=4.0),
+        Words(id=3, face="archivo-black", setting=bottom, y=168.0),
+        Frame(id=4, style="dashed", inset=14, thickness=9, gap=12, dash=56, colour=ink),
+    )
+    return replace(job, elements=elements, last_element=4)
+
+
+def _two_tone(job: Job, _: Plan) -> Job:
+    """Set the mat of the boat shed: words that stay in the base coat's colour, a dark field sprayed around them."""
+    elements = (
+        Words(id=1, face="archivo-black", setting=Setting("BOAT", 480, "width", letter_gap=12), y=-78.0),
+        Words(id=2, face="archivo-black", setting=Setting("SHED", 480, "width", letter_gap=12), y=78.0),
+    )
+    return replace(job, elements=elements, last_element=2)
+
+
+def _key_board(job: Job, _: Plan) -> Job:
+    """Set the board for the keys: a ring in one colour, the cabin's number in another, too near for one mask."""
+    elements = (
+        Words(id=1, face="archivo-black", setting=Setting("O", 64, "cap", colour="#d6bf94")),
+        Words(id=2, face="archivo-black", setting=Setting("8", 22, "cap", colour="#9c4a32")),
+        Words(id=3, face="archivo-black", setting=Setting("KEYS", 84, "width", letter_gap=2, colour="#9c4a32"), y=52.0),
+    )
+    return replace(job, elements=elements, last_element=3)
 
 
 def _up_to(job: Job, plan: Plan, *, workbench: Workbench, station: str) -> Job:
@@ -49,7 +126,7 @@ def _up_to(job: Job, plan: Plan, *, workbench: Workbench, station: str) -> Job:
         at = now - timedelta(minutes=4 + 7 * back)
         ticks[step.code] = at
         if step.call:
-            for keeper in plan.cut.keepers:
+            for keeper in plan.keepers:
                 calls.setdefault(keeper.number, {})[step.call] = at
     return replace(job, ticks=ticks, calls=calls)
 
@@ -61,93 +138,107 @@ def _in_days(days: int) -> date:
     return datetime.now().astimezone().date() + timedelta(days=days)
 
 
+_BLANKS = (
+    ("Cabin mat", "coir", Blank(600, 400, colour="#b08a57")),
+    ("Round mat", "coir", Blank(600, 600, shape="oval", colour="#a9814f")),
+    ("Ferry tote", "canvas", Blank(380, 420, colour="#e8dcc0")),
+    ("Boathouse shirt, M", "jersey", Blank(510, 720, shape="garment", colour="#33475b", garment=Garment("m"))),
+    ("Slate tray with a rim", "concrete", Blank(250, 250, corner=20, rim=8, colour="#8d9090")),
+)
+
+
 def _entries(days: int, **entries: object) -> tuple[tuple[str, Change], ...]:
     return (("Entries", lambda job, _: replace(job, due=_in_days(days), **entries)),)
 
 
 def _fates(job: Job, plan: Plan) -> Job:
     """Keep pieces that are easily placed, bridge the small ones."""
-    sides = zip(plan.mask.loose, plan.fitness.parts, strict=True)
-    return replace(job, fates={piece.number: "keep" if side >= 10 else "bridge" for piece, side in sides})
+    sides = plan.look.least_sides().items()
+    return replace(job, fates={number: "keep" if side >= 10 else "bridge" for number, side in sides})
 
 
 def _all_kept(job: Job, plan: Plan) -> Job:
-    return replace(job, fates={piece.number: "keep" for piece in plan.mask.loose})
+    return replace(job, fates={piece.number: "keep" for piece in plan.look.loose})
 
 
 _JOBS = (
     _DemoJob(
-        "cabin-mat.svg",
+        _file("cabin-mat.svg"),
         "Cabin 8 mat",
         "coir",
-        _entries(
-            4,
-            blank=Blank(600, 400, colour="#b08a57", measured_width=596.0, measured_height=397.0),
-            design_width=520.0,
-        ),
+        Blank(600, 400, colour="#b08a57", measured_width=596.0, measured_height=397.0),
+        520.0,
+        _entries(4),
         "",
     ),
     _DemoJob(
-        "boathouse-shirt.svg",
+        _file("boathouse-shirt.svg"),
         "Boathouse shirt",
         "jersey",
+        Blank(
+            510,
+            720,
+            shape="garment",
+            colour="#33475b",
+            measured_width=508.0,
+            measured_height=716.0,
+            garment=Garment("m", "full-front"),
+        ),
+        260.0,
         (
             *_entries(
-                2,
-                blank=Blank(500, 650, colour="#33475b", measured_width=500.0, measured_height=655.0),
-                design_width=260.0,
-                offset_y=-110.0,
-                material="paper-coated-up",
-                paint="fabric-brush",
-                coats=3,
-                copies=2,
+                2, material="paper-coated-up", paint="fabric-brush", coats=3, copies=2, dauber=True, covered=True
             ),
             ("All pieces kept", _all_kept),
         ),
         "tack",
     ),
     _DemoJob(
-        "kitchen-towel.svg",
+        _file("kitchen-towel.svg"),
         "Kitchen towels",
         "flat-towel",
-        (
-            *_entries(
-                7,
-                blank=Blank(500, 700, colour="#f3efe4", measured_width=496.0, measured_height=702.0),
-                design_width=240.0,
-                offset_y=140.0,
-                material="stencil-film",
-                copies=6,
-            ),
-            ("Fates", _fates),
-        ),
+        Blank(500, 700, colour="#f3efe4", measured_width=496.0, measured_height=702.0),
+        240.0,
+        (*_entries(7, material="stencil-film", copies=6), ("Fates", _fates)),
         "paint",
+        down=140.0,
     ),
     _DemoJob(
-        "ferry-tote.svg",
+        _file("ferry-tote.svg"),
         "Ferry totes",
         "canvas",
-        _entries(
-            10,
-            blank=Blank(380, 420, colour="#e8dcc0", measured_width=382.0, measured_height=418.0),
-            design_width=260.0,
-            copies=12,
-            paint="fabric-spray",
-        ),
+        Blank(380, 420, colour="#e8dcc0", measured_width=382.0, measured_height=418.0),
+        260.0,
+        _entries(10, copies=12, paint="fabric-spray"),
         "sheets",
     ),
     _DemoJob(
-        "tide-rug.svg",
+        lambda workbench: workbench.make_words("MARRAM ROW"),
+        "Slipway round mat",
+        "coir",
+        Blank(600, 600, shape="oval", colour="#a9814f", measured_width=598.0, measured_height=596.0),
+        400.0,
+        (("Design", _round_mat), *_entries(6, cutter="wide-roll", covered=True)),
+        "",
+    ),
+    _DemoJob(
+        _scan,
+        "Gull bag panel",
+        "leather",
+        Blank(260, 200, colour="#5b3a24", corner=12, measured_width=260.0, measured_height=199.0),
+        180.0,
+        (*_entries(12), ("All pieces kept", _all_kept)),
+        "sheets",
+    ),
+    _DemoJob(
+        _file("tide-rug.svg"),
         "Tide rug",
         "cotton-rug",
+        Blank(800, 500, colour="#e9e2d2", measured_width=792.0, measured_height=498.0),
+        640.0,
         (
-            *_entries(
-                -3,
-                blank=Blank(800, 500, colour="#e9e2d2", measured_width=792.0, measured_height=498.0),
-                design_width=640.0,
-                cutter="wide-roll",
-            ),
-            ("All pieces bridged", lambda job, plan: replace(job, fates={p.number: "bridge" for p in plan.mask.loose})),
+            *_entries(-3, cutter="wide-roll"),
+            ("All pieces bridged", lambda job, plan: replace(job, fates={p.number: "bridge" for p in plan.look.loose})),
             (
                 "Record",
                 lambda job, _: replace(
@@ -162,5 +253,48 @@ _JOBS = (
             ),
         ),
         "cure",
+    ),
+    _DemoJob(
+        lambda workbench: workbench.make_words("BOAT SHED"),
+        "Boat shed mat, two-tone",
+        "coir",
+        Blank(
+            700,
+            400,
+            colour="#a9814f",
+            measured_width=697.0,
+            measured_height=398.0,
+            base_coat="everywhere",
+            base_colour="#d6bf94",
+        ),
+        560.0,
+        (
+            ("Design", _two_tone),
+            *_entries(
+                9,
+                reverse=True,
+                field_colour="#22313a",
+                material="vinyl-permanent",
+                paint="rubber-spray",
+                border=10.0,
+            ),
+            ("All pieces kept", _all_kept),
+        ),
+        "sheets",
+    ),
+    _DemoJob(
+        lambda workbench: workbench.make_words("KEYS"),
+        "Key board, cabin 8",
+        "wood-sealed",
+        Blank(105, 150, colour="#f1ead8", measured_width=105.0, measured_height=149.5, base_coat="everywhere"),
+        80.0,
+        (
+            ("Design", _key_board),
+            *_entries(
+                5, cutter="pocket", material="stencil-film", masks="each", whole_blank=True, paint="craft-acrylic"
+            ),
+            ("All pieces kept", _all_kept),
+        ),
+        "",
     ),
 )

@@ -6,11 +6,12 @@ import unicodedata
 import zipfile
 from collections.abc import Sequence
 
-from dunestead.core.planning.plan import Plan
+from dunestead.core.colours import colour_name
+from dunestead.core.planning.plan import Plan, mask_title
 from dunestead.formats.svg.writer import write_mask
 from dunestead.formats.verified import VerifiedSheet
 
-__all__ = ["cut_list", "file_stem", "zip_sheets"]
+__all__ = ["cut_list", "file_stem", "mask_file", "zip_sheets"]
 
 _WHEN = (2026, 1, 1, 0, 0, 0)
 
@@ -27,13 +28,21 @@ def file_stem(name: str) -> str:
     return re.sub(r"[^a-z0-9]+", "-", plain).strip("-")[:60] or "job"
 
 
+def mask_file(number: int, colour: str) -> str:
+    """Return the name of a mask's file: by its number and colour where there are several."""
+    return f"mask-{number}-{colour_name(colour).replace(' ', '-')}.svg" if colour else "mask.svg"
+
+
 def zip_sheets(plan: Plan, sheets: Sequence[VerifiedSheet]) -> bytes:
     """Return a zip of the mask, every sheet and the cut list; equal plans give equal bytes."""
     held = io.BytesIO()
     with zipfile.ZipFile(held, "w", zipfile.ZIP_DEFLATED) as archive:
         for name, text in (
             ("cut-list.txt", cut_list(plan, sheets)),
-            ("mask.svg", write_mask(plan.cut, plan.job.name)),
+            *(
+                (mask_file(mask.number, mask.laid.colour), write_mask(mask.cut, mask_title(plan.job, mask.laid)))
+                for mask in plan.masks
+            ),
             *((sheet.file_name, sheet.text) for sheet in sheets),
         ):
             archive.writestr(zipfile.ZipInfo(name, _WHEN), text, zipfile.ZIP_DEFLATED)
@@ -59,6 +68,6 @@ def cut_list(plan: Plan, sheets: Sequence[VerifiedSheet]) -> str:
             "  simulated cut: " + ("; ".join(sheet.verdict.faults) or "agrees with the plan"),
             "",
         ]
-    keepers = ", ".join(str(keeper.number) for keeper in plan.cut.keepers)
+    keepers = ", ".join(str(keeper.number) for keeper in plan.keepers)
     lines.append(f"Keepers for the dish: {keepers or 'none'}.")
     return "\n".join(lines) + "\n"

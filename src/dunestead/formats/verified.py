@@ -5,12 +5,13 @@ from functools import lru_cache
 
 from dunestead.core.cutting.simulate import CutReport, simulate_cut
 from dunestead.core.cutting.verify import Verdict, verify_cut
-from dunestead.core.mask.fates import CutPlan
+from dunestead.core.mask.tying import CutPlan
+from dunestead.core.planning.plan import Plan, mask_title
 from dunestead.core.sheets.division import Division, Sheet
 from dunestead.formats.svg.cutfile import read_cut_file
 from dunestead.formats.svg.writer import write_sheet
 
-__all__ = ["VerifiedSheet", "check_cut", "verified_sheets"]
+__all__ = ["VerifiedSheet", "check_cut", "sheets_of", "verified_sheets"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,7 +26,7 @@ class VerifiedSheet:
 
 
 @lru_cache(maxsize=16)
-def verified_sheets(_plan: CutPlan, division: Division, title: str) -> tuple[VerifiedSheet, ...]:
+def verified_sheets(_plan: CutPlan, division: Division, title: str, of: int) -> tuple[VerifiedSheet, ...]:
     """Return the files of all sheets, each read back and cut.
 
     Parameters
@@ -33,14 +34,25 @@ def verified_sheets(_plan: CutPlan, division: Division, title: str) -> tuple[Ver
     _plan
         Identifies what is divided, since a division alone does not say it.
     division, title
-        The sheets, and the name of the job that is stamped on them.
+        The sheets, and the name of the job and mask that is stamped on them.
+    of
+        How many sheets the job has in all.
     """
-    return tuple(_verified(sheet, len(division.sheets), title) for sheet in division.sheets)
+    return tuple(_verified(sheet, of, title) for sheet in division.sheets)
 
 
-def check_cut(plan: CutPlan, division: Division, title: str) -> list[Verdict]:
+def check_cut(plan: CutPlan, division: Division, title: str, of: int) -> list[Verdict]:
     """Return the verdict on each sheet."""
-    return [checked.verdict for checked in verified_sheets(plan, division, title)]
+    return [checked.verdict for checked in verified_sheets(plan, division, title, of)]
+
+
+def sheets_of(plan: Plan) -> tuple[VerifiedSheet, ...]:
+    """Return every sheet of a job, mask by mask."""
+    return tuple(
+        sheet
+        for mask in plan.masks
+        for sheet in verified_sheets(mask.cut, mask.division, mask_title(plan.job, mask.laid), len(plan.sheets))
+    )
 
 
 def _verified(sheet: Sheet, of: int, title: str) -> VerifiedSheet:

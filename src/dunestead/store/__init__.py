@@ -1,6 +1,7 @@
 """Everything a maker changes, kept in SQLite: at once, whole, and undoable."""
 
+from dunestead.store.blanks import BlankStore, StoredBlank
 from dunestead.store.database import open_database
 from dunestead.store.jobs import JobStore, StoredJob
 
-__all__ = ["JobStore", "StoredJob", "open_database"]
+__all__ = ["BlankStore", "JobStore", "StoredBlank", "StoredJob", "open_database"]

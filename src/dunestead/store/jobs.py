@@ -6,7 +6,7 @@ from datetime import UTC, datetime
 
 from pydantic import TypeAdapter
 from sqlalchemy import Engine, delete, select
-from sqlalchemy.orm import Session, joinedload, sessionmaker
+from sqlalchemy.orm import Session, sessionmaker
 
 from dunestead.core.errors import NoSuchThing, NotNow
 from dunestead.core.planning.job import Job
@@ -31,8 +31,6 @@ class StoredJob:
 
     id: int
     job: Job
-    artwork_name: str
-    artwork: bytes
     seq: int
     undo: str | None
     redo: str | None
@@ -45,14 +43,27 @@ class JobStore:
     def __init__(self, engine: Engine) -> None:
         self._sessions = sessionmaker(engine)
 
-    def add(self, job: Job, artwork_name: str, artwork: bytes) -> int:
-        """Keep a new job with its artwork and return its number."""
-        digest, now = hashlib.sha256(artwork).hexdigest(), datetime.now(UTC)
+    def keep_file(self, data: bytes) -> str:
+        """Keep a file and return its key; the same bytes are kept once."""
+        key = hashlib.sha256(data).hexdigest()
         with self._sessions.begin() as session:
-            if not session.get(ArtworkRow, digest):
-                session.add(ArtworkRow(sha256=digest, data=artwork))
-                session.flush()
-            row = JobRow(artwork_sha=digest, artwork_name=artwork_name[:255], created_at=now, head=1)
+            if not session.get(ArtworkRow, key):
+                session.add(ArtworkRow(sha256=key, data=data))
+        return key
+
+    def file(self, key: str) -> bytes:
+        """Return the bytes of a kept file; raises `NoSuchThing` when there is none."""
+        with self._sessions() as session:
+            row = session.get(ArtworkRow, key)
+            if row is None:
+                raise NoSuchThing("A file of this design is not in the workshop.", "Add the artwork again.")
+            return row.data
+
+    def add(self, job: Job) -> int:
+        """Keep a new job and return its number."""
+        now = datetime.now(UTC)
+        with self._sessions.begin() as session:
+            row = JobRow(created_at=now, head=1)
             row.revisions.append(
                 RevisionRow(seq=1, at=now, label="Job begun", state=_JOB.dump_python(job, mode="json"))
             )
@@ -64,7 +75,7 @@ class JobStore:
         """Return the jobs that are not put away, oldest first."""
         query = select(JobRow).where(JobRow.put_away_at.is_(None)).order_by(JobRow.id)
         with self._sessions() as session:
-            return [_stored(row) for row in session.scalars(query.options(joinedload(JobRow.artwork)))]
+            return [_stored(row) for row in session.scalars(query)]
 
     def is_empty(self) -> bool:
         """Say whether no job was ever begun here."""
@@ -130,8 +141,6 @@ def _stored(row: JobRow) -> StoredJob:
     return StoredJob(
         id=row.id,
         job=_JOB.validate_python(now.state),
-        artwork_name=row.artwork_name,
-        artwork=row.artwork.data,
         seq=row.head,
         undo=now.label if row.head > 1 else None,
         redo=following.label if following else None,

@@ -12,7 +12,7 @@ from sqlalchemy import JSON, CheckConstraint, DateTime, ForeignKey, LargeBinary,
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
-__all__ = ["ArtworkRow", "Base", "JobRow", "RevisionRow"]
+__all__ = ["ArtworkRow", "Base", "BlankRow", "JobRow", "RevisionRow"]
 
 
 class UtcTime(TypeDecorator[datetime]):
@@ -35,7 +35,7 @@ class Base(DeclarativeBase):
 
 
 class ArtworkRow(Base):
-    """A file as it came, once however many jobs use it."""
+    """A file as it came, once however many jobs use it; never deleted, for undo may want it back."""
 
     __tablename__ = "artwork"
 
@@ -44,18 +44,15 @@ class ArtworkRow(Base):
 
 
 class JobRow(Base):
-    """A job: which artwork, which revision is in force, whether it was put away."""
+    """A job: which revision is in force, whether it was put away."""
 
     __tablename__ = "job"
     __table_args__ = (CheckConstraint("head >= 1", name="head_counts_from_one"),)
 
     id: Mapped[int] = mapped_column(primary_key=True, autoincrement=True)
-    artwork_sha: Mapped[str] = mapped_column(ForeignKey("artwork.sha256"))
-    artwork_name: Mapped[str] = mapped_column(String(255))
     created_at: Mapped[datetime] = mapped_column(UtcTime)
     put_away_at: Mapped[datetime | None] = mapped_column(UtcTime)
     head: Mapped[int]
-    artwork: Mapped[ArtworkRow] = relationship()
     revisions: Mapped[list["RevisionRow"]] = relationship(order_by="RevisionRow.seq", cascade="all, delete-orphan")
 
 
@@ -69,4 +66,15 @@ class RevisionRow(Base):
     seq: Mapped[int] = mapped_column(primary_key=True)
     at: Mapped[datetime] = mapped_column(UtcTime)
     label: Mapped[str] = mapped_column(String(200))
+    state: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class BlankRow(Base):
+    """A blank the maker works on often: its surface, and size, shape and colour as one entry."""
+
+    __tablename__ = "blank"
+
+    id: Mapped[int] = mapped_column(primary_key=True, autoincrement=True)
+    name: Mapped[str] = mapped_column(String(120))
+    surface: Mapped[str] = mapped_column(String(60))
     state: Mapped[dict[str, Any]] = mapped_column(JSON)

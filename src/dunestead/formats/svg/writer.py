@@ -1,5 +1,6 @@
 """Masks and sheets as SVG at true scale, in mm."""
 
+from collections.abc import Sequence
 from xml.sax.saxutils import escape
 
 import numpy as np
@@ -7,11 +8,16 @@ import numpy.typing as npt
 import shapely
 from shapely.geometry.base import BaseGeometry
 
+from dunestead.core.artwork.drawing import Drawing, Shape
+from dunestead.core.artwork.painted import Painted, paint, paint_alone, unite
 from dunestead.core.cutting.paths import CutPath, sheet_paths
-from dunestead.core.mask.fates import CutPlan
+from dunestead.core.geometry.affine import Affine
+from dunestead.core.geometry.curves import Path
+from dunestead.core.geometry.groups import group_labels
+from dunestead.core.mask.tying import CutPlan
 from dunestead.core.sheets.division import Sheet
 
-__all__ = ["path_data", "write_mask", "write_sheet"]
+__all__ = ["curve_data", "path_data", "write_drawing", "write_mask", "write_sheet"]
 
 _DECIMALS = 4
 _HAIRLINE = 0.1
@@ -50,9 +56,81 @@ def _page(x: float, y: float, width: float, height: float, title: str, body: str
     )
 
 
+def write_drawing(drawing: Drawing, width: float, title: str) -> str:
+    """Return a drawing as artwork whose painted part is so wide, mm, at true scale with its curves kept.
+
+    Filled shapes of one colour that overlap, as the letters of a joined script do, are merged.
+    """
+    painted = paint(drawing, width)
+    filled = [shape for shape in drawing.shapes if shape.fill and not shape.stroke and not shape.clips]
+    merged = _merged(filled, painted)
+    body = ""
+    for shape in drawing.shapes:
+        if id(shape) in merged:
+            continue
+        body += _shape_markup(shape, painted.to_mm)
+    for colour, region in dict.fromkeys(merged.values()):
+        body += f'<path fill="{colour}" fill-rule="evenodd" d="{path_data(region)}"/>\n'
+    return _page(0, 0, painted.width, painted.height, title, body)
+
+
+def _merged(shapes: Sequence[Shape], painted: Painted) -> dict[int, tuple[str, BaseGeometry]]:
+    """Return for each shape that overlaps another of its colour what it is merged into."""
+    merged: dict[int, tuple[str, BaseGeometry]] = {}
+    for colour in dict.fromkeys(shape.fill for shape in shapes):
+        same = [shape for shape in shapes if shape.fill == colour]
+        regions = [paint_alone(shape, painted.to_mm) for shape in same]
+        pairs = shapely.STRtree(regions).query(regions, predicate="intersects").T
+        group = group_labels(len(same), pairs[pairs[:, 0] < pairs[:, 1]])
+        for label in np.flatnonzero(np.bincount(group) > 1).tolist():
+            members = [k for k in range(len(same)) if group[k] == label]
+            region = unite([regions[k] for k in members])
+            merged |= {id(same[k]): (colour or "", region) for k in members}
+    return merged
+
+
+def _shape_markup(shape: Shape, to_mm: Affine) -> str:
+    carried = shape.path.carried(shape.transform.then(to_mm))
+    paint_of = f'fill="{shape.fill or "none"}" fill-rule="{shape.fill_rule}"'
+    if shape.stroke and shape.pen:
+        width = shape.pen.width * shape.transform.then(to_mm).stretch
+        paint_of += (
+            f' stroke="{shape.stroke}" stroke-width="{_number(width, _DECIMALS)}" '
+            f'stroke-linecap="{shape.pen.cap}" stroke-linejoin="{shape.pen.join}"'
+        )
+    return f'<path {paint_of} d="{curve_data(carried)}"/>\n'
+
+
+def curve_data(path: Path) -> str:
+    """Return path data with lines and cubics as they are.
+
+    Examples
+    --------
+    >>> curve_data(Path(np.empty((0, 4, 2)), np.empty(0, bool), np.empty(0, np.intp), ()))
+    ''
+    """
+    data: list[str] = []
+    for k, (controls, is_line) in enumerate(zip(path.segments.tolist(), path.is_line.tolist(), strict=True)):
+        contour = path.contour[k]
+        begins = k == 0 or path.contour[k - 1] != contour
+        ends = k + 1 == len(path.segments) or path.contour[k + 1] != contour
+        if begins:
+            data.append("M" + _points(controls[:1]))
+        closes = ends and path.closed[contour]
+        if not (closes and is_line):
+            data.append("L" + _points(controls[3:]) if is_line else "C" + _points(controls[1:]))
+        if closes:
+            data.append("Z")
+    return "".join(data)
+
+
+def _points(points: list[list[float]]) -> str:
+    return " ".join(f"{_number(x, _DECIMALS)} {_number(y, _DECIMALS)}" for x, y in points)
+
+
 def write_mask(plan: CutPlan, title: str) -> str:
     """Return the whole mask as one filled path; the origin is the top left of the painted box."""
-    x0, y0, x1, y1 = plan.frame.bounds
+    x0, y0, x1, y1 = plan.box
     body = f'<path id="mask" fill="#8a8f86" fill-rule="evenodd" stroke="none" d="{path_data(plan.material)}"/>\n'
     return _page(x0, y0, x1 - x0, y1 - y0, title, body)
 

@@ -1,0 +1,288 @@
+"""The design of a job: its parts, how they are set, drawn, traced and arranged, and what can be done about findings."""
+
+import io
+from dataclasses import replace
+from typing import Any
+
+from apiflask import APIBlueprint
+from flask import Response, request
+
+from dunestead.api import schemas as wire
+from dunestead.api.design_views import drawn, look_out
+from dunestead.api.jobs import bench, shown
+from dunestead.core.artwork.elements import Frame, PartEdit, Repeat, Traced, Words, element_of
+from dunestead.core.artwork.layout import name_of
+from dunestead.core.artwork.trace.settings import TraceSettings
+from dunestead.core.errors import BadInput
+from dunestead.core.planning.arranging import arrange, copy_element, fit_design, place_on_garment
+from dunestead.core.planning.editing import change_element, drop_element
+from dunestead.core.planning.faces import try_face
+from dunestead.core.planning.job import Job
+from dunestead.core.planning.plan import Plan
+from dunestead.core.planning.remedies import finding_of, remedies_for, remedy_of
+
+__all__ = ["design"]
+
+design = APIBlueprint("design", __name__, url_prefix="/api/jobs/<int:job_id>", tag="Design")
+_CLEARABLE = {"repeat", "arc"}
+# What changed most, where several entries do, comes first.
+_LABELS = {
+    "text": "written anew",
+    "face": "in another face",
+    "trace": "traced anew",
+    "edits": "parts changed",
+    "repeat": "repeated",
+    "width": "sized",
+    "size": "sized",
+    "turn": "turned",
+    "flipped": "flipped",
+    "x": "moved",
+    "y": "moved",
+    "letter_gap": "letter gap",
+    "embolden": "strokes thickened",
+    "colour": "recoloured",
+    "letter_colours": "recoloured",
+}
+
+
+def _file(kind: str) -> tuple[bytes, str]:
+    file = request.files.get(kind)
+    if not file or not file.filename:
+        raise BadInput("No file came with the request.", "Choose an SVG, a DXF or a picture.")
+    return file.read(), file.filename
+
+
+@design.post("/words")
+@design.input(wire.WordsIn, arg_name="words")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.JobOut)
+def add_words(job_id: int, words: wire.WordsIn, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Add words to the design."""
+    workbench = bench()
+    make = workbench.make_words(words.text, words.face)
+    workbench.change(job_id, "Words added", lambda job, _: workbench.with_new(job, make))
+    return shown(job_id, query_data)
+
+
+@design.post("/artwork")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.JobOut)
+@design.doc(description="Multipart form: `artwork`, an SVG, DXF or picture file.")
+def add_artwork(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Add a drawing or a picture of one to the design."""
+    workbench = bench()
+    make = workbench.keep_file(*_file("artwork"))
+    workbench.change(job_id, "Artwork added", lambda job, _: workbench.with_new(job, make))
+    return shown(job_id, query_data)
+
+
+@design.post("/frames")
+@design.input(wire.FrameIn, arg_name="frame")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.JobOut)
+def add_frame(job_id: int, frame: wire.FrameIn, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Add a frame that follows the blank's edge."""
+    workbench = bench()
+    workbench.change(
+        job_id,
+        "Frame added",
+        lambda job, _: workbench.with_new(job, lambda number: Frame(id=number, style=frame.style)),
+    )
+    return shown(job_id, query_data)
+
+
+def _entries(given: wire.ElementIn) -> dict[str, Any]:
+    """Return entries as the core takes them; a null clears what may be empty."""
+    entries: dict[str, Any] = {name: getattr(given, name) for name in given.model_fields_set}
+    for name, value in entries.items():
+        if value is None and name not in _CLEARABLE:
+            raise BadInput(f"The {name.replace('_', ' ')} cannot be empty.", "Give it a value.")
+    if isinstance(repeat := entries.get("repeat"), wire.RepeatIn):
+        entries["repeat"] = Repeat(**repeat.model_dump(exclude={"colours"}), colours=tuple(repeat.colours))
+    if (edits := entries.get("edits")) is not None:
+        entries["edits"] = tuple(PartEdit(edit.part, edit.dropped, edit.colour) for edit in edits)
+    if (letters := entries.get("letter_colours")) is not None:
+        entries["letter_colours"] = tuple((index, colour) for index, colour in letters)
+    if isinstance(trace := entries.get("trace"), wire.TraceIn):
+        entries["trace"] = TraceSettings(**trace.model_dump())
+    return entries
+
+
+@design.patch("/elements/<int:element>")
+@design.input(wire.ElementIn, arg_name="given")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.JobOut)
+def change_part(job_id: int, element: int, given: wire.ElementIn, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Change entries of one part of the design."""
+    workbench, entries = bench(), _entries(given)
+    named = name_of(element_of(workbench.plan(job_id).job.elements, element))
+    what = next((said for name, said in _LABELS.items() if name in entries), "changed")
+
+    def changed(job: Job, _: Plan) -> Job:
+        return change_element(job, element, entries, workbench.sources, workbench.catalogue)
+
+    workbench.change(job_id, f"{named} {what}", changed)
+    return shown(job_id, query_data)
+
+
+@design.delete("/elements/<int:element>")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.JobOut)
+def drop_part(job_id: int, element: int, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Take a part out of the design."""
+    bench().change(job_id, "Part taken out", lambda job, _: drop_element(job, element))
+    return shown(job_id, query_data)
+
+
+@design.post("/elements/<int:element>/copy")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.JobOut)
+def copy_part(job_id: int, element: int, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Copy a part of the design."""
+    workbench = bench()
+    workbench.change(
+        job_id, "Part copied", lambda job, _: copy_element(job, element, workbench.sources, workbench.catalogue)
+    )
+    return shown(job_id, query_data)
+
+
+@design.post("/arrange")
+@design.input(wire.ArrangeIn, arg_name="given")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.JobOut)
+def arrange_parts(job_id: int, given: wire.ArrangeIn, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Align parts with each other, spread them, or centre them on the blank."""
+    workbench = bench()
+    workbench.change(
+        job_id,
+        "Parts arranged",
+        lambda job, _: arrange(job, given.numbers, given.how, workbench.sources, workbench.catalogue),
+    )
+    return shown(job_id, query_data)
+
+
+@design.post("/fit")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.JobOut)
+def fit(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Centre the design and make it as large as the margins let it."""
+    workbench = bench()
+    workbench.change(
+        job_id, "Design fitted to the blank", lambda job, _: fit_design(job, workbench.sources, workbench.catalogue)
+    )
+    return shown(job_id, query_data)
+
+
+@design.post("/place")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.JobOut)
+def place(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Lay the design where the garment's guide puts it."""
+    workbench = bench()
+    workbench.change(
+        job_id,
+        "Design placed on the garment",
+        lambda job, _: place_on_garment(job, workbench.sources, workbench.catalogue),
+    )
+    return shown(job_id, query_data)
+
+
+@design.post("/look")
+@design.input(wire.LookIn, arg_name="given")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.LookOut)
+def look(job_id: int, given: wire.LookIn, query_data: wire.UnitQuery) -> wire.LookOut:
+    """Look at a change of the design without keeping it."""
+    workbench = bench()
+    entries = _entries(given.entries) if given.entries else {}
+
+    def changed(job: Job, _: Plan) -> Job:
+        if given.element is not None:
+            job = change_element(job, given.element, entries, workbench.sources, workbench.catalogue)
+        return workbench.with_width(job, given.design_width) if given.design_width is not None else job
+
+    seen, rail = workbench.look(job_id, changed)
+    return look_out(seen, rail, workbench.sources, query_data.unit)
+
+
+@design.get("/elements/<int:element>/faces/<face>")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.FacePreviewOut)
+def preview_face(job_id: int, element: int, face: str, query_data: wire.UnitQuery) -> wire.FacePreviewOut:
+    """Show a part's words in another face at the same size, with its loose pieces and whether it holds."""
+    workbench = bench()
+    plan = workbench.plan(job_id)
+    words = element_of(plan.job.elements, element)
+    if not isinstance(words, Words):
+        raise BadInput("Only words have a face.", "Choose words in the design.")
+    tried = try_face(words, face, plan.choices, workbench.sources, workbench.catalogue)
+    return wire.FacePreviewOut(
+        face=face,
+        path=drawn(tried.painted.region, tolerance=0.2),
+        width=tried.painted.width,
+        height=tried.painted.height,
+        loose=tried.loose,
+        holds=tried.holds,
+        verdict=tried.verdict(query_data.unit),
+    )
+
+
+@design.get("/elements/<int:element>/picture.png")
+def get_picture(job_id: int, element: int) -> Response:
+    """Return the picture that a part was traced from, upright and in grey."""
+    from PIL import Image
+
+    workbench = bench()
+    traced = element_of(workbench.plan(job_id).job.elements, element)
+    if not isinstance(traced, Traced):
+        raise BadInput("This part was not traced from a picture.", "Choose a traced part of the design.")
+    held = io.BytesIO()
+    image = Image.fromarray(workbench.sources.picture(traced.source).grey)
+    image.thumbnail((1200, 1200))
+    image.save(held, "PNG")
+    return Response(held.getvalue(), content_type="image/png", headers={"Cache-Control": "no-cache"})
+
+
+@design.post("/remedies")
+@design.input(wire.FindingIn, arg_name="given")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.RemediesOut)
+def get_remedies(job_id: int, given: wire.FindingIn, query_data: wire.UnitQuery) -> wire.RemediesOut:
+    """Say what can be done about a finding; each remedy was tried."""
+    workbench = bench()
+    seen = workbench.plan(job_id).look
+    found = remedies_for(seen, finding_of(seen, given.finding, workbench.catalogue), workbench.tools(query_data.unit))
+    return wire.RemediesOut(
+        remedies=[wire.RemedyOut(code=one.code, label=one.label, consequence=one.consequence) for one in found]
+    )
+
+
+@design.post("/remedies/apply")
+@design.input(wire.RemedyIn, arg_name="given")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.JobOut)
+def apply_remedy(job_id: int, given: wire.RemedyIn, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Do what helps against a finding."""
+    workbench = bench()
+    tools = workbench.tools(query_data.unit)
+    seen = workbench.plan(job_id).look
+    remedy = remedy_of(seen, finding_of(seen, given.finding, workbench.catalogue), given.remedy, tools)
+    workbench.change(job_id, remedy.label, lambda *_: remedy.job)
+    return shown(job_id, query_data)
+
+
+@design.post("/outline")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.JobOut)
+@design.doc(description="Multipart form: `outline`, an SVG or DXF whose largest shape is the blank's outline.")
+def set_outline(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Give the blank the outline of a drawing."""
+    workbench = bench()
+    data, name = _file("outline")
+    key = workbench.keep_outline(data, name)
+    workbench.change(
+        job_id,
+        "Outline of the blank",
+        lambda job, _: replace(job, blank=replace(job.blank, shape="outline", outline=key, outline_name=name[:120])),
+    )
+    return shown(job_id, query_data)

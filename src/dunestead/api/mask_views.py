@@ -1,0 +1,158 @@
+"""From the masks of a plan to what goes over the wire."""
+
+from collections.abc import Sequence
+
+import shapely
+
+from dunestead.api import schemas as wire
+from dunestead.api.design_views import drawn, placed
+from dunestead.core.figures import Catalogue
+from dunestead.core.geometry.curves import shifted
+from dunestead.core.mask.bridges import Bridge
+from dunestead.core.mask.gaps import Gap
+from dunestead.core.mask.loose import LoosePiece
+from dunestead.core.mask.naming import name_pieces
+from dunestead.core.painting.separation import advise_masks
+from dunestead.core.planning.materials import MaterialFit, reuse_of
+from dunestead.core.planning.plan import MaskPlan, Plan
+from dunestead.core.planning.remedies import key_of
+from dunestead.core.planning.weakness import FoundWeak, weak_findings
+
+__all__ = ["advice_out", "bridge_out", "mask_out", "pieces_out", "reuse_out", "weak_out"]
+
+
+def mask_out(plan: Plan, mask: MaskPlan) -> wire.MaskOut:
+    """Return one mask as it lies on the blank."""
+    origin = plan.origin
+    return wire.MaskOut(
+        number=mask.number,
+        name=mask.laid.name,
+        colour=mask.laid.colour or None,
+        is_reverse=mask.laid.is_reverse,
+        frame=drawn(mask.cut.frame, origin),
+        box=mask.box,
+        bridges=bridges_out(mask.cut.bridges, origin),
+        bridged_area=mask.cut.bridged_area,
+        patches=[
+            wire.PatchOut(sheet=sheet.number, box=shifted(patch.shape.bounds, origin))
+            for sheet in mask.division.sheets
+            for patch in sheet.patches
+        ],
+        placements=[wire.PlacementOut(number=p.number, box=p.box) for p in mask.pressing.placements],
+        pins=[wire.PinOut(at=placed(pin.at, origin), holds=pin.holds, piece=pin.piece) for pin in mask.pinning.pins],
+        placing=list(mask.placing),
+    )
+
+
+def bridges_out(bridges: Sequence[Bridge], origin: tuple[float, float]) -> list[wire.BridgeOut]:
+    """Return bridges, each with its place among those of its piece."""
+    seen: dict[int, int] = {}
+    found = []
+    for bridge in bridges:
+        index = seen.get(bridge.piece, 0)
+        seen[bridge.piece] = index + 1
+        found.append(bridge_out(bridge, index, origin))
+    return found
+
+
+def bridge_out(bridge: Bridge, index: int, origin: tuple[float, float]) -> wire.BridgeOut:
+    """Return one bridge on the blank."""
+    return wire.BridgeOut(
+        piece=bridge.piece,
+        to=bridge.other,
+        index=index,
+        start=placed(bridge.start, origin),
+        end=placed(bridge.end, origin),
+        width=bridge.width,
+        length=bridge.length,
+        by_hand=bridge.by_hand is not None,
+        path=drawn(bridge.shape, origin),
+    )
+
+
+def pieces_out(plan: Plan) -> list[wire.PieceOut]:
+    """Return every loose piece as drawn, those left out or dropped included."""
+    look = plan.look
+    around = {entry.number: entry.element for entry in look.job.roll}
+    names = name_pieces(
+        look.found,
+        [around[piece.number] for piece in look.found],
+        look.composition,
+        look.drawings,
+        is_reverse=look.job.reverse,
+    )
+    kept = {keeper.number for keeper in plan.keepers}
+    least, gaps = look.least_sides(), {gap.piece: gap for mask in plan.masks for gap in mask.gaps}
+    mask_of = {piece.number: laid.number for laid in look.masks for piece in laid.found.loose}
+    bridges = [bridge.piece for bridge in plan.bridges]
+    return [
+        wire.PieceOut(
+            number=piece.number,
+            mask=mask_of[piece.number],
+            where=name,
+            area=piece.area,
+            least=least.get(piece.number) or _widest_disc(piece),
+            box=shifted(piece.box, plan.origin),
+            anchor=placed(piece.anchor, plan.origin),
+            fate=plan.job.fates.get(piece.number),
+            is_kept=piece.number in kept,
+            is_here=piece.number in least,
+            bridges=bridges.count(piece.number),
+            nearest=_nearest(gaps.get(piece.number), plan),
+            calls=plan.job.calls.get(piece.number, {}),
+            path=drawn(piece.shape, plan.origin),
+        )
+        for piece, name in zip(look.found, names, strict=True)
+    ]
+
+
+def _widest_disc(piece: LoosePiece) -> float:
+    """Return the least side of a piece that is no more, as the largest disc in it has it."""
+    return 2 * float(shapely.maximum_inscribed_circle(piece.shape).length)
+
+
+def _nearest(gap: Gap | None, plan: Plan) -> wire.NearestOut | None:
+    if gap is None:
+        return None
+    return wire.NearestOut(
+        to=gap.other, gap=gap.length, start=placed(gap.start, plan.origin), end=placed(gap.end, plan.origin)
+    )
+
+
+def weak_out(plan: Plan, catalogue: Catalogue, unit: str) -> list[wire.WeakOut]:
+    """Return the necks and tongues of all masks."""
+    return [_weak(weak, plan, unit) for weak in weak_findings(plan.look, catalogue)]
+
+
+def _weak(weak: FoundWeak, plan: Plan, unit: str) -> wire.WeakOut:
+    place = weak.place
+    return wire.WeakOut(
+        key=key_of(weak.finding),
+        kind=place.kind,
+        mask=weak.laid.number,
+        severity=place.severity,
+        at=placed(place.at, plan.origin),
+        tip=placed(place.tip, plan.origin) if place.tip else None,
+        toward=place.toward,
+        width=place.width,
+        length=place.length,
+        limit=place.limit,
+        message=weak.finding.message(unit),
+        path=[placed(point, plan.origin) for point in place.path],
+    )
+
+
+def advice_out(plan: Plan, catalogue: Catalogue, unit: str) -> wire.AdviceOut:
+    """Return how many masks to cut for the colours."""
+    advice = advise_masks(plan.painted, plan.choices.paint.technique, catalogue.workshop, unit, dauber=plan.job.dauber)
+    return wire.AdviceOut(masks=advice.masks, why=advice.why)
+
+
+def reuse_out(fits: Sequence[MaterialFit], catalogue: Catalogue, copies: int) -> wire.ReuseOut:
+    """Return what a copy costs by the number of copies."""
+    reuse = reuse_of(fits, catalogue, copies)
+    return wire.ReuseOut(
+        copies=list(reuse.copies),
+        lines=[wire.CostLineOut(key=key, costs=list(costs)) for key, costs in reuse.costs],
+        break_even=[wire.BreakEvenOut(copies=one.copies, material=one.material) for one in reuse.break_even],
+    )

@@ -1,0 +1,180 @@
+"""From an artwork to a mask, to sheets, to a simulated cut."""
+
+from pathlib import Path
+
+import click
+
+from dunestead.catalogue import load_catalogue
+from dunestead.cli.params import LENGTH, REACH
+from dunestead.cli.reporting import (
+    FAULTS,
+    ArtBench,
+    MaskOptions,
+    artwork_options,
+    bridge_report,
+    check_lines,
+    mask_report,
+    print_report,
+    read_file,
+    sheet_report,
+    write_file,
+)
+from dunestead.core.errors import BadInput
+from dunestead.core.mask.bridge_rules import STYLES, BridgeStyle
+from dunestead.core.sheets.division import divide
+from dunestead.core.sheets.facing import face
+
+__all__ = ["check", "mask", "sheets", "simulate"]
+
+
+@click.command()
+@artwork_options
+def check(art: Path, width: float, surface: str, material: str, as_json: bool) -> int:
+    """Say whether an artwork works at a width on a surface, and what would fall out."""
+    bench = ArtBench(art, width, surface, material)
+    report = bench.report()
+    print_report(report, as_json, check_lines)
+    return FAULTS if any(finding["severity"] == "stop" for finding in report["findings"]) else 0
+
+
+@click.command()
+@artwork_options
+@click.option("--border", type=LENGTH, help="Mask beyond the artwork; as the material asks when not given.")
+@click.option("--bridges", type=click.Choice(["none", "auto"]), default="none", show_default=True)
+@click.option("--bridge-width", type=LENGTH, help="As the surface asks when not given.")
+@click.option(
+    "--style", type=click.Choice(STYLES), default="shortest", show_default=True, help="Which way bridges run."
+)
+@click.option("--bridges-per-piece", type=click.Choice(["auto", "1", "2"]), default="auto", show_default=True)
+@click.option("--reverse", is_flag=True, help="The artwork's own shapes are the mask.")
+@click.option("--colours", type=click.Choice(["one", "each"]), default="one", show_default=True)
+@click.option(
+    "-o",
+    "--output",
+    type=click.Path(path_type=Path),
+    required=True,
+    help="The SVG to write; a folder with a mask for each colour.",
+)
+def mask(
+    art: Path,
+    width: float,
+    surface: str,
+    material: str,
+    as_json: bool,
+    border: float | None,
+    bridges: str,
+    bridge_width: float | None,
+    style: BridgeStyle,
+    bridges_per_piece: str,
+    reverse: bool,
+    colours: str,
+    output: Path,
+) -> int:
+    """Write the mask of an artwork as one filled path at true scale."""
+    from dunestead.formats.bundle import mask_file
+    from dunestead.formats.svg.writer import write_mask
+
+    if reverse and colours == "each":
+        raise BadInput("A reverse mask leaves one field to paint around it.", "Leave out --reverse or --colours each.")
+    per_piece = None if bridges_per_piece == "auto" else int(bridges_per_piece)
+    options = MaskOptions(border, bridges, bridge_width, style, per_piece, reverse, colours == "each")
+    bench = ArtBench(art, width, surface, material, options)
+    masks = bench.masks()
+    files = [output / mask_file(k, one.colour) if options.each else output for k, one in enumerate(masks, start=1)]
+    for file, one in zip(files, masks, strict=True):
+        write_file(file, write_mask(one.cut, f"Mask of {art.name}"))
+    report = bench.report() | mask_report(bench, masks) | {"file": str(output)}
+    for own, file in zip(report["masks"], files, strict=True):
+        own["file"] = file.name
+    print_report(
+        report,
+        as_json,
+        lambda report: [
+            *check_lines(report),
+            f"{len(report['bridges'])} bridges; {len(report['necks'])} necks, {len(report['tongues'])} tongues.",
+            f"Written to {output}.",
+        ],
+    )
+    return 0
+
+
+@click.command()
+@artwork_options
+@click.option("--reach", type=REACH, required=True, help="What the knife reaches, width x length.")
+@click.option("--border", type=LENGTH, help="Mask beyond the artwork; as the material asks when not given.")
+@click.option("--overlap", type=LENGTH, help="Mask shared by neighbouring sheets.")
+@click.option("--bridges", type=click.Choice(["none", "auto"]), default="none", show_default=True)
+@click.option("--mirror", type=click.Choice(["auto", "on", "off"]), default="auto", show_default=True)
+@click.option("-o", "--output", type=click.Path(path_type=Path), required=True, help="The folder to write to.")
+def sheets(
+    art: Path,
+    width: float,
+    surface: str,
+    material: str,
+    as_json: bool,
+    reach: tuple[float, float],
+    border: float | None,
+    overlap: float | None,
+    bridges: str,
+    mirror: str,
+    output: Path,
+) -> int:
+    """Divide the mask over sheets within the cutter's reach, and prove each by a simulated cut."""
+    from dunestead.formats.verified import verified_sheets
+
+    bench = ArtBench(art, width, surface, material, MaskOptions(border, bridges))
+    plan = bench.plan()
+    mirrored = face(bench.material, seen_through=False).mirrored if mirror == "auto" else mirror == "on"
+    shared = bench.catalogue.workshop["seam_overlap"] if overlap is None else overlap
+    division = divide(plan, reach, shared, mirrored=mirrored)
+    checked = verified_sheets(plan, division, art.stem, len(division.sheets))
+    for sheet in checked:
+        write_file(output / sheet.file_name, sheet.text)
+    faults = [f"{sheet.file_name}: {fault}" for sheet in checked for fault in sheet.verdict.faults]
+    print_report(
+        bench.report() | bridge_report(plan) | sheet_report(division) | {"faults": faults},
+        as_json,
+        lambda report: [
+            *check_lines(report),
+            f"{len(report['sheets'])} sheets ({report['fewest_possible']} at least), written to {output}.",
+            *(faults or ["Each was cut in simulation and agrees with the plan."]),
+        ],
+    )
+    return FAULTS if faults else 0
+
+
+@click.command()
+@click.argument("cut", type=click.Path(path_type=Path))
+@click.option("--material", default="paper-coated-down", show_default=True, help="Sets speed and passes.")
+@click.option("--json", "as_json", is_flag=True, help="Print one JSON object and nothing else.")
+def simulate(cut: Path, material: str, as_json: bool) -> int:
+    """Cut a file on the simulated cutter and say what comes free."""
+    from dunestead.devices.cutter import SimulatedCutter
+    from dunestead.formats.svg.cutfile import read_cut_file
+
+    catalogue = load_catalogue()
+    cutter = SimulatedCutter(catalogue.cutter("table-long"))
+    outcome = cutter.cut(read_cut_file(read_file(cut)), catalogue.material(material))
+    report = {
+        "pieces": [
+            {"area_mm2": piece.area, "centroid_mm": piece.centroid, "kind": "mask" if piece.is_mask else "window"}
+            for piece in outcome.report.pieces
+        ],
+        "cut_length_mm": outcome.time.cut_length,
+        "travel_mm": outcome.time.travel,
+        "seconds": outcome.time.seconds,
+        "problems": [
+            {"code": problem.code, "at_mm": problem.at, "message": problem.message}
+            for problem in outcome.report.problems
+        ],
+    }
+    print_report(
+        report,
+        as_json,
+        lambda report: [
+            f"{len(report['pieces'])} pieces come free; {report['cut_length_mm'] / 10:.0f} cm of cut "
+            f"in {report['seconds']:.0f} s.",
+            *(f"{problem['code']}: {problem['message']}" for problem in report["problems"]),
+        ],
+    )
+    return FAULTS if report["problems"] else 0

@@ -1,0 +1,49 @@
+"""Serving the workshop, with the demo or without, and measuring how quick it is."""
+
+import json
+from pathlib import Path
+
+import click
+
+from dunestead.cli.reporting import print_report
+
+__all__ = ["bench", "demo", "openapi", "serve"]
+
+
+@click.command()
+@click.option("--json", "as_json", is_flag=True, help="Print one JSON object and nothing else.")
+def bench(as_json: bool) -> None:
+    """Measure the check of three sizes against the bare geometry under it."""
+    from dunestead.bench import run_bench
+
+    print_report(run_bench(), as_json, lambda report: report["lines"])
+
+
+@click.command()
+@click.option("--host", default="127.0.0.1", show_default=True)
+@click.option("--port", default=8765, show_default=True)
+@click.option("--data", type=click.Path(path_type=Path, file_okay=False), help="Folder of the database.")
+def serve(host: str, port: int, data: Path | None) -> None:
+    """Serve the workshop."""
+    from dunestead.api.serving import serve_workshop
+
+    serve_workshop(host, port, data, demo=False, browser=False)
+
+
+@click.command()
+@click.option("--port", default=8765, show_default=True)
+@click.option("--no-browser", is_flag=True, help="Do not open the browser.")
+@click.option("--data", type=click.Path(path_type=Path, file_okay=False), help="Folder of the database.")
+def demo(port: int, no_browser: bool, data: Path | None) -> None:
+    """Fill a database with the workshop of Marram Row and serve it."""
+    from dunestead.api.serving import serve_workshop
+
+    serve_workshop("127.0.0.1", port, data, demo=True, browser=not no_browser)
+
+
+@click.command(hidden=True)
+def openapi() -> None:
+    """Print the description of the API."""
+    from dunestead.api.app import create_app
+
+    click.echo(json.dumps(create_app().spec, indent=2, sort_keys=True))
