@@ -2,8 +2,16 @@
   import Spinner from 'flowbite-svelte/Spinner.svelte';
   import { untrack } from 'svelte';
   import { push } from 'svelte-spa-router';
-  import type { Card, Choice } from '../lib/api/client';
-  import { beginJob, bringBack, getBoard, getCatalogue, Problem, putAway } from '../lib/api/client';
+  import type { Card, Choice, Start, StoredBlank } from '../lib/api/client';
+  import {
+    beginJob,
+    bringBack,
+    getBlanks,
+    getBoard,
+    getCatalogue,
+    Problem,
+    putAway,
+  } from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
   import type { Shortcut } from '../lib/shortcuts';
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
@@ -13,20 +21,21 @@
 
   let cards = $state.raw<Card[] | null>(null);
   let surfaces = $state.raw<Choice[]>([]);
+  let blanks = $state.raw<StoredBlank[]>([]);
   let problem = $state.raw<Problem | null>(null);
   let putAwayCard = $state.raw<Card | null>(null);
   let beginning = $state(false);
   let dropPlace = $state<DropPlace>();
 
   const shortcuts: Shortcut[] = [
-    { keys: 'N', about: 'New job: choose an artwork', run: () => dropPlace?.choose() },
+    { keys: 'N', about: 'New job: write words', run: () => dropPlace?.write() },
     { keys: 'Ctrl Z', about: 'Bring back the job put away last', run: () => void takeBack() },
   ];
 
+  // What only looks things up must not wipe away what went wrong meanwhile, so each deed of the maker's does.
   async function attempt(work: () => Promise<void>): Promise<void> {
     try {
       await work();
-      problem = null;
     } catch (error) {
       problem = error instanceof Problem ? error : new Problem('Something went wrong.', 'Try again.');
     }
@@ -41,19 +50,21 @@
   });
 
   $effect(() => {
+    void attempt(async () => void (blanks = (await getBlanks()).blanks));
     void attempt(async () => void (surfaces = (await getCatalogue(settings.unit)).surfaces));
   });
 
-  async function begin(file: File, surface: string): Promise<void> {
-    beginning = true;
+  async function begin(start: Start): Promise<void> {
+    [beginning, problem] = [true, null];
     await attempt(async () => {
-      const job = await beginJob(file, surface, settings.unit);
-      await push(`/job/${job.id}/mask`);
+      const job = await beginJob(start, settings.unit);
+      await push(`/job/${job.id}/artwork`);
     });
     beginning = false;
   }
 
   async function away(card: Card): Promise<void> {
+    problem = null;
     await attempt(() => putAway(card.id));
     if (!problem) putAwayCard = card;
     await refresh();
@@ -62,6 +73,7 @@
   async function takeBack(): Promise<void> {
     const card = putAwayCard;
     if (!card) return;
+    problem = null;
     await attempt(() => bringBack(card.id));
     if (!problem) putAwayCard = null;
     await refresh();
@@ -88,6 +100,13 @@
         <Spinner size="6" /> Laying out the jobs
       </p>
     {/if}
-    <DropPlace bind:this={dropPlace} {surfaces} busy={beginning} empty={cards?.length === 0} onfile={begin} />
+    <DropPlace
+      bind:this={dropPlace}
+      {surfaces}
+      {blanks}
+      busy={beginning}
+      empty={cards?.length === 0}
+      onbegin={begin}
+    />
   </div>
 </main>

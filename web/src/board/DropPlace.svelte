@@ -4,28 +4,46 @@
   import Label from 'flowbite-svelte/Label.svelte';
   import Select from 'flowbite-svelte/Select.svelte';
   import Spinner from 'flowbite-svelte/Spinner.svelte';
-  import type { Choice } from '../lib/api/client';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import { ARTWORK_KINDS } from '../lib/artwork-kinds';
+  import type { Choice, Start, StoredBlank } from '../lib/api/client';
 
   interface Props {
     surfaces: Choice[];
+    blanks: StoredBlank[];
     busy: boolean;
     empty: boolean;
-    onfile: (file: File, surface: string) => void;
+    onbegin: (start: Start) => void;
   }
-  const { surfaces, busy, empty, onfile }: Props = $props();
+  const { surfaces, blanks, busy, empty, onbegin }: Props = $props();
 
-  let surface = $state('coir');
+  let ground = $state('coir');
+  let words = $state('');
+  let section = $state<HTMLElement>();
   let over = $state(false);
   let field = $state<HTMLInputElement>();
 
-  /** Open the file chooser. */
-  export function choose(): void {
-    field?.click();
+  const OWN = 'own/';
+  const items = $derived([
+    ...blanks.map((blank) => ({ value: `${OWN}${blank.id}`, name: `${blank.name} (your own)` })),
+    ...surfaces.map((choice) => ({ value: choice.key, name: choice.name })),
+  ]);
+  const on = (): Start =>
+    ground.startsWith(OWN) ? { blank: Number(ground.slice(OWN.length)) } : { surface: ground };
+
+  /** Put the cursor where words are written. */
+  export function write(): void {
+    section?.querySelector<HTMLInputElement>('input[type="text"]')?.focus();
+  }
+
+  function begin(event: Event): void {
+    event.preventDefault();
+    if (words.trim()) onbegin({ words, ...on() });
   }
 
   function take(files: FileList | null | undefined): void {
     const file = files?.[0];
-    if (file) onfile(file, surface);
+    if (file) onbegin({ artwork: file, ...on() });
     if (field) field.value = '';
   }
 
@@ -37,6 +55,7 @@
 </script>
 
 <section
+  bind:this={section}
   class="flex min-h-72 flex-col items-center justify-center gap-3 rounded-xl border-3 border-dashed border-(--line) p-6 text-center"
   class:over
   class:col-span-full={empty}
@@ -52,24 +71,33 @@
     <p class="flex items-center gap-3" role="status"><Spinner size="6" /> Reading the artwork</p>
   {:else}
     <Upload size={30} class="text-(--grass)" />
-    <p class="m-0 text-lg font-bold">{empty ? 'The board is empty. ' : ''}Drop an SVG here for a new job</p>
-    <div class="w-full max-w-60 text-left">
-      <Label for="new-surface" class="mb-1 text-sm text-(--ink)">It goes on</Label>
-      <Select
-        id="new-surface"
-        size="sm"
-        placeholder=""
-        bind:value={surface}
-        items={surfaces.map((choice) => ({ value: choice.key, name: choice.name }))}
-      />
+    <p class="m-0 text-lg font-bold">{empty ? 'The board is empty. ' : ''}A new job</p>
+    <div class="w-full max-w-72 text-left">
+      <Label for="new-ground" class="mb-1 text-sm text-(--ink)">It goes on</Label>
+      <Select id="new-ground" size="sm" placeholder="" bind:value={ground} {items} />
     </div>
-    <Button onclick={choose}>Choose a file</Button>
+    <form class="flex w-full max-w-72 gap-2" onsubmit={begin}>
+      <Input
+        type="text"
+        size="sm"
+        aria-label="Words for a new job"
+        placeholder="What shall it say?"
+        bind:value={words}
+      />
+      <Button size="sm" type="submit" disabled={!words.trim()}>Begin</Button>
+    </form>
+    <p class="m-0 text-sm">
+      or drop a drawing (SVG, DXF) or a picture of one here,
+      <button class="cursor-pointer font-bold underline" onclick={() => field?.click()}
+        >or choose a file</button
+      >
+    </p>
   {/if}
   <input
     bind:this={field}
     class="sr-only"
     type="file"
-    accept=".svg,.svgz,image/svg+xml"
+    accept={ARTWORK_KINDS}
     tabindex="-1"
     aria-label="Artwork file"
     onchange={(event) => take(event.currentTarget.files)}

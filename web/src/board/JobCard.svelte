@@ -21,17 +21,7 @@
       viewBox="-12 -12 {card.width + 24} {card.height + 24}"
       aria-hidden="true"
     >
-      {#if card.shape === 'oval'}
-        <ellipse
-          fill={card.blank_colour}
-          cx={card.width / 2}
-          cy={card.height / 2}
-          rx={card.width / 2}
-          ry={card.height / 2}
-        />
-      {:else}
-        <rect fill={card.blank_colour} width={card.width} height={card.height} rx="4" />
-      {/if}
+      <path fill={card.blank_colour} d={card.outline} />
       {#each card.colours as colour (colour.colour)}<path
           d={colour.path}
           fill={colour.colour}

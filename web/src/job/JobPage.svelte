@@ -1,6 +1,8 @@
 <script lang="ts">
   import Redo2 from '@lucide/svelte/icons/redo-2';
   import Undo2 from '@lucide/svelte/icons/undo-2';
+  import ZoomIn from '@lucide/svelte/icons/zoom-in';
+  import ZoomOut from '@lucide/svelte/icons/zoom-out';
   import Button from 'flowbite-svelte/Button.svelte';
   import Spinner from 'flowbite-svelte/Spinner.svelte';
   import { untrack } from 'svelte';
@@ -32,6 +34,11 @@
   let catalogue = $state.raw<Catalogue | null>(null);
   let lifeSize = $state(false);
   let showPrint = $state(false);
+  let zoom = $state(1);
+  let peeled = $state(0);
+  const CLOSER = 1.5;
+  const CLOSEST = 12;
+  const nearer = (by: number) => (zoom = Math.min(Math.max(zoom * by, 1), CLOSEST));
 
   $effect(() => {
     // Asked anew for another job or unit only, not for what asking itself changes.
@@ -48,8 +55,29 @@
   const layers = $derived(showPrint ? { print: true } : view.layers);
   // The roll-call that is on: the first of this station that has not come out yet.
   const call = $derived(station?.steps.find((step) => step.call && !step.done_at)?.call ?? null);
+  // The mask that is worked on here next is the one shown.
+  const due = $derived(station?.steps.find((step) => !step.done_at));
+  $effect(() => {
+    if (due) open.mask = due.mask;
+  });
   const canTickHere = $derived(open.job?.next_step?.station === code);
 
+  // A mm, or a sixteenth of an inch; ten times that, or half an inch, with Shift.
+  const step = $derived(settings.unit === 'in' ? 25.4 / 16 : 1);
+  const far = $derived(settings.unit === 'in' ? 8 : 10);
+  const NUDGES = $derived(
+    (
+      [
+        ['ArrowLeft', -1, 0],
+        ['ArrowRight', 1, 0],
+        ['ArrowUp', 0, -1],
+        ['ArrowDown', 0, 1],
+      ] as const
+    ).flatMap(([key, across, down]) => [
+      [key, across, down, 1] as const,
+      [`Shift ${key}`, across, down, far] as const,
+    ]),
+  );
   const codes = Object.keys(STATIONS);
   const go = (to: string) => void push(`/job/${params.id}/${to}`);
   const shortcuts = $derived<Shortcut[]>([
@@ -64,6 +92,8 @@
     { keys: 'Ctrl Shift Z', about: 'Do it again', run: () => void open.redo() },
     { keys: 'P', about: 'Show the print, or the work', run: () => (showPrint = !showPrint) },
     { keys: 'L', about: 'Life size, or all of it', run: () => (lifeSize = !lifeSize) },
+    { keys: '+', about: 'Nearer', run: () => nearer(CLOSER) },
+    { keys: '-', about: 'Further off', run: () => nearer(1 / CLOSER) },
     ...(code === 'mask'
       ? [
           { keys: ',', about: 'Loose piece before', run: () => open.selectNext(-1) },
@@ -71,6 +101,49 @@
           { keys: 'T', about: 'Bridge the piece: tie it', run: () => open.decideSelected('bridge') },
           { keys: 'K', about: 'Keep the piece', run: () => open.decideSelected('keep') },
           { keys: 'O', about: 'Leave the piece out', run: () => open.decideSelected('leave-out') },
+          {
+            keys: 'Delete',
+            about: 'Drop the artwork around the piece',
+            run: () => open.decideSelected('drop'),
+          },
+          {
+            keys: 'M',
+            about: 'Take the piece in with others, or leave it out again',
+            run: () => void (open.selected !== null && open.pick(open.selected)),
+          },
+          {
+            keys: 'A',
+            about: 'One more bridge on the piece',
+            run: () => void (open.selected !== null && open.setBridge({ piece: open.selected, slide: 0 })),
+          },
+          {
+            keys: 'R',
+            about: 'Peel the mask back, or lay it down',
+            run: () => (peeled = peeled > 0 ? 0 : 0.5),
+          },
+        ]
+      : []),
+    ...(code === 'artwork'
+      ? [
+          { keys: ',', about: 'Part of the design before', run: () => open.choosePart(-1) },
+          { keys: '.', about: 'Part of the design after', run: () => open.choosePart(1) },
+          ...NUDGES.map(([keys, across, down, share], index) => ({
+            keys,
+            about: 'Move the part: an arrow a little, with Shift further',
+            shown: index === 0 ? 'Arrows' : null,
+            run: () => open.nudge(across * step * share, down * step * share),
+          })),
+          {
+            keys: 'C',
+            about: 'Copy the part',
+            run: () => void (open.chosen && open.copyPart(open.chosen.id)),
+          },
+          {
+            keys: 'Delete',
+            about: 'Take the part out',
+            run: () => void (open.chosen && open.dropPart(open.chosen.id)),
+          },
+          { keys: 'F', about: 'Fill the blank up to its margins', run: () => void open.fit() },
         ]
       : []),
     ...codes.map((to, index) => ({
@@ -116,8 +189,8 @@
     <div class="p-3"><ProblemNote problem={open.problem} onclose={() => (open.problem = null)} /></div>
   {/if}
 
-  {#if open.job && station}
-    {@const job = open.job}
+  {#if open.seen && station}
+    {@const job = open.seen}
     <div
       class="grid min-h-0 flex-1 grid-cols-1 overflow-auto lg:grid-cols-[15.5rem_minmax(0,1fr)_23rem] lg:overflow-hidden"
     >
@@ -134,10 +207,64 @@
           {layers}
           {call}
           {lifeSize}
+          {zoom}
+          mask={open.mask}
+          weak={job.weak}
+          peeled={view.layers.mask && !showPrint && code === 'mask' ? peeled : 0}
+          hand={open.hand}
+          ongrip={(held) => open.grip(held)}
+          ondrag={(move) => open.dragBridge(move)}
+          onput={(move) => void open.putBridge(move)}
           selected={open.selected}
-          onselect={code === 'mask' ? (number) => (open.selected = number) : undefined}
+          onselect={code === 'mask' ? (number) => open.select(number) : undefined}
+          parts={job.elements}
+          part={open.chosen?.id ?? null}
+          others={open.others}
+          spot={open.spot}
+          onpart={(id, more) => (more || open.part !== id) && open.choose(id, more)}
+          onmove={(id, x, y) => void open.changePart(id, { x, y })}
+          finding={open.finding}
         />
+        <div class="no-print absolute bottom-3 left-3 flex flex-col items-start gap-2">
+          {#if job.picture.masks.length > 1}
+            <div class="flex gap-1" role="group" aria-label="Which mask is shown">
+              {#each job.picture.masks as mask (mask.number)}
+                <Button
+                  color="alternative"
+                  size="xs"
+                  class="bg-(--sheet) {open.mask === mask.number ? 'font-bold underline' : ''}"
+                  aria-pressed={open.mask === mask.number}
+                  onclick={() => (open.mask = mask.number)}>{mask.number}. {mask.name}</Button
+                >
+              {/each}
+            </div>
+          {/if}
+          {#if code === 'mask' && !showPrint}
+            <label class="peel">
+              Peel back
+              <input type="range" min="0" max="1" step="0.01" bind:value={peeled} class="accent-(--grass)" />
+            </label>
+          {/if}
+        </div>
         <div class="no-print absolute right-3 bottom-3 flex gap-2">
+          {#if !lifeSize}
+            <Button
+              color="alternative"
+              size="xs"
+              class="bg-(--sheet)"
+              aria-label="Further off"
+              disabled={zoom <= 1}
+              onclick={() => nearer(1 / CLOSER)}><ZoomOut size={16} /></Button
+            >
+            <Button
+              color="alternative"
+              size="xs"
+              class="bg-(--sheet)"
+              aria-label="Nearer"
+              disabled={zoom >= CLOSEST}
+              onclick={() => nearer(CLOSER)}><ZoomIn size={16} /></Button
+            >
+          {/if}
           <Button
             color="alternative"
             size="xs"
@@ -160,12 +287,16 @@
       </section>
 
       <aside class="flex min-h-0 flex-col border-(--line) lg:border-l" aria-label={station.name}>
-        <div class="flex flex-1 flex-col gap-4 overflow-y-auto p-4">
+        <div class="relative flex flex-1 flex-col gap-4 overflow-y-auto p-4">
           <header>
             <p class="m-0 hidden font-bold print:block">{job.inputs.name}</p>
             <h2 class="stamp m-0 text-2xl">{station.name}</h2>
             <p class="m-0 mt-1 flex items-start gap-2" aria-live="polite">
-              <StateMark state={station.state} /> <span>{station.verdict}</span>
+              {#if open.look && code === 'artwork'}
+                <StateMark state={open.look.state} /> <span>{open.look.verdict}</span>
+              {:else}
+                <StateMark state={station.state} /> <span>{station.verdict}</span>
+              {/if}
             </p>
           </header>
           {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} />{/if}
@@ -182,3 +313,16 @@
     <p class="p-8"><a class="font-bold underline" href="#/">Back to the board</a></p>
   {/if}
 </div>
+
+<style>
+  .peel {
+    display: flex;
+    align-items: center;
+    gap: 0.5rem;
+    border: 1px solid var(--line);
+    border-radius: 0.6rem;
+    background: var(--sheet);
+    padding: 0.2rem 0.6rem;
+    font-size: 0.875rem;
+  }
+</style>

@@ -38,7 +38,11 @@
           {step.caution}
         </p>{/if}
       {#if step.call}
-        <RollCall call={step.call} keepers={pieces.filter((piece) => piece.is_kept)} {open} />
+        <RollCall
+          call={step.call}
+          keepers={pieces.filter((piece) => step.numbers.includes(piece.number))}
+          {open}
+        />
       {/if}
     </li>
   {/each}

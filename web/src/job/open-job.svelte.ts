@@ -2,21 +2,72 @@
 import * as api from '../lib/api/client';
 import { settings } from '../lib/settings.svelte';
 
+const REST_MS = 350;
+
+/** The next of some numbers, round and round; the first or last when none is chosen. */
+function stepped(numbers: number[], chosen: number | null, by: number): number | null {
+  if (!numbers.length) return null;
+  const at = chosen === null ? -1 : numbers.indexOf(chosen);
+  const next = at < 0 ? (by > 0 ? 0 : numbers.length - 1) : (at + by + numbers.length) % numbers.length;
+  return numbers[next] ?? null;
+}
+
 export class OpenJob {
   job = $state.raw<api.Job | null>(null);
   problem = $state.raw<api.Problem | null>(null);
   /** How many answers are awaited. */
   busy = $state(0);
+  /** Number of the loose piece that is chosen. */
   selected = $state<number | null>(null);
+  /** Further loose pieces that are decided with the chosen one. */
+  picked = $state.raw<number[]>([]);
+  /** Number of the mask that is shown. */
+  mask = $state(1);
+  /** A bridge in the hand, as it would stand; or why it cannot. */
+  hand = $state.raw<api.Bridge | null>(null);
+  refused = $state<string | null>(null);
+  /** Number of the part of the design that is chosen. */
+  part = $state<number | null>(null);
+  /** Further parts that are arranged with the chosen one. */
+  others = $state.raw<number[]>([]);
+  /** A place on the picture that is pointed at. */
+  spot = $state.raw<[number, number] | null>(null);
+  /** Key of the finding that is looked at. */
+  finding = $state<string | null>(null);
+  /** What a change that is still in the hand would look like. */
+  look = $state.raw<api.Look | null>(null);
+  #wanted: api.LookChange | null = null;
+  #looking = false;
+  #dragged: api.BridgeMove | null = null;
+  #dragging = false;
+  #grip = false;
+  #nudged: { id: number; x: number; y: number } | null = null;
+  #resting: ReturnType<typeof setTimeout> | undefined;
   #asked = 0;
   #turn: Promise<void> = Promise.resolve();
 
   constructor(readonly id: number) {}
 
+  /** The job with what is in the hand laid over it. */
+  seen = $derived.by(() => {
+    const { job, look } = this;
+    if (!job || !look) return job;
+    const { elements, findings, rail } = look;
+    return { ...job, elements, findings, rail, picture: { ...job.picture, ...look.picture } };
+  });
+  chosen = $derived.by(() => {
+    const parts = this.seen?.elements ?? [];
+    return parts.find((part) => part.id === this.part) ?? (parts.length === 1 ? (parts[0] ?? null) : null);
+  });
+
   load = () => this.#ask(() => api.getJob(this.id, settings.unit));
   change = (entries: api.JobChange) => this.#ask(() => api.changeJob(this.id, settings.unit, entries));
   decide = (numbers: number[] | null, fate: api.Fate | null) =>
     this.#ask(() => api.setFates(this.id, settings.unit, numbers, fate));
+  setBridge = (move: api.BridgeMove) => this.#ask(() => api.setBridge(this.id, settings.unit, move));
+  removeBridge = (piece: number, index: number) =>
+    this.#ask(() => api.removeBridge(this.id, settings.unit, piece, index));
+  resetBridges = (numbers: number[]) => this.#ask(() => api.resetBridges(this.id, settings.unit, numbers));
   tick = (code: string, done: boolean) => this.#ask(() => api.setTick(this.id, settings.unit, code, done));
   call = (numbers: number[] | null, call: api.Call, done: boolean) =>
     this.#ask(() => api.setCalls(this.id, settings.unit, numbers, call, done));
@@ -24,20 +75,163 @@ export class OpenJob {
   undo = () => (this.job?.history.undo ? this.#ask(() => api.undo(this.id, settings.unit)) : undefined);
   redo = () => (this.job?.history.redo ? this.#ask(() => api.redo(this.id, settings.unit)) : undefined);
 
+  addWords = (text: string) => this.#add(() => api.addWords(this.id, settings.unit, text));
+  addFrame = () => this.#add(() => api.addFrame(this.id, settings.unit));
+  addArtwork = (file: File) => this.#add(() => api.addArtwork(this.id, settings.unit, file));
+  copyPart = (id: number) => this.#add(() => api.copyPart(this.id, id, settings.unit));
+  dropPart = (id: number) => this.#ask(() => api.dropPart(this.id, id, settings.unit));
+  changePart = (id: number, entries: api.PartChange) =>
+    this.#ask(() => api.changePart(this.id, id, settings.unit, entries));
+  arrange = (numbers: number[], how: api.Arrangement) =>
+    this.#ask(() => api.arrange(this.id, settings.unit, numbers, how));
+  fit = () => this.#ask(() => api.fitDesign(this.id, settings.unit));
+  place = () => this.#ask(() => api.placeDesign(this.id, settings.unit));
+  remedy = (finding: string, remedy: string) =>
+    this.#ask(() => api.applyRemedy(this.id, settings.unit, finding, remedy));
+  takeBlank = (number: number) => this.#ask(() => api.takeBlank(this.id, number, settings.unit));
+  setOutline = (file: File) => this.#ask(() => api.setOutline(this.id, settings.unit, file));
+
+  /** Add to the design, and choose what came. */
+  async #add(question: () => Promise<api.Job>): Promise<void> {
+    const before = this.job?.elements.map((part) => part.id) ?? [];
+    await this.#ask(question);
+    const fresh = this.job?.elements.find((part) => !before.includes(part.id));
+    if (fresh) [this.part, this.others] = [fresh.id, []];
+  }
+
+  /**
+   * Show what a change would look like, without keeping it. One question is on its way at a time, and
+   * only the newest waits: what was asked in between is out of date before it could be answered.
+   */
+  peek(change: api.LookChange): void {
+    this.#wanted = change;
+    if (!this.#looking) void this.#lookOn();
+  }
+
+  async #lookOn(): Promise<void> {
+    this.#looking = true;
+    while (this.#wanted) {
+      const change = this.#wanted;
+      this.#wanted = null;
+      const asked = this.#asked;
+      try {
+        const look = await api.lookAt(this.id, settings.unit, change);
+        // Once a change is asked for in earnest, its own answer is what counts.
+        if (asked === this.#asked) this.look = look;
+      } catch (error) {
+        if (error instanceof api.Problem && asked === this.#asked) this.problem = error;
+      }
+    }
+    this.#looking = false;
+  }
+
+  /** Say where a bridge that is dragged would stand; only the newest place is asked for. */
+  dragBridge(move: api.BridgeMove): void {
+    this.#dragged = move;
+    if (!this.#dragging) void this.#dragOn();
+  }
+
+  async #dragOn(): Promise<void> {
+    this.#dragging = true;
+    while (this.#dragged) {
+      const move = this.#dragged;
+      this.#dragged = null;
+      try {
+        const bridge = await api.tryBridge(this.id, move);
+        if (this.#grip) [this.hand, this.refused] = [bridge, null];
+      } catch (error) {
+        if (this.#grip && error instanceof api.Problem) [this.hand, this.refused] = [null, error.message];
+      }
+    }
+    this.#dragging = false;
+  }
+
+  /** Take hold of a bridge, or let it go where it is. */
+  grip(held: boolean): void {
+    this.#grip = held;
+    this.#dragged = null;
+    [this.hand, this.refused] = [null, held ? null : this.refused];
+  }
+
+  /** Put a dragged bridge down. A place that is refused is told by the answer, and nothing changes. */
+  async putBridge(move: api.BridgeMove): Promise<void> {
+    this.grip(false);
+    this.refused = null;
+    await this.setBridge(move);
+  }
+
+  /** Move the chosen part a little; a run of presses is kept as one change when the keys rest. */
+  nudge(dx: number, dy: number): void {
+    const part = this.chosen;
+    if (!part || part.kind === 'frame') return;
+    const from = this.#nudged?.id === part.id ? this.#nudged : part;
+    const entries = { x: from.x + dx, y: from.y + dy };
+    this.#nudged = { id: part.id, ...entries };
+    this.peek({ element: part.id, entries });
+    clearTimeout(this.#resting);
+    this.#resting = setTimeout(() => {
+      this.#nudged = null;
+      void this.changePart(part.id, entries);
+    }, REST_MS);
+  }
+
+  /** Choose a part; with `more`, take it in with those chosen before, or leave it out again. */
+  choose(id: number, more = false): void {
+    if (!more || this.part === null || this.part === id) {
+      this.part = this.part === id && !more ? null : id;
+      this.others = [];
+    } else if (this.others.includes(id)) {
+      this.others = this.others.filter((other) => other !== id);
+    } else {
+      this.others = [...this.others, id];
+    }
+  }
+
+  /** What is arranged: the parts chosen, or all when it is one only. */
+  get arranged(): number[] {
+    return this.part !== null && this.others.length ? [this.part, ...this.others] : [];
+  }
+
+  /** Step to another part of the design, round and round. */
+  choosePart(by: number): void {
+    const numbers = this.job?.elements.map((part) => part.id) ?? [];
+    this.part = stepped(numbers, this.part, by);
+    this.others = [];
+  }
+
+  /** Wait until all that was asked for is answered. */
+  settled = (): Promise<void> => this.#turn;
+
   /** Tick the next thing off. */
   tickNext = () => (this.job?.next_step ? this.tick(this.job.next_step.code, true) : undefined);
 
   /** Step to another loose piece, round and round. */
   selectNext(by: number): void {
     const numbers = this.job?.pieces.map((piece) => piece.number) ?? [];
-    if (!numbers.length) return;
-    const at = this.selected === null ? -1 : numbers.indexOf(this.selected);
-    const next = at < 0 ? (by > 0 ? 0 : numbers.length - 1) : (at + by + numbers.length) % numbers.length;
-    this.selected = numbers[next] ?? null;
+    const next = stepped(numbers, this.selected, by);
+    if (next !== null) this.select(next);
+  }
+
+  /** Choose a loose piece, and show the mask it is in. */
+  select(number: number): void {
+    this.selected = number;
+    this.mask = this.job?.pieces.find((piece) => piece.number === number)?.mask ?? this.mask;
+  }
+
+  /** Take a piece in among those decided together, or leave it out again. */
+  pick(number: number): void {
+    this.picked = this.picked.includes(number)
+      ? this.picked.filter((other) => other !== number)
+      : [...this.picked, number];
+  }
+
+  /** The pieces a decision is about: those picked, else the chosen one. */
+  get meant(): number[] {
+    return this.picked.length ? this.picked : this.selected === null ? [] : [this.selected];
   }
 
   decideSelected(fate: api.Fate): void {
-    if (this.selected !== null) void this.decide([this.selected], fate);
+    if (this.meant.length) void this.decide(this.meant, fate);
   }
 
   /**
@@ -46,6 +240,7 @@ export class OpenJob {
    */
   async #ask(question: () => Promise<api.Job>): Promise<void> {
     const mine = ++this.#asked;
+    this.#wanted = null;
     this.busy++;
     const before = this.#turn;
     let done = (): void => undefined;
@@ -55,9 +250,12 @@ export class OpenJob {
       const job = await question();
       if (mine !== this.#asked) return;
       this.job = job;
+      if (!job.picture.masks.some((mask) => mask.number === this.mask)) this.mask = 1;
+      this.look = null;
       this.problem = null;
     } catch (error) {
       if (mine !== this.#asked) return;
+      this.look = null;
       this.problem =
         error instanceof api.Problem ? error : new api.Problem('Something went wrong.', 'Try again.');
     } finally {

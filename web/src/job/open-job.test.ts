@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Job } from '../lib/api/client';
+import type { Job, Look, Part } from '../lib/api/client';
 import * as api from '../lib/api/client';
 import { OpenJob } from './open-job.svelte';
 
@@ -8,10 +8,20 @@ vi.mock('../lib/api/client', async (original) => ({
   getJob: vi.fn(),
   setFates: vi.fn(),
   undo: vi.fn(),
+  lookAt: vi.fn(),
+  changePart: vi.fn(),
+  addWords: vi.fn(),
+  tryBridge: vi.fn(),
+  setBridge: vi.fn(),
 }));
 
+const MASKS = [{ number: 1 }, { number: 2 }];
 const job = (numbers: number[], undo: string | null = null) =>
-  ({ pieces: numbers.map((number) => ({ number })), history: { undo, redo: null } }) as unknown as Job;
+  ({
+    pieces: numbers.map((number) => ({ number, mask: number > 9 ? 2 : 1 })),
+    picture: { masks: MASKS },
+    history: { undo, redo: null },
+  }) as unknown as Job;
 
 /** An answer that comes when it is told to. */
 function later<T>() {
@@ -19,6 +29,23 @@ function later<T>() {
   const promise = new Promise<T>((resolve) => (answer = resolve));
   return { promise, answer };
 }
+
+const part = (id: number, x = 0, y = 0, kind = 'words') => ({ id, x, y, kind }) as unknown as Part;
+const design = (...elements: Part[]) =>
+  ({
+    pieces: [],
+    elements,
+    picture: { width: 600, masks: MASKS },
+    history: { undo: null, redo: null },
+  }) as unknown as Job;
+const look = (x: number) =>
+  ({
+    picture: { overhang: 'M0 0Z' },
+    elements: [part(1, x)],
+    findings: [],
+    rail: { width: x },
+    verdict: `at ${x}`,
+  }) as unknown as Look;
 
 beforeEach(() => vi.resetAllMocks());
 
@@ -100,5 +127,178 @@ describe('a job on the screen', () => {
     await open.undo();
 
     expect(api.undo).not.toHaveBeenCalled();
+  });
+});
+
+describe('a design in the hand', () => {
+  async function opened(...parts: Part[]): Promise<OpenJob> {
+    vi.mocked(api.getJob).mockResolvedValueOnce(design(...parts));
+    const open = new OpenJob(1);
+    await open.load();
+    return open;
+  }
+
+  it('shows what a change would look like over what is kept', async () => {
+    const open = await opened(part(1, 5));
+    vi.mocked(api.lookAt).mockResolvedValueOnce(look(40));
+
+    open.peek({ design_width: 40 });
+    await vi.waitFor(() => expect(open.look).not.toBeNull());
+
+    expect(open.seen?.elements[0]?.x).toBe(40);
+    expect(open.seen?.picture.width).toBe(600);
+    expect(open.job?.elements[0]?.x).toBe(5);
+  });
+
+  it('asks for one look at a time, and only the newest waits', async () => {
+    const open = await opened(part(1));
+    const first = later<Look>();
+    vi.mocked(api.lookAt).mockReturnValueOnce(first.promise).mockResolvedValueOnce(look(9));
+
+    for (const design_width of [1, 2, 3, 9]) open.peek({ design_width });
+    expect(api.lookAt).toHaveBeenCalledTimes(1);
+    first.answer(look(1));
+    await vi.waitFor(() => expect(open.look?.verdict).toBe('at 9'));
+
+    expect(vi.mocked(api.lookAt).mock.calls.map((call) => call[2].design_width)).toEqual([1, 9]);
+  });
+
+  it('drops a look that a change in earnest overtook', async () => {
+    const open = await opened(part(1));
+    const slow = later<Look>();
+    vi.mocked(api.lookAt).mockReturnValueOnce(slow.promise);
+    vi.mocked(api.changePart).mockResolvedValueOnce(design(part(1, 77)));
+
+    open.peek({ design_width: 1 });
+    await open.changePart(1, { x: 77 });
+    slow.answer(look(1));
+    await slow.promise;
+    await Promise.resolve();
+
+    expect(open.look).toBeNull();
+    expect(open.seen?.elements[0]?.x).toBe(77);
+  });
+
+  it('says why a look cannot be had, and keeps what it shows', async () => {
+    const open = await opened(part(1, 5));
+    vi.mocked(api.lookAt).mockRejectedValueOnce(new api.Problem('Too thin.', 'Thicker.'));
+
+    open.peek({ design_width: 1 });
+    await vi.waitFor(() => expect(open.problem?.what).toBe('Too thin.'));
+
+    expect(open.seen?.elements[0]?.x).toBe(5);
+  });
+
+  it('keeps a run of nudges as one change, from where the part was', async () => {
+    vi.useFakeTimers();
+    const open = await opened(part(1, 10, 20));
+    vi.mocked(api.lookAt).mockResolvedValue(look(12));
+    vi.mocked(api.changePart).mockResolvedValueOnce(design(part(1, 13, 19)));
+
+    open.nudge(1, 0);
+    open.nudge(1, 0);
+    open.nudge(1, -1);
+    await vi.advanceTimersByTimeAsync(1000);
+    vi.useRealTimers();
+
+    expect(api.changePart).toHaveBeenCalledTimes(1);
+    expect(vi.mocked(api.changePart).mock.calls[0]?.[3]).toEqual({ x: 13, y: 19 });
+  });
+
+  it('nudges no frame, which follows the blank', async () => {
+    const open = await opened(part(1, 0, 0, 'frame'));
+
+    open.nudge(1, 0);
+
+    expect(api.lookAt).not.toHaveBeenCalled();
+  });
+
+  it('chooses what was added', async () => {
+    const open = await opened(part(1));
+    vi.mocked(api.addWords).mockResolvedValueOnce(design(part(1), part(4)));
+
+    await open.addWords('ROW');
+
+    expect(open.chosen?.id).toBe(4);
+  });
+
+  it('takes further parts in to be arranged together, and leaves them out again', async () => {
+    const open = await opened(part(1), part(2), part(3));
+
+    open.choose(1);
+    expect(open.arranged).toEqual([]);
+    open.choose(3, true);
+    open.choose(2, true);
+    expect(open.arranged).toEqual([1, 3, 2]);
+    open.choose(3, true);
+    expect(open.arranged).toEqual([1, 2]);
+    open.choose(2);
+
+    expect([open.part, open.arranged]).toEqual([2, []]);
+  });
+
+  it('takes the only part as chosen, and none of several', async () => {
+    expect((await opened(part(3))).chosen?.id).toBe(3);
+    expect((await opened(part(3), part(4))).chosen).toBeNull();
+  });
+});
+
+describe('loose pieces on the screen', () => {
+  it('shows the mask a chosen piece is in', async () => {
+    vi.mocked(api.getJob).mockResolvedValue(job([1, 12]));
+    const open = new OpenJob(7);
+    await open.load();
+
+    open.select(12);
+
+    expect(open.mask).toBe(2);
+  });
+
+  it('decides the picked ones together, else the chosen one', async () => {
+    vi.mocked(api.getJob).mockResolvedValue(job([1, 2, 3]));
+    vi.mocked(api.setFates).mockResolvedValue(job([1, 2, 3]));
+    const open = new OpenJob(7);
+    await open.load();
+    open.select(2);
+    expect(open.meant).toEqual([2]);
+
+    open.pick(1);
+    open.pick(3);
+    open.pick(1);
+    open.decideSelected('bridge');
+
+    await vi.waitFor(() => expect(vi.mocked(api.setFates).mock.lastCall?.slice(2)).toEqual([[3], 'bridge']));
+  });
+});
+
+describe('a bridge in the hand', () => {
+  const move = (x: number) => ({ piece: 1, index: 0, at: [x, 0] as [number, number], slide: 0 });
+
+  it('is asked about one place at a time, and only the newest waits', async () => {
+    const first = later<api.Bridge>();
+    vi.mocked(api.tryBridge).mockReturnValueOnce(first.promise);
+    vi.mocked(api.tryBridge).mockResolvedValue({ piece: 1, index: 0, length: 3 } as api.Bridge);
+    const open = new OpenJob(7);
+
+    open.grip(true);
+    open.dragBridge(move(1));
+    open.dragBridge(move(2));
+    open.dragBridge(move(3));
+    first.answer({ piece: 1, index: 0, length: 1 } as api.Bridge);
+    await vi.waitFor(() => expect(open.hand?.length).toBe(3));
+
+    expect(vi.mocked(api.tryBridge).mock.calls.map(([, asked]) => asked.at?.[0])).toEqual([1, 3]);
+  });
+
+  it('says why a place will not do, and is forgotten when let go', async () => {
+    vi.mocked(api.tryBridge).mockRejectedValue(new api.Problem('Too narrow.', 'Go elsewhere.'));
+    const open = new OpenJob(7);
+    open.grip(true);
+    open.dragBridge(move(1));
+    await vi.waitFor(() => expect(open.refused).toContain('Too narrow'));
+
+    open.grip(false);
+
+    expect(open.hand).toBeNull();
   });
 });

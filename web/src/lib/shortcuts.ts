@@ -8,7 +8,7 @@ export interface Shortcut {
   run: () => void;
 }
 
-const TYPING = 'input, textarea, select, [contenteditable]';
+const TYPING = 'input:not([type="checkbox"]), textarea, select, [contenteditable]';
 
 /** The key pressed, written the way shortcuts are. */
 export function pressed(event: KeyboardEvent): string {

@@ -55,9 +55,7 @@ export function showRow(row: Row, unit: Unit): string {
     case 'length':
       return showLength(row.value, unit);
     case 'area':
-      return unit === 'in'
-        ? `${(row.value / MM_PER_INCH ** 2).toFixed(1)} sq in`
-        : `${(row.value / 100).toFixed(1)} cm²`;
+      return showArea(row.value, unit);
     case 'volume':
       return unit === 'in' ? `${(row.value / ML_PER_OUNCE).toFixed(1)} fl oz` : `${row.value.toFixed(0)} ml`;
     case 'minutes':
@@ -67,6 +65,11 @@ export function showRow(row: Row, unit: Unit): string {
     default:
       return String(row.value);
   }
+}
+
+/** An area, from mm². */
+export function showArea(mm2: number, unit: Unit): string {
+  return unit === 'in' ? `${(mm2 / MM_PER_INCH ** 2).toFixed(1)} sq in` : `${(mm2 / 100).toFixed(1)} cm²`;
 }
 
 /** Minutes as people say them. */

@@ -25,13 +25,16 @@ export interface StationView {
 }
 
 export const STATIONS: Record<string, StationView> = {
-  blank: { layers: { margin: true }, Panel: Blank },
-  artwork: { layers: { print: true, margin: true, findings: true }, Panel: Artwork },
-  mask: { layers: { mask: true, numbers: 'all' }, Panel: Mask },
+  blank: { layers: { print: true, margin: true, collar: true }, Panel: Blank },
+  artwork: {
+    layers: { print: true, margin: true, overhang: true, collar: true, parts: true, findings: true },
+    Panel: Artwork,
+  },
+  mask: { layers: { mask: true, numbers: 'all', ties: true, weak: 'all' }, Panel: Mask },
   sheets: { layers: { mask: true, patches: true }, Panel: Sheets },
   weed: { layers: { mask: true, numbers: 'kept' } },
   tack: { layers: { mask: true, numbers: 'kept', placements: true, pins: true, tape: true }, Panel: Tack },
-  paint: { layers: { print: true, mask: true }, Panel: Paint },
+  paint: { layers: { print: true, mask: true, weak: 'tongues' }, Panel: Paint },
   peel: { layers: { print: true, numbers: 'kept' }, Panel: Peel },
   cure: { layers: { print: true }, Panel: Cure },
   record: { layers: { print: true }, Panel: RecordPanel },

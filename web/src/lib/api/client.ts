@@ -12,8 +12,27 @@ export type Step = Station['steps'][number];
 export type Row = Station['rows'][number];
 export type Piece = Job['pieces'][number];
 export type Picture = Job['picture'];
+export type Mask = Picture['masks'][number];
+export type Bridge = Mask['bridges'][number];
+export type BridgeMove = Schemas['BridgeIn'];
+export type WeakPlace = Job['weak'][number];
+export type MaterialFit = Job['materials'][number];
+export type Reuse = Job['reuse'];
 export type Finding = Job['findings'][number];
 export type JobChange = Schemas['JobIn'];
+export type BlankEntry = Job['inputs']['blank'];
+export type Rail = Job['rail'];
+export type Part = Job['elements'][number];
+export type PartChange = Schemas['ElementIn'];
+export type Repeat = NonNullable<Part['repeat']>;
+export type Tracing = NonNullable<Part['trace']>;
+export type Look = Schemas['LookOut'];
+export type LookChange = Schemas['LookIn'];
+export type Arrangement = Schemas['ArrangeIn']['how'];
+export type FaceRow = Catalogue['faces'][number];
+export type FacePreview = Schemas['FacePreviewOut'];
+export type Remedy = Schemas['RemediesOut']['remedies'][number];
+export type StoredBlank = Schemas['BlanksOut']['blanks'][number];
 export type RecordEntry = Schemas['RecordIn'];
 export type Fate = NonNullable<Piece['fate']>;
 export type Call = Schemas['CallsIn']['call'];
@@ -65,6 +84,14 @@ export const changeJob = (id: number, unit: Unit, body: JobChange) =>
   whole<Job>(api.PATCH('/api/jobs/{job_id}', { ...at(id, unit), body }));
 export const setFates = (id: number, unit: Unit, numbers: number[] | null, fate: Fate | null) =>
   whole<Job>(api.POST('/api/jobs/{job_id}/fates', { ...at(id, unit), body: { numbers, fate } }));
+export const tryBridge = (id: number, body: BridgeMove) =>
+  whole<Bridge>(api.POST('/api/jobs/{job_id}/bridges/try', { params: { path: { job_id: id } }, body }));
+export const setBridge = (id: number, unit: Unit, body: BridgeMove) =>
+  whole<Job>(api.POST('/api/jobs/{job_id}/bridges', { ...at(id, unit), body }));
+export const removeBridge = (id: number, unit: Unit, piece: number, index: number) =>
+  whole<Job>(api.POST('/api/jobs/{job_id}/bridges/remove', { ...at(id, unit), body: { piece, index } }));
+export const resetBridges = (id: number, unit: Unit, numbers: number[]) =>
+  whole<Job>(api.POST('/api/jobs/{job_id}/bridges/reset', { ...at(id, unit), body: { numbers } }));
 export const setTick = (id: number, unit: Unit, code: string, done: boolean) =>
   whole<Job>(api.POST('/api/jobs/{job_id}/ticks', { ...at(id, unit), body: { code, done } }));
 export const setCalls = (id: number, unit: Unit, numbers: number[] | null, call: Call, done: boolean) =>
@@ -73,6 +100,51 @@ export const setRecord = (id: number, unit: Unit, body: RecordEntry) =>
   whole<Job>(api.PUT('/api/jobs/{job_id}/record', { ...at(id, unit), body }));
 export const undo = (id: number, unit: Unit) => whole<Job>(api.POST('/api/jobs/{job_id}/undo', at(id, unit)));
 export const redo = (id: number, unit: Unit) => whole<Job>(api.POST('/api/jobs/{job_id}/redo', at(id, unit)));
+
+export const addWords = (id: number, unit: Unit, text: string) =>
+  whole<Job>(
+    api.POST('/api/jobs/{job_id}/words', { ...at(id, unit), body: { text, face: 'archivo-black' } }),
+  );
+export const addFrame = (id: number, unit: Unit) =>
+  whole<Job>(api.POST('/api/jobs/{job_id}/frames', { ...at(id, unit), body: { style: 'single' } }));
+const part = (id: number, element: number, unit: Unit) => ({
+  params: { path: { job_id: id, element }, query: { unit } },
+});
+export const changePart = (id: number, element: number, unit: Unit, body: PartChange) =>
+  whole<Job>(api.PATCH('/api/jobs/{job_id}/elements/{element}', { ...part(id, element, unit), body }));
+export const dropPart = (id: number, element: number, unit: Unit) =>
+  whole<Job>(api.DELETE('/api/jobs/{job_id}/elements/{element}', part(id, element, unit)));
+export const copyPart = (id: number, element: number, unit: Unit) =>
+  whole<Job>(api.POST('/api/jobs/{job_id}/elements/{element}/copy', part(id, element, unit)));
+export const arrange = (id: number, unit: Unit, numbers: number[], how: Arrangement) =>
+  whole<Job>(api.POST('/api/jobs/{job_id}/arrange', { ...at(id, unit), body: { numbers, how } }));
+export const fitDesign = (id: number, unit: Unit) =>
+  whole<Job>(api.POST('/api/jobs/{job_id}/fit', at(id, unit)));
+export const placeDesign = (id: number, unit: Unit) =>
+  whole<Job>(api.POST('/api/jobs/{job_id}/place', at(id, unit)));
+export const lookAt = (id: number, unit: Unit, body: LookChange) =>
+  whole<Look>(api.POST('/api/jobs/{job_id}/look', { ...at(id, unit), body }));
+export const previewFace = (id: number, element: number, face: string, unit: Unit) =>
+  whole<FacePreview>(
+    api.GET('/api/jobs/{job_id}/elements/{element}/faces/{face}', {
+      params: { path: { job_id: id, element, face }, query: { unit } },
+    }),
+  );
+export const getRemedies = (id: number, unit: Unit, finding: string) =>
+  answer(api.POST('/api/jobs/{job_id}/remedies', { ...at(id, unit), body: { finding } }));
+export const applyRemedy = (id: number, unit: Unit, finding: string, remedy: string) =>
+  whole<Job>(api.POST('/api/jobs/{job_id}/remedies/apply', { ...at(id, unit), body: { finding, remedy } }));
+export const getBlanks = () => answer(api.GET('/api/blanks'));
+export const keepBlank = (id: number, name: string) =>
+  answer(api.POST('/api/jobs/{job_id}/blank/keep', { params: { path: { job_id: id } }, body: { name } }));
+export const dropBlank = (number: number) =>
+  answer(api.DELETE('/api/blanks/{number}', { params: { path: { number } } }));
+export const takeBlank = (id: number, number: number, unit: Unit) =>
+  whole<Job>(
+    api.POST('/api/jobs/{job_id}/blank/take/{number}', {
+      params: { path: { job_id: id, number }, query: { unit } },
+    }),
+  );
 
 async function put(address: string): Promise<void> {
   const response = await fetch(address, { method: 'POST' }).catch(() => {
@@ -84,15 +156,36 @@ async function put(address: string): Promise<void> {
 export const putAway = (id: number) => put(`/api/jobs/${id}/put-away`);
 export const bringBack = (id: number) => put(`/api/jobs/${id}/bring-back`);
 
-/** Begin a job from a dropped file; returns the whole job. */
-export async function beginJob(file: File, surface: string, unit: Unit): Promise<Job> {
+async function send(address: string, fields: Record<string, string | File>): Promise<Job> {
   const body = new FormData();
-  body.set('artwork', file);
-  body.set('surface', surface);
-  const response = await fetch(`/api/jobs?unit=${unit}`, { method: 'POST', body }).catch(() => {
+  for (const [name, value] of Object.entries(fields)) body.set(name, value);
+  const response = await fetch(address, { method: 'POST', body }).catch(() => {
     throw UNREACHABLE;
   });
   const outcome: unknown = await response.json().catch(() => null);
   if (!response.ok) throw toProblem(outcome);
   return outcome as Job;
 }
+
+/** What a new job starts from: artwork or words, on a surface or on a blank of the library. */
+export interface Start {
+  artwork?: File;
+  words?: string;
+  surface?: string;
+  blank?: number;
+}
+
+/** Begin a job; returns the whole job. */
+export function beginJob(start: Start, unit: Unit): Promise<Job> {
+  const fields: Record<string, string | File> = {};
+  if (start.artwork) fields.artwork = start.artwork;
+  if (start.words) fields.words = start.words;
+  if (start.surface) fields.surface = start.surface;
+  if (start.blank !== undefined) fields.blank = String(start.blank);
+  return send(`/api/jobs?unit=${unit}`, fields);
+}
+
+export const addArtwork = (id: number, unit: Unit, artwork: File) =>
+  send(`/api/jobs/${id}/artwork?unit=${unit}`, { artwork });
+export const setOutline = (id: number, unit: Unit, outline: File) =>
+  send(`/api/jobs/${id}/outline?unit=${unit}`, { outline });

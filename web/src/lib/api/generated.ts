@@ -40,6 +40,89 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/blanks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the blanks a workshop keeps. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BlanksOut"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/blanks/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a blank out of the library. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BlanksOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -128,8 +211,8 @@ export interface paths {
         };
         put?: never;
         /**
-         * Begin a job from an artwork file.
-         * @description Multipart form: `artwork` (an SVG file), `name` and `surface` (both optional).
+         * Begin a job from an artwork file or from words.
+         * @description Multipart form: `artwork` (an SVG, DXF or picture file) or `words`; `name`, `surface` and `blank` (the number of one of the library) as one likes.
          */
         post: {
             parameters: {
@@ -272,6 +355,494 @@ export interface paths {
         };
         trace?: never;
     };
+    "/api/jobs/{job_id}/arrange": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Align parts with each other, spread them, or centre them on the blank. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["ArrangeIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/artwork": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add a drawing or a picture of one to the design.
+         * @description Multipart form: `artwork`, an SVG, DXF or picture file.
+         */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/blank/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a job's blank in the library, or replace the one of that name. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["KeepBlankIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BlanksOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/blank/take/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a blank of the library for a job. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/bridges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Move or widen a bridge of a piece, or add one. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["BridgeIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/bridges/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a bridge away from a piece that has more than one. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["BridgeKeyIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/bridges/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Have bridges that were set by hand reckoned again. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["PiecesIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/bridges/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what bridge a place would give, or why none can stand there; nothing is kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["BridgeIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BridgeOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/bring-back": {
         parameters: {
             query?: never;
@@ -379,6 +950,279 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/elements/{element}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a part out of the design. */
+        delete: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    element: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        /** Change entries of one part of the design. */
+        patch: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    element: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["ElementIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/elements/{element}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Copy a part of the design. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    element: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/elements/{element}/faces/{face}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show a part's words in another face at the same size, with its loose pieces and whether it holds. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    element: number;
+                    face: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FacePreviewOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/elements/{element}/picture.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the picture that a part was traced from, upright and in grey. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: number;
+                    element: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": unknown;
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/fates": {
         parameters: {
             query?: never;
@@ -441,20 +1285,203 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/mask.svg": {
+    "/api/jobs/{job_id}/fit": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** Download the whole mask at true scale. */
+        get?: never;
+        put?: never;
+        /** Centre the design and make it as large as the margins let it. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a frame that follows the blank's edge. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["FrameIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Look at a change of the design without keeping it. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["LookIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LookOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/masks/{number}.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Download a whole mask at true scale. */
         get: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
                     job_id: number;
+                    number: number;
                 };
                 cookie?: never;
             };
@@ -482,6 +1509,125 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Give the blank the outline of a drawing.
+         * @description Multipart form: `outline`, an SVG or DXF whose largest shape is the blank's outline.
+         */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lay the design where the garment's guide puts it. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -617,6 +1763,130 @@ export interface paths {
                 cookie?: never;
             };
             requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/remedies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what can be done about a finding; each remedy was tried. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["FindingIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RemediesOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/remedies/apply": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Do what helps against a finding. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["RemedyIn"];
+                };
+            };
             responses: {
                 /** @description Successful response */
                 200: {
@@ -868,6 +2138,68 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add words to the design. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["WordsIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/{name}": {
         parameters: {
             query?: never;
@@ -920,6 +2252,45 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * ArrangeIn
+         * @description Parts to align, spread or centre; none means all.
+         */
+        ArrangeIn: {
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "left" | "middle" | "right" | "top" | "centre" | "bottom" | "spread-across" | "spread-down" | "blank-middle" | "blank-centre";
+            /** Numbers */
+            numbers?: number[];
+        };
+        /**
+         * BlanksOut
+         * @description The library of blanks.
+         */
+        BlanksOut: {
+            /** Blanks */
+            blanks: components["schemas"]["BlanksOut.StoredBlankOut"][];
+        };
+        /**
+         * StoredBlankOut
+         * @description A blank of the library.
+         */
+        "BlanksOut.StoredBlankOut": {
+            /** Height */
+            height: number;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Surface */
+            surface: string;
+            /** Surface Name */
+            surface_name: string;
+            /** Width */
+            width: number;
+        };
+        /**
          * BoardOut
          * @description All jobs on the board.
          */
@@ -950,11 +2321,8 @@ export interface components {
             name: string;
             /** Next Title */
             next_title: string | null;
-            /**
-             * Shape
-             * @enum {string}
-             */
-            shape: "rectangle" | "oval";
+            /** Outline */
+            outline: string;
             /**
              * State
              * @enum {string}
@@ -986,6 +2354,79 @@ export interface components {
             path: string;
         };
         /**
+         * BridgeIn
+         * @description Where a bridge of a piece shall stand.
+         *
+         *     Which of its bridges, none for one more; where on the blank, and how far along the piece's edge from there.
+         */
+        BridgeIn: {
+            /**
+             * At
+             * @default null
+             */
+            at?: [
+                number,
+                number
+            ] | null;
+            /**
+             * Index
+             * @default null
+             */
+            index?: number | null;
+            /** Piece */
+            piece: number;
+            /**
+             * Slide
+             * @default 0
+             */
+            slide?: number;
+            /**
+             * Width
+             * @default null
+             */
+            width?: number | null;
+        };
+        /**
+         * BridgeKeyIn
+         * @description One bridge of a piece.
+         */
+        BridgeKeyIn: {
+            /** Index */
+            index: number;
+            /** Piece */
+            piece: number;
+        };
+        /**
+         * BridgeOut
+         * @description A bridge.
+         */
+        BridgeOut: {
+            /** By Hand */
+            by_hand: boolean;
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Index */
+            index: number;
+            /** Length */
+            length: number;
+            /** Path */
+            path: string;
+            /** Piece */
+            piece: number;
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** To */
+            to: number;
+            /** Width */
+            width: number;
+        };
+        /**
          * CallsIn
          * @description Keepers that answered a roll-call, or did not after all; without numbers, all of them.
          */
@@ -1010,12 +2451,18 @@ export interface components {
         CatalogueOut: {
             /** Cutters */
             cutters: components["schemas"]["CatalogueOut.ChoiceOut"][];
+            /** Faces */
+            faces: components["schemas"]["CatalogueOut.FaceOut"][];
             /** Figures */
             figures: components["schemas"]["CatalogueOut.FigureOut"][];
+            /** Garments */
+            garments: components["schemas"]["CatalogueOut.ChoiceOut"][];
             /** Materials */
             materials: components["schemas"]["CatalogueOut.ChoiceOut"][];
             /** Paints */
             paints: components["schemas"]["CatalogueOut.ChoiceOut"][];
+            /** Placements */
+            placements: components["schemas"]["CatalogueOut.ChoiceOut"][];
             /** Presses */
             presses: components["schemas"]["CatalogueOut.ChoiceOut"][];
             /** Surfaces */
@@ -1034,6 +2481,20 @@ export interface components {
             name: string;
             /** Suits */
             suits: string[];
+        };
+        /**
+         * FaceOut
+         * @description A shipped face.
+         */
+        "CatalogueOut.FaceOut": {
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Kind Name */
+            kind_name: string;
+            /** Name */
+            name: string;
         };
         /**
          * FigureOut
@@ -1058,17 +2519,320 @@ export interface components {
             why: string;
         };
         /**
+         * ElementIn
+         * @description Some entries of a part of a design, to be changed; what is absent stays. Lengths in mm.
+         */
+        ElementIn: {
+            /**
+             * Align
+             * @default null
+             */
+            align?: ("left" | "centre" | "right") | null;
+            /**
+             * Arc
+             * @default null
+             */
+            arc?: number | null;
+            /**
+             * Capitals
+             * @default null
+             */
+            capitals?: boolean | null;
+            /**
+             * Colour
+             * @default null
+             */
+            colour?: string | null;
+            /**
+             * Dash
+             * @default null
+             */
+            dash?: number | null;
+            /**
+             * Edits
+             * @default null
+             */
+            edits?: components["schemas"]["ElementIn.PartEditIn"][] | null;
+            /**
+             * Embolden
+             * @default null
+             */
+            embolden?: number | null;
+            /**
+             * Face
+             * @default null
+             */
+            face?: string | null;
+            /**
+             * Flipped
+             * @default null
+             */
+            flipped?: boolean | null;
+            /**
+             * Gap
+             * @default null
+             */
+            gap?: number | null;
+            /**
+             * Inset
+             * @default null
+             */
+            inset?: number | null;
+            /**
+             * Letter Colours
+             * @default null
+             */
+            letter_colours?: [
+                number,
+                string
+            ][] | null;
+            /**
+             * Letter Gap
+             * @default null
+             */
+            letter_gap?: number | null;
+            /**
+             * Line Gap
+             * @default null
+             */
+            line_gap?: number | null;
+            /** @default null */
+            repeat?: components["schemas"]["ElementIn.RepeatIn"] | null;
+            /**
+             * Runs Off
+             * @default null
+             */
+            runs_off?: boolean | null;
+            /**
+             * Size
+             * @default null
+             */
+            size?: number | null;
+            /**
+             * Sized By
+             * @default null
+             */
+            sized_by?: ("cap" | "width") | null;
+            /**
+             * Style
+             * @default null
+             */
+            style?: ("single" | "double" | "dashed") | null;
+            /**
+             * Text
+             * @default null
+             */
+            text?: string | null;
+            /**
+             * Thickness
+             * @default null
+             */
+            thickness?: number | null;
+            /** @default null */
+            trace?: components["schemas"]["ElementIn.TraceIn"] | null;
+            /**
+             * Turn
+             * @default null
+             */
+            turn?: number | null;
+            /**
+             * Width
+             * @default null
+             */
+            width?: number | null;
+            /**
+             * X
+             * @default null
+             */
+            x?: number | null;
+            /**
+             * Y
+             * @default null
+             */
+            y?: number | null;
+        };
+        /**
+         * PartEditIn
+         * @description What was done with a part of drawn artwork.
+         */
+        "ElementIn.PartEditIn": {
+            /**
+             * Colour
+             * @default null
+             */
+            colour?: string | null;
+            /**
+             * Dropped
+             * @default false
+             */
+            dropped?: boolean;
+            /** Part */
+            part: number;
+        };
+        /**
+         * RepeatIn
+         * @description A part of a design many times over.
+         */
+        "ElementIn.RepeatIn": {
+            /**
+             * Across
+             * @default 3
+             */
+            across?: number;
+            /** Colours */
+            colours?: string[];
+            /**
+             * Down
+             * @default 1
+             */
+            down?: number;
+            /**
+             * Gap Across
+             * @default 10
+             */
+            gap_across?: number;
+            /**
+             * Gap Down
+             * @default 10
+             */
+            gap_down?: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "row" | "grid" | "ring" | "scatter";
+            /**
+             * Radius
+             * @default 100
+             */
+            radius?: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed?: number;
+            /**
+             * Turning
+             * @default true
+             */
+            turning?: boolean;
+        };
+        /**
+         * TraceIn
+         * @description How a picture is traced; a null threshold is found by itself.
+         */
+        "ElementIn.TraceIn": {
+            /**
+             * Corners
+             * @default null
+             */
+            corners?: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ] | null;
+            /**
+             * Despeckle
+             * @default 4
+             */
+            despeckle?: number;
+            /**
+             * Evened
+             * @default true
+             */
+            evened?: boolean;
+            /**
+             * Ink
+             * @default area
+             * @enum {string}
+             */
+            ink?: "area" | "line";
+            /**
+             * Inverted
+             * @default false
+             */
+            inverted?: boolean;
+            /**
+             * Pen
+             * @default null
+             */
+            pen?: number | null;
+            /**
+             * Smooth
+             * @default 0.5
+             */
+            smooth?: number;
+            /**
+             * Threshold
+             * @default null
+             */
+            threshold?: number | null;
+        };
+        /**
+         * FacePreviewOut
+         * @description The maker's own words in another face at the same size: path data in mm, and whether they hold.
+         */
+        FacePreviewOut: {
+            /** Face */
+            face: string;
+            /** Height */
+            height: number;
+            /** Holds */
+            holds: boolean;
+            /** Loose */
+            loose: number;
+            /** Path */
+            path: string;
+            /** Verdict */
+            verdict: string;
+            /** Width */
+            width: number;
+        };
+        /**
          * FatesIn
          * @description What becomes of loose pieces; without numbers, of all of them. A null fate is undecided.
          */
         FatesIn: {
             /** Fate */
-            fate: ("bridge" | "keep" | "leave-out") | null;
+            fate: ("bridge" | "keep" | "leave-out" | "drop") | null;
             /**
              * Numbers
              * @default null
              */
             numbers?: number[] | null;
+        };
+        /**
+         * FindingIn
+         * @description A finding by its key.
+         */
+        FindingIn: {
+            /** Finding */
+            finding: string;
+        };
+        /**
+         * FrameIn
+         * @description A frame to add.
+         */
+        FrameIn: {
+            /**
+             * Style
+             * @default single
+             * @enum {string}
+             */
+            style?: "single" | "double" | "dashed";
         };
         HTTPError: {
             detail?: Record<string, never>;
@@ -1087,10 +2851,20 @@ export interface components {
              */
             border?: number | null;
             /**
+             * Bridge Style
+             * @default null
+             */
+            bridge_style?: ("shortest" | "upright" | "level" | "radial") | null;
+            /**
              * Bridge Width
              * @default null
              */
             bridge_width?: number | null;
+            /**
+             * Bridges Per Piece
+             * @default null
+             */
+            bridges_per_piece?: number | null;
             /**
              * Coats
              * @default null
@@ -1102,10 +2876,20 @@ export interface components {
              */
             copies?: number | null;
             /**
+             * Covered
+             * @default null
+             */
+            covered?: boolean | null;
+            /**
              * Cutter
              * @default null
              */
             cutter?: string | null;
+            /**
+             * Dauber
+             * @default null
+             */
+            dauber?: boolean | null;
             /**
              * Design Width
              * @default null
@@ -1117,6 +2901,21 @@ export interface components {
              */
             due?: string | null;
             /**
+             * Field Colour
+             * @default null
+             */
+            field_colour?: string | null;
+            /**
+             * Mask Order
+             * @default null
+             */
+            mask_order?: string[] | null;
+            /**
+             * Masks
+             * @default null
+             */
+            masks?: ("one" | "each") | null;
+            /**
              * Material
              * @default null
              */
@@ -1126,16 +2925,6 @@ export interface components {
              * @default null
              */
             name?: string | null;
-            /**
-             * Offset X
-             * @default null
-             */
-            offset_x?: number | null;
-            /**
-             * Offset Y
-             * @default null
-             */
-            offset_y?: number | null;
             /**
              * Overlap
              * @default null
@@ -1151,6 +2940,11 @@ export interface components {
              * @default null
              */
             press?: string | null;
+            /**
+             * Reverse
+             * @default null
+             */
+            reverse?: boolean | null;
             /** @default null */
             room?: components["schemas"]["JobIn.RoomIn"] | null;
             /**
@@ -1163,6 +2957,11 @@ export interface components {
              * @default null
              */
             surface?: string | null;
+            /**
+             * Whole Blank
+             * @default null
+             */
+            whole_blank?: boolean | null;
         };
         /**
          * BlankIn
@@ -1170,12 +2969,41 @@ export interface components {
          */
         "JobIn.BlankIn": {
             /**
+             * Base Coat
+             * @default none
+             * @enum {string}
+             */
+            base_coat?: "none" | "under" | "everywhere";
+            /**
+             * Base Colour
+             * @default #f3efe4
+             */
+            base_colour?: string;
+            /**
              * Colour
              * @default #a9814f
              */
             colour?: string;
+            /**
+             * Corner
+             * @default 0
+             */
+            corner?: number;
+            /** @default null */
+            garment?: components["schemas"]["JobIn.GarmentIn"] | null;
+            /**
+             * Heat
+             * @default null
+             */
+            heat?: number | null;
             /** Height */
             height: number;
+            /**
+             * Keeps
+             * @default size
+             * @enum {string}
+             */
+            keeps?: "size" | "margins";
             /**
              * Measured Height
              * @default null
@@ -1187,13 +3015,59 @@ export interface components {
              */
             measured_width?: number | null;
             /**
+             * Outline
+             * @default null
+             */
+            outline?: string | null;
+            /**
+             * Outline Name
+             * @default
+             */
+            outline_name?: string;
+            /**
+             * Rim
+             * @default 0
+             */
+            rim?: number;
+            /**
              * Shape
              * @default rectangle
              * @enum {string}
              */
-            shape?: "rectangle" | "oval";
+            shape?: "rectangle" | "oval" | "outline" | "garment";
             /** Width */
             width: number;
+        };
+        /**
+         * GarmentIn
+         * @description Where a design goes on a garment; null distances follow the table.
+         */
+        "JobIn.GarmentIn": {
+            /**
+             * Across
+             * @default null
+             */
+            across?: number | null;
+            /**
+             * Drop
+             * @default null
+             */
+            drop?: number | null;
+            /**
+             * Placement
+             * @default full-front
+             */
+            placement?: string;
+            /**
+             * Size
+             * @default m
+             */
+            size?: string;
+            /**
+             * Widest
+             * @default null
+             */
+            widest?: number | null;
         };
         /**
          * RoomIn
@@ -1210,10 +3084,13 @@ export interface components {
          * @description A job with all that was reckoned from it.
          */
         JobOut: {
-            /** Artwork Name */
-            artwork_name: string;
+            advice: components["schemas"]["JobOut.AdviceOut"];
+            /** Elements */
+            elements: components["schemas"]["JobOut.ElementOut"][];
             /** Findings */
             findings: components["schemas"]["JobOut.FindingOut"][];
+            /** Gone */
+            gone: number[];
             history: components["schemas"]["JobOut.HistoryOut"];
             /** Id */
             id: number;
@@ -1221,10 +3098,10 @@ export interface components {
             inputs: components["schemas"]["JobOut.InputsOut"];
             /** Label First */
             label_first: string;
-            /** Largest Width */
-            largest_width: number;
             /** Last Coat */
             last_coat: string | null;
+            /** Materials */
+            materials: components["schemas"]["JobOut.MaterialOut"][];
             next_step: components["schemas"]["JobOut.StepOut"] | null;
             /** Peel Closes */
             peel_closes: string | null;
@@ -1233,13 +3110,30 @@ export interface components {
             picture: components["schemas"]["JobOut.PictureOut"];
             /** Pieces */
             pieces: components["schemas"]["JobOut.PieceOut"][];
+            rail: components["schemas"]["JobOut.RailOut"];
             record: components["schemas"]["JobOut.RecordIn"];
+            reuse: components["schemas"]["JobOut.ReuseOut"];
             /** Sheets */
             sheets: components["schemas"]["JobOut.SheetOut"][];
-            /** Smallest Width */
-            smallest_width: number;
             /** Stations */
             stations: components["schemas"]["JobOut.StationOut"][];
+            /** Touch Up Minutes */
+            touch_up_minutes: number;
+            /** Weak */
+            weak: components["schemas"]["JobOut.WeakOut"][];
+        };
+        /**
+         * AdviceOut
+         * @description How many masks to cut for the colours, and why.
+         */
+        "JobOut.AdviceOut": {
+            /**
+             * Masks
+             * @enum {string}
+             */
+            masks: "one" | "each";
+            /** Why */
+            why: string;
         };
         /**
          * BlankIn
@@ -1247,12 +3141,41 @@ export interface components {
          */
         "JobOut.BlankIn": {
             /**
+             * Base Coat
+             * @default none
+             * @enum {string}
+             */
+            base_coat?: "none" | "under" | "everywhere";
+            /**
+             * Base Colour
+             * @default #f3efe4
+             */
+            base_colour?: string;
+            /**
              * Colour
              * @default #a9814f
              */
             colour?: string;
+            /**
+             * Corner
+             * @default 0
+             */
+            corner?: number;
+            /** @default null */
+            garment?: components["schemas"]["JobOut.GarmentIn"] | null;
+            /**
+             * Heat
+             * @default null
+             */
+            heat?: number | null;
             /** Height */
             height: number;
+            /**
+             * Keeps
+             * @default size
+             * @enum {string}
+             */
+            keeps?: "size" | "margins";
             /**
              * Measured Height
              * @default null
@@ -1264,24 +3187,53 @@ export interface components {
              */
             measured_width?: number | null;
             /**
+             * Outline
+             * @default null
+             */
+            outline?: string | null;
+            /**
+             * Outline Name
+             * @default
+             */
+            outline_name?: string;
+            /**
+             * Rim
+             * @default 0
+             */
+            rim?: number;
+            /**
              * Shape
              * @default rectangle
              * @enum {string}
              */
-            shape?: "rectangle" | "oval";
+            shape?: "rectangle" | "oval" | "outline" | "garment";
             /** Width */
             width: number;
+        };
+        /**
+         * BreakEvenOut
+         * @description From so many copies on a material is the cheapest.
+         */
+        "JobOut.BreakEvenOut": {
+            /** Copies */
+            copies: number;
+            /** Material */
+            material: string;
         };
         /**
          * BridgeOut
          * @description A bridge.
          */
         "JobOut.BridgeOut": {
+            /** By Hand */
+            by_hand: boolean;
             /** End */
             end: [
                 number,
                 number
             ];
+            /** Index */
+            index: number;
             /** Length */
             length: number;
             /** Path */
@@ -1295,6 +3247,23 @@ export interface components {
             ];
             /** To */
             to: number;
+            /** Width */
+            width: number;
+        };
+        /**
+         * CollarOut
+         * @description A garment's guide: the middle of the collar seam, and where top and middle of a design go.
+         */
+        "JobOut.CollarOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Middle */
+            middle: number;
+            /** Top */
+            top: number;
         };
         /**
          * ColourOut
@@ -1307,8 +3276,79 @@ export interface components {
             path: string;
         };
         /**
+         * CostLineOut
+         * @description What a copy costs with a material, for 1 copy, 2, 3 and so on.
+         */
+        "JobOut.CostLineOut": {
+            /** Costs */
+            costs: number[];
+            /** Key */
+            key: string;
+        };
+        /**
+         * ElementOut
+         * @description A part of a design in its place on the blank; `width` and `height` before it is turned.
+         */
+        "JobOut.ElementOut": {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Colour */
+            colour: string | null;
+            /** Colour Name */
+            colour_name: string | null;
+            /** Copies */
+            copies: number;
+            /** Corners */
+            corners: [
+                number,
+                number
+            ][];
+            /** Edits */
+            edits: components["schemas"]["JobOut.PartEditIn"][];
+            /** Embolden */
+            embolden: number;
+            /** Flipped */
+            flipped: boolean;
+            frame: components["schemas"]["JobOut.FrameOut"] | null;
+            /** Height */
+            height: number;
+            /** Id */
+            id: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "words" | "drawn" | "traced" | "frame";
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: components["schemas"]["JobOut.PartOut"][];
+            /** Parts More */
+            parts_more: number;
+            /** Path */
+            path: string;
+            repeat: components["schemas"]["JobOut.RepeatIn"] | null;
+            /** Runs Off */
+            runs_off: boolean;
+            trace: components["schemas"]["JobOut.TraceOut"] | null;
+            /** Turn */
+            turn: number;
+            /** Width */
+            width: number;
+            words: components["schemas"]["JobOut.WordsOut"] | null;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
          * FindingOut
-         * @description Something to know before cutting.
+         * @description Something to know before cutting; `key` names it as long as the design stays as it is.
          */
         "JobOut.FindingOut": {
             /** At */
@@ -1318,6 +3358,10 @@ export interface components {
             ] | null;
             /** Code */
             code: string;
+            /** Element */
+            element: number | null;
+            /** Key */
+            key: string;
             /** Limit */
             limit: number | null;
             /** Measured */
@@ -1331,6 +3375,66 @@ export interface components {
              * @enum {string}
              */
             severity: "stop" | "warn" | "note";
+        };
+        /**
+         * FrameOut
+         * @description A frame along the blank's edge.
+         */
+        "JobOut.FrameOut": {
+            /** Dash */
+            dash: number;
+            /** Gap */
+            gap: number;
+            /** Inset */
+            inset: number;
+            /**
+             * Style
+             * @enum {string}
+             */
+            style: "single" | "double" | "dashed";
+            /** Thickness */
+            thickness: number;
+        };
+        /**
+         * GarmentIn
+         * @description Where a design goes on a garment; null distances follow the table.
+         */
+        "JobOut.GarmentIn": {
+            /**
+             * Across
+             * @default null
+             */
+            across?: number | null;
+            /**
+             * Drop
+             * @default null
+             */
+            drop?: number | null;
+            /**
+             * Placement
+             * @default full-front
+             */
+            placement?: string;
+            /**
+             * Size
+             * @default m
+             */
+            size?: string;
+            /**
+             * Widest
+             * @default null
+             */
+            widest?: number | null;
+        };
+        /**
+         * GuideOut
+         * @description A line to snap to, mm on the blank; null for the blank's own.
+         */
+        "JobOut.GuideOut": {
+            /** At */
+            at: number;
+            /** Element */
+            element: number | null;
         };
         /**
          * HistoryOut
@@ -1353,6 +3457,8 @@ export interface components {
             bridge_width: number;
             /** Coats */
             coats: number;
+            /** Heat */
+            heat: number | null;
             /** Overlap */
             overlap: number;
         };
@@ -1364,37 +3470,140 @@ export interface components {
             blank: components["schemas"]["JobOut.BlankIn"];
             /** Border */
             border: number | null;
+            /**
+             * Bridge Style
+             * @enum {string}
+             */
+            bridge_style: "shortest" | "upright" | "level" | "radial";
             /** Bridge Width */
             bridge_width: number | null;
+            /** Bridges Per Piece */
+            bridges_per_piece: number | null;
             /** Coats */
             coats: number | null;
             /** Copies */
             copies: number;
+            /** Covered */
+            covered: boolean;
             /** Cutter */
             cutter: string;
-            /** Design Width */
-            design_width: number;
+            /** Dauber */
+            dauber: boolean;
             /** Due */
             due: string | null;
+            /** Field Colour */
+            field_colour: string;
+            /** Mask Order */
+            mask_order: string[];
+            /**
+             * Masks
+             * @enum {string}
+             */
+            masks: "one" | "each";
             /** Material */
             material: string;
             /** Name */
             name: string;
-            /** Offset X */
-            offset_x: number;
-            /** Offset Y */
-            offset_y: number;
             /** Overlap */
             overlap: number | null;
             /** Paint */
             paint: string;
             /** Press */
             press: string;
+            /** Reverse */
+            reverse: boolean;
             room: components["schemas"]["JobOut.RoomIn"];
             /** Seen Through */
             seen_through: boolean;
             /** Surface */
             surface: string;
+            /** Whole Blank */
+            whole_blank: boolean;
+        };
+        /**
+         * LeastOut
+         * @description The width from which one measure of a design holds.
+         */
+        "JobOut.LeastOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Limit */
+            limit: number;
+            /**
+             * Measure
+             * @enum {string}
+             */
+            measure: "stroke" | "web" | "part" | "letter";
+            /** Measured */
+            measured: number;
+            /** Width */
+            width: number;
+        };
+        /**
+         * MaskOut
+         * @description One mask as it lies on the blank, mm.
+         */
+        "JobOut.MaskOut": {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Bridged Area */
+            bridged_area: number;
+            /** Bridges */
+            bridges: components["schemas"]["JobOut.BridgeOut"][];
+            /** Colour */
+            colour: string | null;
+            /** Frame */
+            frame: string;
+            /** Is Reverse */
+            is_reverse: boolean;
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            /** Patches */
+            patches: components["schemas"]["JobOut.PatchOut"][];
+            /** Pins */
+            pins: components["schemas"]["JobOut.PinOut"][];
+            /** Placements */
+            placements: components["schemas"]["JobOut.PlacementOut"][];
+            /** Placing */
+            placing: number[];
+        };
+        /**
+         * MaterialOut
+         * @description A mask material held against the job: what rules it out, else what a copy costs in money and minutes.
+         */
+        "JobOut.MaterialOut": {
+            /** Cost */
+            cost: number;
+            /** Excluded */
+            excluded: string[];
+            /** Fits */
+            fits: boolean;
+            /** Key */
+            key: string;
+            /** Minutes */
+            minutes: number;
+            /** Name */
+            name: string;
+            /** Sheets */
+            sheets: number;
+            /** Small */
+            small: number;
+            /** Uses */
+            uses: number;
+            /** Wash Every */
+            wash_every: number | null;
+            /** Weak */
+            weak: number;
         };
         /**
          * NearestOut
@@ -1417,6 +3626,47 @@ export interface components {
             to: number;
         };
         /**
+         * PartEditIn
+         * @description What was done with a part of drawn artwork.
+         */
+        "JobOut.PartEditIn": {
+            /**
+             * Colour
+             * @default null
+             */
+            colour?: string | null;
+            /**
+             * Dropped
+             * @default false
+             */
+            dropped?: boolean;
+            /** Part */
+            part: number;
+        };
+        /**
+         * PartOut
+         * @description A connected shape of drawn artwork; its place on the blank.
+         */
+        "JobOut.PartOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Colour */
+            colour: string;
+            /** Dropped */
+            dropped: boolean;
+            /** Groups */
+            groups: string[];
+            /** Number */
+            number: number;
+            /** Own Colour */
+            own_colour: string;
+            /** Too Fine */
+            too_fine: boolean;
+        };
+        /**
          * PatchOut
          * @description A sheet's place on the blank.
          */
@@ -1433,21 +3683,30 @@ export interface components {
         };
         /**
          * PictureOut
-         * @description The picture of the blank, as path data in mm from its top left.
+         * @description The picture of the blank.
          */
         "JobOut.PictureOut": {
+            /** Aligned */
+            aligned: boolean;
+            /** Base */
+            base: string;
+            /** Base Colour */
+            base_colour: string;
             /** Blank Colour */
             blank_colour: string;
-            /** Bridges */
-            bridges: components["schemas"]["JobOut.BridgeOut"][];
+            collar: components["schemas"]["JobOut.CollarOut"] | null;
             /** Colours */
             colours: components["schemas"]["JobOut.ColourOut"][];
-            /** Frame */
-            frame: string;
+            /** Field Colour */
+            field_colour: string | null;
+            /** Guides X */
+            guides_x: components["schemas"]["JobOut.GuideOut"][];
+            /** Guides Y */
+            guides_y: components["schemas"]["JobOut.GuideOut"][];
             /** Height */
             height: number;
             /** Margin */
-            margin: number;
+            margin: string;
             /** Mask Box */
             mask_box: [
                 number,
@@ -1455,6 +3714,14 @@ export interface components {
                 number,
                 number
             ];
+            /** Mask Colour */
+            mask_colour: string;
+            /** Masks */
+            masks: components["schemas"]["JobOut.MaskOut"][];
+            /** Outline */
+            outline: string;
+            /** Overhang */
+            overhang: string;
             /** Painted Box */
             painted_box: [
                 number,
@@ -1462,17 +3729,8 @@ export interface components {
                 number,
                 number
             ];
-            /** Patches */
-            patches: components["schemas"]["JobOut.PatchOut"][];
-            /** Pins */
-            pins: components["schemas"]["JobOut.PinOut"][];
-            /** Placements */
-            placements: components["schemas"]["JobOut.PlacementOut"][];
-            /**
-             * Shape
-             * @enum {string}
-             */
-            shape: "rectangle" | "oval";
+            /** Rim */
+            rim: number;
             /** Width */
             width: number;
         };
@@ -1495,21 +3753,29 @@ export interface components {
                 number,
                 number
             ];
+            /** Bridges */
+            bridges: number;
             /** Calls */
             calls: {
                 [key: string]: string;
             };
             /** Fate */
-            fate: ("bridge" | "keep" | "leave-out") | null;
+            fate: ("bridge" | "keep" | "leave-out" | "drop") | null;
+            /** Is Here */
+            is_here: boolean;
             /** Is Kept */
             is_kept: boolean;
             /** Least */
             least: number;
-            nearest: components["schemas"]["JobOut.NearestOut"];
+            /** Mask */
+            mask: number;
+            nearest: components["schemas"]["JobOut.NearestOut"] | null;
             /** Number */
             number: number;
             /** Path */
             path: string;
+            /** Where */
+            where: string;
         };
         /**
          * PinOut
@@ -1542,6 +3808,30 @@ export interface components {
             number: number;
         };
         /**
+         * RailOut
+         * @description Widths at which something changes.
+         */
+        "JobOut.RailOut": {
+            /** Edge */
+            edge: number;
+            /** Fixed */
+            fixed: boolean;
+            /** High */
+            high: number;
+            /** Least */
+            least: components["schemas"]["JobOut.LeastOut"][];
+            /** Low */
+            low: number;
+            /** Margin */
+            margin: number;
+            /** Smallest */
+            smallest: number;
+            /** Steps */
+            steps: components["schemas"]["JobOut.SheetStepOut"][];
+            /** Width */
+            width: number;
+        };
+        /**
          * RecordIn
          * @description What really happened.
          */
@@ -1565,6 +3855,66 @@ export interface components {
              * @default null
              */
             paint_ml?: number | null;
+        };
+        /**
+         * RepeatIn
+         * @description A part of a design many times over.
+         */
+        "JobOut.RepeatIn": {
+            /**
+             * Across
+             * @default 3
+             */
+            across?: number;
+            /** Colours */
+            colours?: string[];
+            /**
+             * Down
+             * @default 1
+             */
+            down?: number;
+            /**
+             * Gap Across
+             * @default 10
+             */
+            gap_across?: number;
+            /**
+             * Gap Down
+             * @default 10
+             */
+            gap_down?: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "row" | "grid" | "ring" | "scatter";
+            /**
+             * Radius
+             * @default 100
+             */
+            radius?: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed?: number;
+            /**
+             * Turning
+             * @default true
+             */
+            turning?: boolean;
+        };
+        /**
+         * ReuseOut
+         * @description What a copy costs by the number of copies.
+         */
+        "JobOut.ReuseOut": {
+            /** Break Even */
+            break_even: components["schemas"]["JobOut.BreakEvenOut"][];
+            /** Copies */
+            copies: number[];
+            /** Lines */
+            lines: components["schemas"]["JobOut.CostLineOut"][];
         };
         /**
          * RoomIn
@@ -1627,6 +3977,16 @@ export interface components {
             windows: number;
         };
         /**
+         * SheetStepOut
+         * @description Up to this width so many sheets do.
+         */
+        "JobOut.SheetStepOut": {
+            /** Sheets */
+            sheets: number;
+            /** Width */
+            width: number;
+        };
+        /**
          * StationOut
          * @description A station as it stands.
          */
@@ -1662,12 +4022,883 @@ export interface components {
             detail: string;
             /** Done At */
             done_at: string | null;
+            /** Mask */
+            mask: number;
             /** Minutes */
             minutes: number | null;
+            /** Numbers */
+            numbers: number[];
             /** Station */
             station: string;
             /** Title */
             title: string;
+        };
+        /**
+         * TraceOut
+         * @description How a picture is traced, with what is in force.
+         */
+        "JobOut.TraceOut": {
+            /**
+             * Corners
+             * @default null
+             */
+            corners?: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ] | null;
+            /**
+             * Despeckle
+             * @default 4
+             */
+            despeckle?: number;
+            /**
+             * Evened
+             * @default true
+             */
+            evened?: boolean;
+            /** Found Threshold */
+            found_threshold: number;
+            /**
+             * Ink
+             * @default area
+             * @enum {string}
+             */
+            ink?: "area" | "line";
+            /**
+             * Inverted
+             * @default false
+             */
+            inverted?: boolean;
+            /**
+             * Pen
+             * @default null
+             */
+            pen?: number | null;
+            /** Points */
+            points: number;
+            /**
+             * Smooth
+             * @default 0.5
+             */
+            smooth?: number;
+            /**
+             * Threshold
+             * @default null
+             */
+            threshold?: number | null;
+        };
+        /**
+         * WeakOut
+         * @description A neck or a tongue of the mask, in mm on the blank; the way to dab along a tongue.
+         */
+        "JobOut.WeakOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "neck" | "tongue";
+            /** Length */
+            length: number;
+            /** Limit */
+            limit: number;
+            /** Mask */
+            mask: number;
+            /** Message */
+            message: string;
+            /** Path */
+            path: [
+                number,
+                number
+            ][];
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "stop" | "warn" | "note";
+            /** Tip */
+            tip: [
+                number,
+                number
+            ] | null;
+            /** Toward */
+            toward: [
+                number,
+                number
+            ] | null;
+            /** Width */
+            width: number;
+        };
+        /**
+         * WordsOut
+         * @description Words as set.
+         */
+        "JobOut.WordsOut": {
+            /**
+             * Align
+             * @enum {string}
+             */
+            align: "left" | "centre" | "right";
+            /** Arc */
+            arc: number | null;
+            /** Cap Height */
+            cap_height: number;
+            /** Capitals */
+            capitals: boolean;
+            /** Face */
+            face: string;
+            /** Letter Colours */
+            letter_colours: [
+                number,
+                string
+            ][];
+            /** Letter Gap */
+            letter_gap: number;
+            /** Line Gap */
+            line_gap: number;
+            /** Missing */
+            missing: string[];
+            /** Size */
+            size: number;
+            /**
+             * Sized By
+             * @enum {string}
+             */
+            sized_by: "cap" | "width";
+            /** Text */
+            text: string;
+            /** Usual Arc */
+            usual_arc: number;
+        };
+        /**
+         * KeepBlankIn
+         * @description A name for the library.
+         */
+        KeepBlankIn: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * LookIn
+         * @description A change to look at without keeping it: another width of the design, or entries of one of its parts.
+         */
+        LookIn: {
+            /**
+             * Design Width
+             * @default null
+             */
+            design_width?: number | null;
+            /**
+             * Element
+             * @default null
+             */
+            element?: number | null;
+            /** @default null */
+            entries?: components["schemas"]["LookIn.ElementIn"] | null;
+        };
+        /**
+         * ElementIn
+         * @description Some entries of a part of a design, to be changed; what is absent stays. Lengths in mm.
+         */
+        "LookIn.ElementIn": {
+            /**
+             * Align
+             * @default null
+             */
+            align?: ("left" | "centre" | "right") | null;
+            /**
+             * Arc
+             * @default null
+             */
+            arc?: number | null;
+            /**
+             * Capitals
+             * @default null
+             */
+            capitals?: boolean | null;
+            /**
+             * Colour
+             * @default null
+             */
+            colour?: string | null;
+            /**
+             * Dash
+             * @default null
+             */
+            dash?: number | null;
+            /**
+             * Edits
+             * @default null
+             */
+            edits?: components["schemas"]["LookIn.PartEditIn"][] | null;
+            /**
+             * Embolden
+             * @default null
+             */
+            embolden?: number | null;
+            /**
+             * Face
+             * @default null
+             */
+            face?: string | null;
+            /**
+             * Flipped
+             * @default null
+             */
+            flipped?: boolean | null;
+            /**
+             * Gap
+             * @default null
+             */
+            gap?: number | null;
+            /**
+             * Inset
+             * @default null
+             */
+            inset?: number | null;
+            /**
+             * Letter Colours
+             * @default null
+             */
+            letter_colours?: [
+                number,
+                string
+            ][] | null;
+            /**
+             * Letter Gap
+             * @default null
+             */
+            letter_gap?: number | null;
+            /**
+             * Line Gap
+             * @default null
+             */
+            line_gap?: number | null;
+            /** @default null */
+            repeat?: components["schemas"]["LookIn.RepeatIn"] | null;
+            /**
+             * Runs Off
+             * @default null
+             */
+            runs_off?: boolean | null;
+            /**
+             * Size
+             * @default null
+             */
+            size?: number | null;
+            /**
+             * Sized By
+             * @default null
+             */
+            sized_by?: ("cap" | "width") | null;
+            /**
+             * Style
+             * @default null
+             */
+            style?: ("single" | "double" | "dashed") | null;
+            /**
+             * Text
+             * @default null
+             */
+            text?: string | null;
+            /**
+             * Thickness
+             * @default null
+             */
+            thickness?: number | null;
+            /** @default null */
+            trace?: components["schemas"]["LookIn.TraceIn"] | null;
+            /**
+             * Turn
+             * @default null
+             */
+            turn?: number | null;
+            /**
+             * Width
+             * @default null
+             */
+            width?: number | null;
+            /**
+             * X
+             * @default null
+             */
+            x?: number | null;
+            /**
+             * Y
+             * @default null
+             */
+            y?: number | null;
+        };
+        /**
+         * PartEditIn
+         * @description What was done with a part of drawn artwork.
+         */
+        "LookIn.PartEditIn": {
+            /**
+             * Colour
+             * @default null
+             */
+            colour?: string | null;
+            /**
+             * Dropped
+             * @default false
+             */
+            dropped?: boolean;
+            /** Part */
+            part: number;
+        };
+        /**
+         * RepeatIn
+         * @description A part of a design many times over.
+         */
+        "LookIn.RepeatIn": {
+            /**
+             * Across
+             * @default 3
+             */
+            across?: number;
+            /** Colours */
+            colours?: string[];
+            /**
+             * Down
+             * @default 1
+             */
+            down?: number;
+            /**
+             * Gap Across
+             * @default 10
+             */
+            gap_across?: number;
+            /**
+             * Gap Down
+             * @default 10
+             */
+            gap_down?: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "row" | "grid" | "ring" | "scatter";
+            /**
+             * Radius
+             * @default 100
+             */
+            radius?: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed?: number;
+            /**
+             * Turning
+             * @default true
+             */
+            turning?: boolean;
+        };
+        /**
+         * TraceIn
+         * @description How a picture is traced; a null threshold is found by itself.
+         */
+        "LookIn.TraceIn": {
+            /**
+             * Corners
+             * @default null
+             */
+            corners?: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ] | null;
+            /**
+             * Despeckle
+             * @default 4
+             */
+            despeckle?: number;
+            /**
+             * Evened
+             * @default true
+             */
+            evened?: boolean;
+            /**
+             * Ink
+             * @default area
+             * @enum {string}
+             */
+            ink?: "area" | "line";
+            /**
+             * Inverted
+             * @default false
+             */
+            inverted?: boolean;
+            /**
+             * Pen
+             * @default null
+             */
+            pen?: number | null;
+            /**
+             * Smooth
+             * @default 0.5
+             */
+            smooth?: number;
+            /**
+             * Threshold
+             * @default null
+             */
+            threshold?: number | null;
+        };
+        /**
+         * LookOut
+         * @description What a design would look like after a change that is not kept.
+         */
+        LookOut: {
+            /** Elements */
+            elements: components["schemas"]["LookOut.ElementOut"][];
+            /** Findings */
+            findings: components["schemas"]["LookOut.FindingOut"][];
+            picture: components["schemas"]["LookOut.DesignPictureOut"];
+            rail: components["schemas"]["LookOut.RailOut"];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "stop" | "warn" | "ready" | "done";
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * ColourOut
+         * @description What is painted in one colour.
+         */
+        "LookOut.ColourOut": {
+            /** Colour */
+            colour: string;
+            /** Path */
+            path: string;
+        };
+        /**
+         * DesignPictureOut
+         * @description A design on its blank, as path data in mm from the blank's top left.
+         */
+        "LookOut.DesignPictureOut": {
+            /** Colours */
+            colours: components["schemas"]["LookOut.ColourOut"][];
+            /** Overhang */
+            overhang: string;
+            /** Painted Box */
+            painted_box: [
+                number,
+                number,
+                number,
+                number
+            ];
+        };
+        /**
+         * ElementOut
+         * @description A part of a design in its place on the blank; `width` and `height` before it is turned.
+         */
+        "LookOut.ElementOut": {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Colour */
+            colour: string | null;
+            /** Colour Name */
+            colour_name: string | null;
+            /** Copies */
+            copies: number;
+            /** Corners */
+            corners: [
+                number,
+                number
+            ][];
+            /** Edits */
+            edits: components["schemas"]["LookOut.PartEditIn"][];
+            /** Embolden */
+            embolden: number;
+            /** Flipped */
+            flipped: boolean;
+            frame: components["schemas"]["LookOut.FrameOut"] | null;
+            /** Height */
+            height: number;
+            /** Id */
+            id: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "words" | "drawn" | "traced" | "frame";
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: components["schemas"]["LookOut.PartOut"][];
+            /** Parts More */
+            parts_more: number;
+            /** Path */
+            path: string;
+            repeat: components["schemas"]["LookOut.RepeatIn"] | null;
+            /** Runs Off */
+            runs_off: boolean;
+            trace: components["schemas"]["LookOut.TraceOut"] | null;
+            /** Turn */
+            turn: number;
+            /** Width */
+            width: number;
+            words: components["schemas"]["LookOut.WordsOut"] | null;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * FindingOut
+         * @description Something to know before cutting; `key` names it as long as the design stays as it is.
+         */
+        "LookOut.FindingOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ] | null;
+            /** Code */
+            code: string;
+            /** Element */
+            element: number | null;
+            /** Key */
+            key: string;
+            /** Limit */
+            limit: number | null;
+            /** Measured */
+            measured: number | null;
+            /** Message */
+            message: string;
+            /** Piece */
+            piece: number | null;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "stop" | "warn" | "note";
+        };
+        /**
+         * FrameOut
+         * @description A frame along the blank's edge.
+         */
+        "LookOut.FrameOut": {
+            /** Dash */
+            dash: number;
+            /** Gap */
+            gap: number;
+            /** Inset */
+            inset: number;
+            /**
+             * Style
+             * @enum {string}
+             */
+            style: "single" | "double" | "dashed";
+            /** Thickness */
+            thickness: number;
+        };
+        /**
+         * LeastOut
+         * @description The width from which one measure of a design holds.
+         */
+        "LookOut.LeastOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Limit */
+            limit: number;
+            /**
+             * Measure
+             * @enum {string}
+             */
+            measure: "stroke" | "web" | "part" | "letter";
+            /** Measured */
+            measured: number;
+            /** Width */
+            width: number;
+        };
+        /**
+         * PartEditIn
+         * @description What was done with a part of drawn artwork.
+         */
+        "LookOut.PartEditIn": {
+            /**
+             * Colour
+             * @default null
+             */
+            colour?: string | null;
+            /**
+             * Dropped
+             * @default false
+             */
+            dropped?: boolean;
+            /** Part */
+            part: number;
+        };
+        /**
+         * PartOut
+         * @description A connected shape of drawn artwork; its place on the blank.
+         */
+        "LookOut.PartOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Colour */
+            colour: string;
+            /** Dropped */
+            dropped: boolean;
+            /** Groups */
+            groups: string[];
+            /** Number */
+            number: number;
+            /** Own Colour */
+            own_colour: string;
+            /** Too Fine */
+            too_fine: boolean;
+        };
+        /**
+         * RailOut
+         * @description Widths at which something changes.
+         */
+        "LookOut.RailOut": {
+            /** Edge */
+            edge: number;
+            /** Fixed */
+            fixed: boolean;
+            /** High */
+            high: number;
+            /** Least */
+            least: components["schemas"]["LookOut.LeastOut"][];
+            /** Low */
+            low: number;
+            /** Margin */
+            margin: number;
+            /** Smallest */
+            smallest: number;
+            /** Steps */
+            steps: components["schemas"]["LookOut.SheetStepOut"][];
+            /** Width */
+            width: number;
+        };
+        /**
+         * RepeatIn
+         * @description A part of a design many times over.
+         */
+        "LookOut.RepeatIn": {
+            /**
+             * Across
+             * @default 3
+             */
+            across?: number;
+            /** Colours */
+            colours?: string[];
+            /**
+             * Down
+             * @default 1
+             */
+            down?: number;
+            /**
+             * Gap Across
+             * @default 10
+             */
+            gap_across?: number;
+            /**
+             * Gap Down
+             * @default 10
+             */
+            gap_down?: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "row" | "grid" | "ring" | "scatter";
+            /**
+             * Radius
+             * @default 100
+             */
+            radius?: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed?: number;
+            /**
+             * Turning
+             * @default true
+             */
+            turning?: boolean;
+        };
+        /**
+         * SheetStepOut
+         * @description Up to this width so many sheets do.
+         */
+        "LookOut.SheetStepOut": {
+            /** Sheets */
+            sheets: number;
+            /** Width */
+            width: number;
+        };
+        /**
+         * TraceOut
+         * @description How a picture is traced, with what is in force.
+         */
+        "LookOut.TraceOut": {
+            /**
+             * Corners
+             * @default null
+             */
+            corners?: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ] | null;
+            /**
+             * Despeckle
+             * @default 4
+             */
+            despeckle?: number;
+            /**
+             * Evened
+             * @default true
+             */
+            evened?: boolean;
+            /** Found Threshold */
+            found_threshold: number;
+            /**
+             * Ink
+             * @default area
+             * @enum {string}
+             */
+            ink?: "area" | "line";
+            /**
+             * Inverted
+             * @default false
+             */
+            inverted?: boolean;
+            /**
+             * Pen
+             * @default null
+             */
+            pen?: number | null;
+            /** Points */
+            points: number;
+            /**
+             * Smooth
+             * @default 0.5
+             */
+            smooth?: number;
+            /**
+             * Threshold
+             * @default null
+             */
+            threshold?: number | null;
+        };
+        /**
+         * WordsOut
+         * @description Words as set.
+         */
+        "LookOut.WordsOut": {
+            /**
+             * Align
+             * @enum {string}
+             */
+            align: "left" | "centre" | "right";
+            /** Arc */
+            arc: number | null;
+            /** Cap Height */
+            cap_height: number;
+            /** Capitals */
+            capitals: boolean;
+            /** Face */
+            face: string;
+            /** Letter Colours */
+            letter_colours: [
+                number,
+                string
+            ][];
+            /** Letter Gap */
+            letter_gap: number;
+            /** Line Gap */
+            line_gap: number;
+            /** Missing */
+            missing: string[];
+            /** Size */
+            size: number;
+            /**
+             * Sized By
+             * @enum {string}
+             */
+            sized_by: "cap" | "width";
+            /** Text */
+            text: string;
+            /** Usual Arc */
+            usual_arc: number;
+        };
+        /**
+         * PiecesIn
+         * @description Some loose pieces, all when not given.
+         */
+        PiecesIn: {
+            /**
+             * Numbers
+             * @default null
+             */
+            numbers?: number[] | null;
         };
         /**
          * RecordIn
@@ -1695,6 +4926,36 @@ export interface components {
             paint_ml?: number | null;
         };
         /**
+         * RemediesOut
+         * @description What can be done about a finding.
+         */
+        RemediesOut: {
+            /** Remedies */
+            remedies: components["schemas"]["RemediesOut.RemedyOut"][];
+        };
+        /**
+         * RemedyOut
+         * @description A change that was tried and helps.
+         */
+        "RemediesOut.RemedyOut": {
+            /** Code */
+            code: string;
+            /** Consequence */
+            consequence: string;
+            /** Label */
+            label: string;
+        };
+        /**
+         * RemedyIn
+         * @description A finding by its key, and one of its remedies.
+         */
+        RemedyIn: {
+            /** Finding */
+            finding: string;
+            /** Remedy */
+            remedy: string;
+        };
+        /**
          * TickIn
          * @description A step done, or not after all.
          */
@@ -1711,6 +4972,19 @@ export interface components {
                 };
             };
             message?: string;
+        };
+        /**
+         * WordsIn
+         * @description Words to add.
+         */
+        WordsIn: {
+            /**
+             * Face
+             * @default archivo-black
+             */
+            face?: string;
+            /** Text */
+            text: string;
         };
     };
     responses: never;

@@ -1,10 +1,24 @@
 <script lang="ts">
-  import type { Call, Finding, Picture, Piece, Unit } from '../api/client';
+  import type {
+    Bridge,
+    BridgeMove,
+    Call,
+    Finding,
+    Part,
+    Picture,
+    Piece,
+    Unit,
+    WeakPlace,
+  } from '../api/client';
   import { showLength } from '../units';
   import type { Layers } from './layers';
+  import BridgeHandles from './BridgeHandles.svelte';
+  import MaskLayer from './MaskLayer.svelte';
+  import PartHandles from './PartHandles.svelte';
   import PieceMark from './PieceMark.svelte';
   import Rule from './Rule.svelte';
   import { spread } from './spread';
+  import WeakMarks from './WeakMarks.svelte';
 
   interface Props {
     picture: Picture;
@@ -15,10 +29,57 @@
     /** Pieces that answered this roll-call are marked. */
     call?: Call | null;
     lifeSize?: boolean;
+    /** How many times larger than what fits. */
+    zoom?: number;
+    /** Number of the mask that is shown. */
+    mask?: number;
+    weak?: WeakPlace[];
+    /** How much of the mask is peeled back from the left, 0 to 1: the print is seen there. */
+    peeled?: number;
+    /** A bridge in the hand, as it would stand. */
+    hand?: Bridge | null;
+    ongrip?: (held: boolean) => void;
+    ondrag?: (move: BridgeMove) => void;
+    onput?: (move: BridgeMove) => void;
     selected?: number | null;
     onselect?: (number: number) => void;
+    parts?: Part[];
+    /** Number of the part of the design that is chosen. */
+    part?: number | null;
+    others?: number[];
+    onpart?: (id: number, more: boolean) => void;
+    onmove?: (id: number, x: number, y: number) => void;
+    /** Key of the finding that is looked at. */
+    finding?: string | null;
+    /** A place that is pointed at. */
+    spot?: [number, number] | null;
   }
-  const { picture, pieces, findings, unit, layers, call, lifeSize, selected, onselect }: Props = $props();
+  const {
+    picture,
+    pieces,
+    findings,
+    unit,
+    layers,
+    call,
+    lifeSize = false,
+    zoom = 1,
+    mask: shown = 1,
+    weak = [],
+    peeled = 0,
+    hand = null,
+    ongrip,
+    ondrag,
+    onput,
+    selected = null,
+    onselect,
+    parts = [],
+    part = null,
+    others = [],
+    onpart,
+    onmove,
+    finding: lookedAt = null,
+    spot = null,
+  }: Props = $props();
 
   const RULE = 44;
   const EDGE = 14;
@@ -40,14 +101,41 @@
   const scale = $derived(
     lifeSize
       ? LIFE
-      : Math.max(0.05, Math.min((roomWide - RULE - EDGE) / box.w, (roomHigh - RULE - EDGE) / box.h)),
+      : zoom * Math.max(0.05, Math.min((roomWide - RULE - EDGE) / box.w, (roomHigh - RULE - EDGE) / box.h)),
+  );
+  const scrolls = $derived(lifeSize || zoom > 1);
+  const mask = $derived(picture.masks.find((one) => one.number === shown) ?? picture.masks[0]);
+  const own = $derived(pieces.filter((piece) => piece.mask === shown));
+  const peeledTo = $derived(mask ? mask.box[0] + peeled * (mask.box[2] - mask.box[0]) : 0);
+  const marked = $derived(
+    weak.filter((place) => place.mask === shown && (layers.weak === 'all' || place.kind === 'tongue')),
   );
   const wide = $derived(RULE + box.w * scale + EDGE);
   const high = $derived(RULE + box.h * scale + EDGE);
-  const left = $derived((lifeSize ? RULE : Math.max(RULE, (roomWide - box.w * scale) / 2)) - box.x * scale);
-  const top = $derived((lifeSize ? RULE : Math.max(RULE, (roomHigh - box.h * scale) / 2)) - box.y * scale);
+  const left = $derived((scrolls ? RULE : Math.max(RULE, (roomWide - box.w * scale) / 2)) - box.x * scale);
+  const top = $derived((scrolls ? RULE : Math.max(RULE, (roomHigh - box.h * scale) / 2)) - box.y * scale);
   const px = (mm: number) => mm * scale;
-  const numbered = $derived(layers.numbers === 'kept' ? pieces.filter((piece) => piece.is_kept) : pieces);
+
+  let frame = $state<HTMLDivElement>();
+  /** What of the ground is in the middle of the view, mm, so that it stays there when the scale changes. */
+  let middle = { x: NaN, y: NaN };
+  function keep(): void {
+    if (!frame) return;
+    middle = {
+      x: (frame.scrollLeft + frame.clientWidth / 2 - left) / scale,
+      y: (frame.scrollTop + frame.clientHeight / 2 - top) / scale,
+    };
+  }
+  $effect(() => {
+    if (!frame || !scrolls) return;
+    const chosen = pieces.find((piece) => piece.number === selected)?.anchor;
+    const [x, y] = chosen ?? [
+      Number.isNaN(middle.x) ? box.x + box.w / 2 : middle.x,
+      Number.isNaN(middle.y) ? box.y + box.h / 2 : middle.y,
+    ];
+    frame.scrollTo({ left: left + px(x) - frame.clientWidth / 2, top: top + px(y) - frame.clientHeight / 2 });
+  });
+  const numbered = $derived(layers.numbers === 'kept' ? own.filter((piece) => piece.is_kept) : own);
   const APART = 23;
   const places = $derived(
     spread(
@@ -56,12 +144,20 @@
     ),
   );
   const painted = $derived(picture.painted_box);
+  const ground = $derived(picture.base ? picture.base_colour : picture.blank_colour);
 </script>
 
-<div class="frame" class:scrolls={lifeSize} bind:clientWidth={roomWide} bind:clientHeight={roomHigh}>
+<div
+  class="frame"
+  class:scrolls
+  bind:this={frame}
+  onscroll={keep}
+  bind:clientWidth={roomWide}
+  bind:clientHeight={roomHigh}
+>
   <svg
-    width={lifeSize ? wide : roomWide}
-    height={lifeSize ? high : roomHigh}
+    width={scrolls ? wide : roomWide}
+    height={scrolls ? high : roomHigh}
     role="group"
     aria-label="The blank at true scale, {showLength(picture.width, unit)} by {showLength(
       picture.height,
@@ -88,47 +184,41 @@
       <Rule length={picture.width} {scale} {unit} />
       <Rule length={picture.height} {scale} {unit} upright />
       <g transform="scale({scale})">
-        {#if picture.shape === 'oval'}
-          <ellipse
-            class="blank"
-            fill={picture.blank_colour}
-            cx={picture.width / 2}
-            cy={picture.height / 2}
-            rx={picture.width / 2}
-            ry={picture.height / 2}
-          />
-        {:else}
-          <rect
-            class="blank"
-            fill={picture.blank_colour}
-            width={picture.width}
-            height={picture.height}
-            rx="3"
-          />
+        {#if picture.rim}
+          <path class="rim" d={picture.outline} stroke-width={2 * picture.rim} />
         {/if}
-        {#if layers.print}
+        <path class="blank" fill={picture.blank_colour} d={picture.outline} />
+        {#if picture.base}<path fill={picture.base_colour} d={picture.base} />{/if}
+        {#if layers.overhang && picture.overhang}
+          <path class="overhang" d={picture.overhang} fill-rule="evenodd" />
+        {/if}
+        {#if layers.print || peeled > 0}
           {#each picture.colours as colour (colour.colour)}
             <path d={colour.path} fill={colour.colour} fill-rule="evenodd" />
           {/each}
         {/if}
-        {#if layers.mask}
-          <path class="sheet" d={picture.frame} fill-rule="evenodd" />
-          {#each pieces as piece (piece.number)}
-            {#if piece.is_kept}<path class="sheet keeper" d={piece.path} fill-rule="evenodd" />{/if}
+        {#if layers.print || peeled > 0}
+          <!-- What a bridge covers stays unpainted. -->
+          {#each picture.masks as one (one.number)}
+            {#each one.bridges as bridge (bridge.path)}<path fill={ground} d={bridge.path} />{/each}
           {/each}
-          {#each picture.bridges as bridge (bridge.path)}<path fill="url(#tie)" d={bridge.path} />{/each}
         {/if}
-        {#if layers.margin}
-          <rect
-            class="margin"
-            x={picture.margin}
-            y={picture.margin}
-            width={Math.max(0, picture.width - 2 * picture.margin)}
-            height={Math.max(0, picture.height - 2 * picture.margin)}
+        {#if layers.mask && mask}
+          <MaskLayer
+            {mask}
+            pieces={own}
+            colour={picture.mask_colour}
+            peeled={peeled > 0 ? peeledTo : 0}
+            high={picture.height}
+            {hand}
           />
         {/if}
+        {#if layers.margin && picture.margin}
+          <path class="margin" d={picture.margin} />
+          <path class="margin light" d={picture.margin} />
+        {/if}
         {#if layers.patches}
-          {#each picture.patches as patch (patch.sheet)}
+          {#each mask?.patches ?? [] as patch (patch.sheet)}
             <rect
               class="patch"
               x={patch.box[0]}
@@ -139,7 +229,7 @@
           {/each}
         {/if}
         {#if layers.placements}
-          {#each picture.placements as placement (placement.number)}
+          {#each mask?.placements ?? [] as placement (placement.number)}
             <rect
               class="placement"
               x={placement.box[0]}
@@ -151,6 +241,20 @@
           {/each}
         {/if}
       </g>
+      {#if layers.collar && picture.collar}
+        {@const { at, top, middle } = picture.collar}
+        <g class="collar" aria-hidden="true">
+          <path d="M{px(at[0])} {px(at[1])}V{px(picture.height)}" />
+          <path
+            d="M{px(at[0]) - 18} {px(at[1])}h36M{px(middle)} {px(at[1])}V{px(top)}m-7-7 7 7 7-7"
+            class="drop"
+          />
+          <text x={px(middle) + 8} y={(px(at[1]) + px(top)) / 2 + 4}>{showLength(top - at[1], unit)}</text>
+        </g>
+      {/if}
+      {#if layers.parts && onpart && onmove}
+        <PartHandles {parts} {picture} {scale} {part} {others} {onpart} {onmove} />
+      {/if}
       {#if layers.tape}
         <g class="tape" aria-hidden="true">
           <path
@@ -166,31 +270,45 @@
         </g>
       {/if}
       {#if layers.pins}
-        {#each picture.pins as pin, index (index)}
+        {#each mask?.pins ?? [] as pin, index (index)}
           <path class="pin" d="M{px(pin.at[0]) - 4} {px(pin.at[1]) + 4}l8-8m-3-3 6 6" aria-hidden="true" />
         {/each}
       {/if}
       {#if layers.placements}
-        {#each picture.placements as placement (placement.number)}
+        {#each mask?.placements ?? [] as placement (placement.number)}
           <text class="label" x={px(placement.box[0]) + 6} y={px(placement.box[1]) + 16}
             >{placement.number}</text
           >
         {/each}
       {/if}
       {#if layers.patches}
-        {#each picture.patches as patch (patch.sheet)}
+        {#each mask?.patches ?? [] as patch (patch.sheet)}
           <text class="label big" x={px(patch.box[0]) + 8} y={px(patch.box[1]) + 22}>Sheet {patch.sheet}</text
           >
         {/each}
       {/if}
       {#if layers.findings}
-        {#each findings as finding, index (index)}
+        {#each findings as finding (finding.key)}
           {#if finding.at}
-            <circle class="finding {finding.severity}" cx={px(finding.at[0])} cy={px(finding.at[1])} r="9">
+            <circle
+              class="finding {finding.severity}"
+              class:lookedat={finding.key === lookedAt}
+              cx={px(finding.at[0])}
+              cy={px(finding.at[1])}
+              r={finding.key === lookedAt ? 14 : 8}
+            >
               <title>{finding.message}</title>
             </circle>
           {/if}
         {/each}
+      {/if}
+      {#if layers.weak && marked.length}<WeakMarks places={marked} {scale} {lookedAt} />{/if}
+      {#if spot}
+        <path
+          class="spot"
+          d="M{px(spot[0]) - 22} {px(spot[1])}h14m16 0h14M{px(spot[0])} {px(spot[1]) - 22}v14m0 16v14"
+          aria-hidden="true"
+        />
       {/if}
       {#if layers.numbers}
         {#each numbered as piece, index (piece.number)}
@@ -215,6 +333,16 @@
             onselect={onselect ? () => onselect(piece.number) : undefined}
           />
         {/each}
+      {/if}
+      {#if layers.ties && mask && selected !== null && ongrip && ondrag && onput}
+        <BridgeHandles
+          bridges={mask.bridges.filter((bridge) => bridge.piece === selected)}
+          {hand}
+          {scale}
+          {ongrip}
+          {ondrag}
+          {onput}
+        />
       {/if}
     </g>
   </svg>
@@ -245,15 +373,38 @@
     stroke-width: 1;
     vector-effect: non-scaling-stroke;
   }
-  .sheet {
-    fill: var(--mask);
-    fill-opacity: 0.9;
-    stroke: #2b312d;
-    stroke-width: 0.75;
+  .rim {
+    fill: none;
+    stroke: #4f4a40;
+    stroke-linejoin: round;
+  }
+  .overhang {
+    fill: rgb(27 36 41 / 0.22);
+    stroke: var(--ink);
+    stroke-width: 1;
+    stroke-dasharray: 3 3;
     vector-effect: non-scaling-stroke;
   }
-  .keeper {
-    fill-opacity: 1;
+  .collar path {
+    fill: none;
+    stroke: #fbf8ef;
+    stroke-width: 1.5;
+    stroke-dasharray: 2 5;
+    paint-order: stroke;
+  }
+  .collar .drop {
+    stroke: var(--color-signal-300);
+    stroke-width: 2.5;
+    stroke-dasharray: none;
+  }
+  .collar text {
+    fill: #1b2429;
+    font-size: 13px;
+    font-weight: 700;
+    paint-order: stroke;
+    stroke: #fbf8ef;
+    stroke-width: 5px;
+    stroke-linejoin: round;
   }
   .tie {
     fill: #f6d9b8;
@@ -268,9 +419,14 @@
     fill: none;
     vector-effect: non-scaling-stroke;
   }
+  /* Dark and light dashes in turn, seen on pale blanks and on dark ones. */
   .margin {
-    stroke: rgb(0 0 0 / 0.45);
-    stroke-dasharray: 3 5;
+    stroke: rgb(0 0 0 / 0.55);
+    stroke-dasharray: 4 4;
+  }
+  .margin.light {
+    stroke: rgb(255 255 255 / 0.6);
+    stroke-dashoffset: 4;
   }
   .patch {
     stroke: var(--color-signal-500);
@@ -311,6 +467,22 @@
   .finding {
     fill: none;
     stroke-width: 3;
+  }
+  .finding {
+    pointer-events: none;
+  }
+  .spot {
+    fill: none;
+    stroke: var(--color-signal-500);
+    stroke-width: 4;
+    pointer-events: none;
+  }
+  .finding.lookedat {
+    stroke-width: 5;
+  }
+  .finding.note {
+    stroke: #35424a;
+    stroke-dasharray: 1 3;
   }
   .finding.stop {
     stroke: var(--color-red-600);

@@ -6,21 +6,58 @@ import Picture from './Picture.svelte';
 const picture: Drawn = {
   width: 600,
   height: 400,
-  shape: 'rectangle',
+  outline: 'M0 0L600 0L600 400L0 400Z',
+  rim: 0,
+  base: '',
+  base_colour: '#ffffff',
+  overhang: '',
+  guides_x: [],
+  guides_y: [],
+  collar: null,
   blank_colour: '#b08a57',
   colours: [{ colour: '#22313a', path: 'M0 0L9 0L9 9Z' }],
-  frame: 'M0 0L600 0L600 400Z',
+  field_colour: null,
+  mask_colour: '#7d9a6a',
+  aligned: false,
   mask_box: [10, 10, 590, 390],
+  masks: [
+    {
+      number: 1,
+      name: 'the mask',
+      colour: null,
+      is_reverse: false,
+      frame: 'M0 0L600 0L600 400Z',
+      box: [10, 10, 590, 390],
+      bridges: [
+        {
+          piece: 2,
+          to: 0,
+          index: 0,
+          start: [1, 1],
+          end: [5, 1],
+          width: 3,
+          length: 4,
+          by_hand: false,
+          path: 'M1 1L5 1L5 2Z',
+        },
+      ],
+      bridged_area: 12,
+      patches: [{ sheet: 1, box: [10, 10, 590, 390] }],
+      placements: [{ number: 1, box: [10, 10, 110, 190] }],
+      pins: [{ at: [20, 20], holds: 'corner', piece: null }],
+      placing: [1],
+    },
+  ],
   painted_box: [50, 50, 550, 350],
-  margin: 30,
-  bridges: [{ piece: 2, to: 0, start: [1, 1], end: [5, 1], length: 4, path: 'M1 1L5 1L5 2Z' }],
-  patches: [{ sheet: 1, box: [10, 10, 590, 390] }],
-  placements: [{ number: 1, box: [10, 10, 110, 190] }],
-  pins: [{ at: [20, 20], holds: 'corner', piece: null }],
+  margin: 'M30 30L570 30L570 370L30 370Z',
 };
 
 const piece = (number: number, fate: Piece['fate'], calls: Piece['calls'] = {}): Piece => ({
   number,
+  mask: 1,
+  where: `centre of letter ${number}`,
+  is_here: fate !== 'leave-out',
+  bridges: 0,
   area: 100,
   least: 8,
   box: [0, 0, 10, 10],
@@ -40,6 +77,8 @@ const pieces = [
 ];
 const findings: Finding[] = [
   {
+    key: 'web-thin/0/5.0/5.0',
+    element: null,
     code: 'web-thin',
     severity: 'stop',
     at: [5, 5],
@@ -49,6 +88,8 @@ const findings: Finding[] = [
     piece: null,
   },
   {
+    key: 'heard/0',
+    element: null,
     code: 'live-text',
     severity: 'warn',
     at: null,
@@ -122,9 +163,65 @@ describe('the picture', () => {
     expect(container.querySelectorAll('.pin')).toHaveLength(1);
   });
 
-  it('draws an oval blank as one', () => {
-    const { container } = render(Picture, { ...base, picture: { ...picture, shape: 'oval' }, layers: {} });
+  it('draws the blank by its outline, a rim around it, and what runs over its edge', () => {
+    const odd = { ...picture, outline: 'M0 0L9 0L5 9Z', rim: 8, overhang: 'M0 0L1 0L1 1Z' };
+    const { container } = render(Picture, { ...base, picture: odd, layers: { overhang: true } });
 
-    expect(container.querySelector('ellipse.blank')?.getAttribute('rx')).toBe('300');
+    expect(container.querySelector('.blank')?.getAttribute('d')).toBe('M0 0L9 0L5 9Z');
+    expect(container.querySelector('.rim')?.getAttribute('stroke-width')).toBe('16');
+    expect(container.querySelectorAll('.overhang')).toHaveLength(1);
+  });
+
+  it('shows how far below the collar a design goes', () => {
+    const collar = { at: [255, 79] as [number, number], top: 154, middle: 255 };
+    render(Picture, { ...base, picture: { ...picture, collar }, layers: { collar: true } });
+
+    expect(screen.getByText('75 mm')).toBeTruthy();
+  });
+
+  it('shows the mask in its own colour, and the print where it is peeled back', () => {
+    const { container, rerender } = render(Picture, { ...base, layers: { mask: true } });
+    expect(container.querySelector('.sheet')?.parentElement?.getAttribute('fill')).toBe('#7d9a6a');
+    expect(container.querySelectorAll('.lip')).toHaveLength(0);
+
+    void rerender({ ...base, layers: { mask: true }, peeled: 0.5 });
+
+    expect(container.innerHTML).toContain('clipPath');
+  });
+
+  it('points along tongues and crosses necks', () => {
+    const weak = (['neck', 'tongue'] as const).map((kind, index) => ({
+      key: kind,
+      kind,
+      mask: 1,
+      severity: 'warn' as const,
+      at: [10, 10] as [number, number],
+      tip: kind === 'tongue' ? ([10, 20] as [number, number]) : null,
+      toward: kind === 'tongue' ? ([0, 1] as [number, number]) : null,
+      width: 2,
+      length: 10,
+      limit: 4,
+      message: `No. ${index}`,
+      path: [
+        [10, 0],
+        [10, 20],
+      ] as [number, number][],
+    }));
+    const { container } = render(Picture, { ...base, weak, layers: { weak: 'all' } });
+    expect(container.querySelectorAll('.weak')).toHaveLength(2);
+    expect(container.querySelectorAll('.head')).toHaveLength(1);
+    expect(container.querySelectorAll('.pinch')).toHaveLength(1);
+
+    const { container: painting } = render(Picture, { ...base, weak, layers: { weak: 'tongues' } });
+    expect(painting.querySelectorAll('.weak')).toHaveLength(1);
+  });
+
+  it('offers handles for the bridges of the chosen piece only', () => {
+    const hold = { ongrip: () => undefined, ondrag: () => undefined, onput: () => undefined };
+    render(Picture, { ...base, ...hold, layers: { ties: true }, selected: 2 });
+    expect(screen.getByLabelText('Bridge 1 of piece 2')).toBeTruthy();
+
+    const { container } = render(Picture, { ...base, ...hold, layers: { ties: true }, selected: 1 });
+    expect(container.querySelectorAll('.handle')).toHaveLength(0);
   });
 });

@@ -13,10 +13,14 @@
   }
   const { piece, x, y, present = null, selected = false, onselect }: Props = $props();
 
-  // The outline says the fate without its colour: ring kept, square bridged, diamond left out, broken ring undecided.
-  const shape = $derived(
-    piece.fate === 'bridge' ? 'M-9-9H9V9H-9Z' : piece.fate === 'leave-out' ? 'M0-12L12 0 0 12-12 0Z' : '',
-  );
+  // The outline says the fate without its colour: ring kept, square bridged, diamond left out, triangle dropped,
+  // broken ring undecided.
+  const SHAPES: Record<string, string> = {
+    bridge: 'M-9-9H9V9H-9Z',
+    'leave-out': 'M0-12L12 0 0 12-12 0Z',
+    drop: 'M-13-8H13L0 13Z',
+  };
+  const shape = $derived(piece.fate ? (SHAPES[piece.fate] ?? '') : '');
   const label = $derived(
     `Loose piece ${piece.number}, ${fateWord(piece.fate)}${present === null ? '' : present ? ', here' : ', missing'}`,
   );
@@ -60,10 +64,15 @@
   .bridge path {
     stroke: var(--color-signal-500);
   }
-  .leave-out path {
+  .leave-out path,
+  .drop path {
     fill: #22313a;
   }
-  .leave-out text {
+  .drop path {
+    stroke-dasharray: 3 2;
+  }
+  .leave-out text,
+  .drop text {
     fill: #fbf8ef;
   }
   .present circle {

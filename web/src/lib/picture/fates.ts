@@ -15,6 +15,12 @@ export const FATES: { fate: Fate; verb: string; word: string; about: string }[] 
     about: 'Placed by hand; the best look, and one more thing to lose.',
   },
   { fate: 'leave-out', verb: 'Leave out', word: 'left out', about: 'Its place is painted solid.' },
+  {
+    fate: 'drop',
+    verb: 'Drop',
+    word: 'dropped',
+    about: 'The artwork around it is not painted at all.',
+  },
 ];
 
 export function fateWord(fate: Fate | null | undefined): string {

@@ -1,34 +1,26 @@
 <script lang="ts">
-  import LengthField from '../../lib/ui/LengthField.svelte';
   import type { PanelProps } from '..';
-  import Findings from './Findings.svelte';
+  import ArrangeBar from './ArrangeBar.svelte';
+  import DesignParts from './DesignParts.svelte';
+  import Findings from '../../job/Findings.svelte';
+  import PartEditor from './PartEditor.svelte';
   import SizeRail from './SizeRail.svelte';
 
-  const { open, job }: PanelProps = $props();
+  const { open, job, catalogue }: PanelProps = $props();
+
+  const movable = $derived(job.elements.filter((part) => part.kind !== 'frame'));
 </script>
 
 <SizeRail
-  width={job.inputs.design_width}
-  smallest={job.smallest_width}
-  largest={job.largest_width}
+  rail={job.rail}
+  onpeek={(design_width) => open.peek({ design_width })}
   onchange={(design_width) => open.change({ design_width })}
+  onfit={open.fit}
+  onspot={(at) => (open.spot = at)}
 />
-<div class="grid grid-cols-3 gap-3">
-  <LengthField
-    label="Width"
-    value={job.inputs.design_width}
-    onchange={(mm) => mm && open.change({ design_width: mm })}
-  />
-  <LengthField
-    label="Shift right"
-    value={job.inputs.offset_x}
-    onchange={(mm) => open.change({ offset_x: mm ?? 0 })}
-  />
-  <LengthField
-    label="Shift down"
-    value={job.inputs.offset_y}
-    onchange={(mm) => open.change({ offset_y: mm ?? 0 })}
-  />
-</div>
-<Findings findings={job.findings} />
-<p class="m-0 text-sm text-(--faint)">From the file {job.artwork_name}.</p>
+<Findings {open} findings={job.findings} />
+<DesignParts {open} parts={job.elements} chosen={open.chosen?.id ?? null} />
+{#if open.chosen}
+  {#key open.chosen.id}<PartEditor {open} {job} {catalogue} part={open.chosen} />{/key}
+{/if}
+{#if movable.length > 1}<ArrangeBar {open} count={movable.length} />{/if}

@@ -1,84 +1,167 @@
 <script lang="ts">
+  import Button from 'flowbite-svelte/Button.svelte';
+  import type { Rail } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
+  import LengthField from '../../lib/ui/LengthField.svelte';
   import { showLength } from '../../lib/units';
+  import { breakpoints, restAt, saying, zones } from './rail';
 
   interface Props {
-    /** All in mm: as it is, from where it holds on the surface, and up to where it stays within the margins. */
-    width: number;
-    smallest: number;
-    largest: number;
+    rail: Rail;
+    /** While it is dragged. */
+    onpeek: (mm: number) => void;
+    /** When it is let go. */
     onchange: (mm: number) => void;
+    onfit: () => void;
+    /** Where on the picture the measure behind a breakpoint is, while it is pointed at. */
+    onspot: (at: [number, number] | null) => void;
   }
-  const { width, smallest, largest, onchange }: Props = $props();
+  const { rail, onpeek, onchange, onfit, onspot }: Props = $props();
 
   const id = $props.id();
+  const SNAP_SHARE = 0.012;
   let dragged = $state<number | null>(null);
-  const shown = $derived(dragged ?? width);
-  const end = $derived(Math.max(largest * 1.15, width, Math.min(smallest * 1.1, largest * 3)));
-  const share = (mm: number) => `${Math.min(100, Math.max(0, (mm / end) * 100))}%`;
-  const verdict = $derived(
-    shown < smallest
-      ? 'too fine for this surface'
-      : shown > largest + 0.05
-        ? 'over the margins'
-        : 'holds, and fits',
-  );
+  /** The rail stays as it was while it is dragged, or its ends would run away from the hand. */
+  let held = $state.raw<Rail | null>(null);
+  const still = $derived(held ?? rail);
+  const shown = $derived(dragged ?? rail.width);
+  const points = $derived(breakpoints(still, (mm) => showLength(mm, settings.unit)));
+  const share = (mm: number) =>
+    `${Math.min(100, Math.max(0, ((mm - still.low) / (still.high - still.low)) * 100))}%`;
+
+  function peek(event: Event): void {
+    held ??= rail;
+    const at = (event.currentTarget as HTMLInputElement).valueAsNumber;
+    dragged = restAt(at, points, (still.high - still.low) * SNAP_SHARE);
+    onpeek(dragged);
+  }
 
   function settle(event: Event): void {
-    dragged = null;
-    onchange((event.currentTarget as HTMLInputElement).valueAsNumber);
+    const at = dragged ?? (event.currentTarget as HTMLInputElement).valueAsNumber;
+    [dragged, held] = [null, null];
+    onchange(at);
   }
 </script>
 
-<div>
-  <label for={id} class="mb-1 block text-sm">
-    Width of the design: <strong>{showLength(shown, settings.unit)}</strong>, {verdict}
-  </label>
-  <div class="rail" aria-hidden="true">
-    <span class="fine" style:width={share(smallest)}></span>
-    <span class="over" style:left={share(largest)}></span>
-  </div>
-  <input
-    {id}
-    class="w-full"
-    type="range"
-    min={Math.max(1, Math.round(end / 40))}
-    max={Math.round(end)}
-    step="1"
-    value={shown}
-    oninput={(event) => (dragged = event.currentTarget.valueAsNumber)}
-    onchange={settle}
-  />
-  <p class="m-0 flex justify-between text-sm text-(--faint)">
-    <span>{smallest > 0 ? `too fine below ${showLength(smallest, settings.unit)}` : 'nothing limits it'}</span
-    >
-    <span>margins at {showLength(largest, settings.unit)}</span>
-  </p>
-</div>
+<section aria-label="Size rail">
+  {#if rail.fixed}
+    <p class="m-0 text-sm">The frame follows the blank; there is nothing to size.</p>
+  {:else}
+    <label for={id} class="mb-1 block text-sm">
+      Width of the design: <strong>{showLength(shown, settings.unit)}</strong>, {saying(still, shown)}
+    </label>
+    <div class="rail" aria-hidden="true">
+      {#each zones(still) as zone (zone.kind + zone.from)}
+        <span
+          class="zone {zone.kind}"
+          style:left={share(zone.from)}
+          style:width="calc({share(zone.to)} - {share(zone.from)})"
+          >{#if zone.sheets}<b>{zone.sheets}</b>{/if}</span
+        >
+      {/each}
+      {#each points as point (point.key)}
+        <i style:left={share(point.width)} class={point.kind}></i>
+      {/each}
+    </div>
+    <input
+      {id}
+      class="m-0 w-full"
+      type="range"
+      min={still.low}
+      max={still.high}
+      step="0.1"
+      value={shown}
+      list="{id}-points"
+      oninput={peek}
+      onchange={settle}
+    />
+    <datalist id="{id}-points">
+      {#each points as point (point.key)}<option value={point.width}></option>{/each}
+    </datalist>
+    <ul class="m-0 mt-1 flex list-none flex-wrap gap-1.5 p-0" aria-label="Sizes at which something changes">
+      {#each points as point (point.key)}
+        <li>
+          <button
+            class="point {point.kind}"
+            title={point.about}
+            onmouseenter={() => onspot(point.at ?? null)}
+            onmouseleave={() => onspot(null)}
+            onfocus={() => onspot(point.at ?? null)}
+            onblur={() => onspot(null)}
+            onclick={() => onchange(point.width)}
+          >
+            {point.short}
+          </button>
+        </li>
+      {/each}
+    </ul>
+    <div class="mt-2 grid grid-cols-[1fr_auto] items-end gap-3">
+      <LengthField label="Width of the design" value={rail.width} onchange={(mm) => mm && onchange(mm)} />
+      <Button color="alternative" size="sm" onclick={onfit}>Fill the blank</Button>
+    </div>
+  {/if}
+</section>
 
 <style>
   .rail {
     position: relative;
-    height: 12px;
+    height: 20px;
     overflow: hidden;
     border: 1px solid var(--line);
     border-radius: 6px;
-    background: color-mix(in srgb, var(--grass) 35%, var(--sheet));
+    background: var(--sheet);
   }
-  .rail span {
+  .zone {
     position: absolute;
     top: 0;
     bottom: 0;
+    border-right: 1px solid var(--sheet);
+    font-size: 11px;
+    line-height: 18px;
+    text-align: center;
+    color: var(--ink);
   }
   .fine {
-    left: 0;
     background: repeating-linear-gradient(45deg, var(--signal) 0 3px, var(--sheet) 3px 8px);
   }
+  .holds {
+    background: color-mix(in srgb, var(--grass) 34%, var(--sheet));
+  }
+  .holds:nth-child(even) {
+    background: color-mix(in srgb, var(--grass) 20%, var(--sheet));
+  }
+  .tight {
+    background: repeating-linear-gradient(90deg, var(--line) 0 2px, var(--sheet) 2px 7px);
+  }
   .over {
-    right: 0;
     background: repeating-linear-gradient(-45deg, var(--fault) 0 2px, var(--sheet) 2px 9px);
+  }
+  .rail i {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    width: 2px;
+    margin-left: -1px;
+    background: var(--ink);
   }
   input {
     accent-color: var(--grass);
+  }
+  .point {
+    cursor: pointer;
+    border: 1px solid var(--line);
+    border-radius: 999px;
+    padding: 0.05rem 0.6rem;
+    font-size: 0.8rem;
+  }
+  .point:hover {
+    border-color: var(--ink);
+  }
+  .point.least {
+    border-style: dashed;
+    border-color: var(--signal-ink);
+  }
+  .point.sheets {
+    border-color: var(--grass);
   }
 </style>

@@ -1,19 +1,46 @@
 <script lang="ts">
   import Input from 'flowbite-svelte/Input.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
-  import type { JobChange } from '../../lib/api/client';
+  import { OUTLINE_KINDS } from '../../lib/artwork-kinds';
+  import type { BlankEntry } from '../../lib/api/client';
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
+  import ColourField from '../../lib/ui/ColourField.svelte';
+  import Fold from '../../lib/ui/Fold.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
   import NumberField from '../../lib/ui/NumberField.svelte';
+  import OneOf from '../../lib/ui/OneOf.svelte';
   import type { PanelProps } from '..';
+  import GarmentGuide from './GarmentGuide.svelte';
+  import OwnBlanks from './OwnBlanks.svelte';
 
   const { open, job, catalogue }: PanelProps = $props();
 
   const id = $props.id();
+  const SHAPES = [
+    ['rectangle', 'Rectangle'],
+    ['oval', 'Round or oval'],
+    ['outline', 'By an outline'],
+    ['garment', 'Garment'],
+  ] as const;
+  const COATS = [
+    ['none', 'None'],
+    ['under', 'Under the design'],
+    ['everywhere', 'Everywhere'],
+  ] as const;
+  const KEEPS = [
+    ['size', 'Keeps its size'],
+    ['margins', 'Keeps its margins'],
+  ] as const;
+  let outline = $state<HTMLInputElement>();
   const blank = $derived(job.inputs.blank);
-  const setBlank = (change: Partial<NonNullable<JobChange['blank']>>) =>
-    open.change({ blank: { ...blank, ...change } });
+  const setBlank = (change: Partial<BlankEntry>) => open.change({ blank: { ...blank, ...change } });
   const value = (event: Event) => (event.currentTarget as HTMLInputElement).value;
+  const heat = $derived(blank.heat === null || blank.heat === undefined ? null : blank.heat);
+
+  function shape(to: (typeof SHAPES)[number][0]): void {
+    if (to === 'outline' && !blank.outline) outline?.click();
+    else void setBlank({ shape: to });
+  }
 </script>
 
 <div class="grid grid-cols-2 gap-3">
@@ -35,6 +62,12 @@
       onchange={(surface) => open.change({ surface })}
     />
   </div>
+  <OneOf label="Shape" value={blank.shape ?? 'rectangle'} of={SHAPES} onchange={shape} />
+  <ColourField
+    label="Its colour"
+    value={blank.colour ?? '#a9814f'}
+    onchange={(colour) => setBlank({ colour })}
+  />
   <LengthField label="Width, label" value={blank.width} onchange={(mm) => mm && setBlank({ width: mm })} />
   <LengthField label="Height, label" value={blank.height} onchange={(mm) => mm && setBlank({ height: mm })} />
   <LengthField
@@ -49,28 +82,6 @@
     otherwise={blank.height}
     onchange={(mm) => setBlank({ measured_height: mm })}
   />
-  <div>
-    <Label for="{id}-shape" class="mb-1 text-sm text-(--ink)">Shape</Label>
-    <select
-      id="{id}-shape"
-      class="w-full rounded-lg border border-(--line) bg-(--sheet) p-2 text-sm"
-      value={blank.shape}
-      onchange={(event) => setBlank({ shape: event.currentTarget.value as 'rectangle' | 'oval' })}
-    >
-      <option value="rectangle">Rectangle</option>
-      <option value="oval">Round or oval</option>
-    </select>
-  </div>
-  <div>
-    <Label for="{id}-colour" class="mb-1 text-sm text-(--ink)">Its colour</Label>
-    <input
-      id="{id}-colour"
-      type="color"
-      class="h-9 w-full cursor-pointer rounded-lg border border-(--line) bg-(--sheet) p-1"
-      value={blank.colour}
-      onchange={(event) => setBlank({ colour: event.currentTarget.value })}
-    />
-  </div>
   <NumberField
     label="How many"
     value={job.inputs.copies}
@@ -89,3 +100,71 @@
     />
   </div>
 </div>
+{#if blank.shape === 'outline'}
+  <p class="m-0 flex items-center gap-2 text-sm">
+    <span class="flex-1 truncate">Outline from {blank.outline_name}</span>
+    <button class="cursor-pointer font-bold underline" onclick={() => outline?.click()}>Choose another</button
+    >
+  </p>
+{/if}
+{#if blank.shape === 'garment'}<GarmentGuide {open} {job} {catalogue} {blank} />{/if}
+<Fold
+  title="Rim, corners, coat, heat"
+  open={!!blank.rim || !!blank.corner || (blank.base_coat ?? 'none') !== 'none' || heat !== null}
+>
+  <div class="grid grid-cols-2 gap-3">
+    {#if blank.shape === 'rectangle'}
+      <LengthField
+        label="Corner radius"
+        value={blank.corner ?? 0}
+        onchange={(mm) => setBlank({ corner: mm ?? 0 })}
+      />
+    {/if}
+    <LengthField
+      label="Rim, only the inside counts"
+      value={blank.rim ?? 0}
+      onchange={(mm) => setBlank({ rim: mm ?? 0 })}
+    />
+    <OneOf
+      label="When measured, the design"
+      value={blank.keeps ?? 'size'}
+      of={KEEPS}
+      onchange={(keeps) => setBlank({ keeps })}
+    />
+    <NumberField
+      label="Heat limit of its label, °C"
+      value={heat}
+      min={30}
+      max={300}
+      otherwise={job.in_force.heat ?? 0}
+      onchange={(limit) => setBlank({ heat: limit })}
+    />
+    <OneOf
+      label="Base coat"
+      value={blank.base_coat ?? 'none'}
+      of={COATS}
+      onchange={(base_coat) => setBlank({ base_coat })}
+    />
+    {#if blank.base_coat !== 'none'}
+      <ColourField
+        label="Colour of the coat"
+        value={blank.base_colour ?? '#f3efe4'}
+        onchange={(base_colour) => setBlank({ base_colour })}
+      />
+    {/if}
+  </div>
+</Fold>
+<OwnBlanks {open} {job} />
+<input
+  bind:this={outline}
+  class="sr-only"
+  type="file"
+  accept={OUTLINE_KINDS}
+  tabindex="-1"
+  aria-label="Outline of the blank"
+  onchange={(event) => {
+    const file = event.currentTarget.files?.[0];
+    if (file) void open.setOutline(file);
+    event.currentTarget.value = '';
+  }}
+/>

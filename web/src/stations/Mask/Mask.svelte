@@ -1,60 +1,52 @@
 <script lang="ts">
-  import Button from 'flowbite-svelte/Button.svelte';
-  import { FATES } from '../../lib/picture/fates';
+  import Findings from '../../job/Findings.svelte';
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
+  import Fold from '../../lib/ui/Fold.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
   import type { PanelProps } from '..';
-  import PieceRow from './PieceRow.svelte';
+  import Bridges from './Bridges.svelte';
+  import MaskKind from './MaskKind.svelte';
+  import Materials from './Materials.svelte';
+  import PieceTray from './PieceTray.svelte';
 
   const { open, job, catalogue }: PanelProps = $props();
+
+  const CODES = ['base-missing', 'part-small', 'must-bridge', 'many-pieces', 'mask-alike'];
+  const found = $derived(job.findings.filter((finding) => CODES.includes(finding.code)));
+  const weak = $derived(job.weak.filter((place) => place.severity !== 'note'));
+  const hardly = $derived(job.weak.length - weak.length);
+
+  function show(key: string): void {
+    open.mask = job.weak.find((place) => place.key === key)?.mask ?? open.mask;
+  }
 </script>
 
-<ChoiceField
-  label="Mask material"
-  value={job.inputs.material}
-  choices={catalogue.materials}
-  surface={job.inputs.surface}
-  onchange={(material) => open.change({ material })}
-/>
-<div class="grid grid-cols-2 gap-3">
+<Findings {open} findings={found} />
+{#if job.pieces.length}<PieceTray {open} {job} />{/if}
+{#if job.pieces.length || job.picture.masks.some((mask) => mask.bridges.length)}<Bridges {open} {job} />{/if}
+<Findings {open} findings={weak} title="Necks and tongues" onlook={show} />
+{#if hardly}
+  <p class="m-0 text-sm text-(--faint)">
+    {hardly} more {hardly === 1 ? 'is' : 'are'} a little wider than the limit, marked in grey.
+  </p>
+{/if}
+<Fold
+  title="The mask"
+  open={job.inputs.reverse || job.picture.masks.length > 1 || job.advice.masks === 'each'}
+>
+  <MaskKind {open} {job} />
+  <ChoiceField
+    label="Mask material"
+    value={job.inputs.material}
+    choices={catalogue.materials}
+    surface={job.inputs.surface}
+    onchange={(material) => open.change({ material })}
+  />
   <LengthField
     label="Border"
     value={job.inputs.border ?? null}
     otherwise={job.in_force.border}
     onchange={(border) => open.change({ border })}
   />
-  <LengthField
-    label="Width of bridges"
-    value={job.inputs.bridge_width ?? null}
-    otherwise={job.in_force.bridge_width}
-    onchange={(bridge_width) => open.change({ bridge_width })}
-  />
-</div>
-
-{#if job.pieces.length}
-  <section aria-label="Loose pieces">
-    <h3 class="m-0 mb-2 font-bold">All {job.pieces.length} loose pieces at once</h3>
-    <div class="mb-3 flex gap-2">
-      {#each FATES as entry (entry.fate)}
-        <Button
-          color="alternative"
-          size="xs"
-          class="flex-1"
-          title={entry.about}
-          disabled={open.busy > 0}
-          onclick={() => open.decide(null, entry.fate)}>{entry.verb}</Button
-        >
-      {/each}
-    </div>
-    <ul class="m-0 flex list-none flex-col gap-1 p-0">
-      {#each job.pieces as piece (piece.number)}
-        <PieceRow
-          {piece}
-          selected={open.selected === piece.number}
-          onselect={() => (open.selected = piece.number)}
-          ondecide={(fate) => open.decide([piece.number], fate)}
-        />
-      {/each}
-    </ul>
-  </section>
-{/if}
+</Fold>
+<Fold title="Which material, and is it worth using again"><Materials {open} {job} /></Fold>

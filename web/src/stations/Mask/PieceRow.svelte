@@ -1,74 +1,96 @@
 <script lang="ts">
-  import type { Fate, Piece } from '../../lib/api/client';
-  import { FATES, fateWord } from '../../lib/picture/fates';
+  import type { Piece } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
-  import { showLength } from '../../lib/units';
+  import { showArea, showLength } from '../../lib/units';
+  import PieceShape from './PieceShape.svelte';
+  import { stateOf } from './tray';
 
   interface Props {
     piece: Piece;
+    scale: number;
+    room: number;
     selected: boolean;
+    picked: boolean;
     onselect: () => void;
-    ondecide: (fate: Fate | null) => void;
+    onpick: () => void;
+    onstep: (by: number) => void;
   }
-  const { piece, selected, onselect, ondecide }: Props = $props();
+  const { piece, scale, room, selected, picked, onselect, onpick, onstep }: Props = $props();
 
   let row = $state<HTMLLIElement>();
   $effect(() => {
     if (selected) row?.scrollIntoView({ block: 'nearest' });
   });
-  const tied = $derived(piece.nearest.to === 0 ? 'frame' : `no. ${piece.nearest.to}`);
+
+  function onkeydown(event: KeyboardEvent): void {
+    const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (by) onstep(by);
+    else if (event.key === ' ') onpick();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
 </script>
 
-<li bind:this={row} class="row" class:selected>
-  <button class="flex flex-1 cursor-pointer items-baseline gap-2 text-left" onclick={onselect}>
-    <strong class="stamp w-5 text-right"><span class="sr-only">Piece</span> {piece.number}</strong>
-    <span class="text-sm leading-tight">
-      least {showLength(piece.least, settings.unit)}
+<li bind:this={row} class="row" class:selected data-piece={piece.number}>
+  <input
+    type="checkbox"
+    class="h-4 w-4 shrink-0 rounded border-(--faint) bg-(--sheet) text-primary-700"
+    aria-label="Take piece {piece.number} in"
+    checked={picked}
+    onchange={onpick}
+  />
+  <button class="main" aria-pressed={selected} onclick={onselect} {onkeydown}>
+    <PieceShape {piece} {scale} {room} />
+    <strong class="stamp w-6 shrink-0 text-right"><span class="sr-only">Piece</span> {piece.number}</strong>
+    <span class="min-w-0 flex-1 text-sm leading-tight">
+      <span class="block">{piece.where}</span>
       <span class="block text-xs text-(--faint)"
-        >{showLength(piece.nearest.gap, settings.unit)} to {tied}</span
+        >least {showLength(piece.least, settings.unit)}, {showArea(piece.area, settings.unit)}</span
       >
-      <span class="sr-only">{fateWord(piece.fate)}; show it</span>
     </span>
+    <span class="state {piece.fate ?? 'undecided'}">{stateOf(piece)}</span>
   </button>
-  <div class="flex" role="group" aria-label="What becomes of piece {piece.number}">
-    {#each FATES as entry (entry.fate)}
-      <button
-        class="fate"
-        aria-pressed={piece.fate === entry.fate}
-        title={entry.about}
-        onclick={() => ondecide(piece.fate === entry.fate ? null : entry.fate)}>{entry.verb}</button
-      >
-    {/each}
-  </div>
 </li>
 
 <style>
   .row {
     display: flex;
     align-items: center;
-    gap: 0.5rem;
+    gap: 0.4rem;
     border-radius: 0.5rem;
-    padding: 0.25rem 0.35rem;
+    padding: 0.1rem 0.3rem;
+  }
+  .main {
+    display: flex;
+    min-width: 0;
+    flex: 1;
+    cursor: pointer;
+    align-items: center;
+    gap: 0.45rem;
+    border-radius: 0.4rem;
+    text-align: left;
   }
   .selected {
     background: color-mix(in srgb, var(--signal) 14%, transparent);
     box-shadow: inset 3px 0 0 var(--signal);
   }
-  .fate {
-    cursor: pointer;
+  .state {
+    flex-shrink: 0;
     border: 1px solid var(--line);
-    padding: 0.3rem 0.35rem;
-    font-size: 0.8rem;
+    border-radius: 0.8rem;
+    padding: 0.05rem 0.45rem;
+    font-size: 0.75rem;
   }
-  .fate:first-child {
-    border-radius: 0.5rem 0 0 0.5rem;
+  .undecided {
+    border-style: dashed;
+    border-color: var(--faint);
   }
-  .fate:last-child {
-    border-radius: 0 0.5rem 0.5rem 0;
+  .keep {
+    border-color: var(--grass);
+    border-width: 2px;
   }
-  .fate[aria-pressed='true'] {
-    background: var(--grass);
-    color: var(--sheet);
-    font-weight: 700;
+  .bridge {
+    border-color: var(--signal);
   }
 </style>

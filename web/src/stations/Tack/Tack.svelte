@@ -5,7 +5,7 @@
   const { open, job, catalogue }: PanelProps = $props();
 </script>
 
-{#if job.picture.placements.length}
+{#if job.picture.masks.some((mask) => mask.placements.length)}
   <ChoiceField
     label="Hot plate"
     value={job.inputs.press}

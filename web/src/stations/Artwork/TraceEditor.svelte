@@ -1,0 +1,114 @@
+<script lang="ts">
+  import Button from 'flowbite-svelte/Button.svelte';
+  import type { OpenJob } from '../../job/open-job.svelte';
+  import type { Part, PartChange, Tracing } from '../../lib/api/client';
+  import ColourField from '../../lib/ui/ColourField.svelte';
+  import OneOf from '../../lib/ui/OneOf.svelte';
+  import Slide from '../../lib/ui/Slide.svelte';
+  import Tick from '../../lib/ui/Tick.svelte';
+  import Straighten from './Straighten.svelte';
+
+  interface Props {
+    open: OpenJob;
+    jobId: number;
+    part: Part;
+    trace: Tracing;
+  }
+  const { open, jobId, part, trace }: Props = $props();
+
+  type Settings = NonNullable<PartChange['trace']>;
+  const INK = [
+    ['area', 'Ink as it is'],
+    ['line', 'Even lines along it'],
+  ] as const;
+  const PIXELS = (value: number) => `${value} px`;
+  let straightening = $state(false);
+  const settings = $derived.by((): Settings => {
+    const { corners, threshold, inverted, evened, despeckle, smooth, ink, pen } = trace;
+    return { corners, threshold, inverted, evened, despeckle, smooth, ink, pen };
+  });
+
+  const change = (entries: Partial<Settings>) =>
+    open.changePart(part.id, { trace: { ...settings, ...entries } });
+  const peek = (entries: Partial<Settings>) =>
+    open.peek({ element: part.id, entries: { trace: { ...settings, ...entries } } });
+</script>
+
+<p class="m-0 text-sm text-(--faint)">Traced from {part.name}: {trace.points} points.</p>
+<div class="flex items-center justify-between gap-2">
+  <Tick
+    label="Find the threshold"
+    checked={trace.threshold === null}
+    onchange={(found) => change({ threshold: found ? null : Math.round(trace.found_threshold) })}
+  />
+  <Button color="alternative" size="xs" onclick={() => (straightening = true)}>Straighten the sheet</Button>
+</div>
+<Slide
+  label="Ink is darker than"
+  value={trace.threshold ?? Math.round(trace.found_threshold)}
+  min={1}
+  max={254}
+  step={1}
+  show={String}
+  onpeek={(threshold) => peek({ threshold })}
+  onchange={(threshold) => change({ threshold })}
+/>
+<Slide
+  label="Specks that vanish"
+  value={trace.despeckle ?? 4}
+  min={0}
+  max={60}
+  step={1}
+  show={PIXELS}
+  onpeek={(despeckle) => peek({ despeckle })}
+  onchange={(despeckle) => change({ despeckle })}
+/>
+<Slide
+  label="Smoothing"
+  value={trace.smooth ?? 0.5}
+  min={0}
+  max={1}
+  step={0.05}
+  show={(value) => `${Math.round(value * 100)} %`}
+  onpeek={(smooth) => peek({ smooth })}
+  onchange={(smooth) => change({ smooth })}
+/>
+<div class="flex flex-wrap gap-x-5 gap-y-2">
+  <Tick label="Even out the light" checked={trace.evened ?? true} onchange={(evened) => change({ evened })} />
+  <Tick
+    label="Light on dark"
+    checked={trace.inverted ?? false}
+    onchange={(inverted) => change({ inverted })}
+  />
+</div>
+<div class="grid grid-cols-2 gap-3">
+  <OneOf label="Follow" value={trace.ink ?? 'area'} of={INK} onchange={(ink) => change({ ink })} />
+  <ColourField
+    label="Colour"
+    value={part.colour ?? '#000000'}
+    onchange={(colour) => open.changePart(part.id, { colour })}
+  />
+</div>
+{#if trace.ink === 'line'}
+  <Slide
+    label="Pen"
+    value={trace.pen ?? 0.01}
+    min={0.002}
+    max={0.06}
+    step={0.001}
+    show={(value) => `${(value * 100).toFixed(1)} % of the picture`}
+    onpeek={(pen) => peek({ pen })}
+    onchange={(pen) => change({ pen })}
+  />
+{/if}
+{#if straightening}
+  <Straighten
+    address="/api/jobs/{jobId}/elements/{part.id}/picture.png"
+    corners={trace.corners ?? null}
+    ondone={(corners) => {
+      straightening = false;
+      void change({ corners });
+    }}
+    onclose={() => (straightening = false)}
+  />
+{/if}
