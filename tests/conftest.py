@@ -5,11 +5,12 @@ from pathlib import Path
 
 import pytest
 from flask.testing import FlaskClient
+from sqlalchemy import Engine
 
 from dunestead.api.app import create_app
 from dunestead.catalogue import load_catalogue
 from dunestead.core.figures import Catalogue
-from dunestead.store import JobStore, open_database
+from dunestead.store import BlankStore, JobStore, open_database
 from dunestead.workbench import Workbench
 
 
@@ -19,15 +20,25 @@ def catalogue() -> Catalogue:
 
 
 @pytest.fixture
-def store(tmp_path: Path) -> Iterator[JobStore]:
-    engine = open_database(tmp_path / "workshop.sqlite")
-    yield JobStore(engine)
-    engine.dispose()
+def engine(tmp_path: Path) -> Iterator[Engine]:
+    opened = open_database(tmp_path / "workshop.sqlite")
+    yield opened
+    opened.dispose()
 
 
 @pytest.fixture
-def workbench(store: JobStore, catalogue: Catalogue) -> Workbench:
-    return Workbench(store, catalogue)
+def store(engine: Engine) -> JobStore:
+    return JobStore(engine)
+
+
+@pytest.fixture
+def blanks(engine: Engine) -> BlankStore:
+    return BlankStore(engine)
+
+
+@pytest.fixture
+def workbench(store: JobStore, blanks: BlankStore, catalogue: Catalogue) -> Workbench:
+    return Workbench(store, blanks, catalogue)
 
 
 @pytest.fixture

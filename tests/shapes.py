@@ -2,8 +2,12 @@
 
 import math
 
+from dunestead.catalogue.face_files import open_face
 from dunestead.core.artwork.drawing import Drawing
+from dunestead.core.artwork.elements import Drawn
 from dunestead.core.artwork.painted import Painted, paint
+from dunestead.core.artwork.trace.outline import Picture
+from dunestead.core.artwork.words.face import Face
 from dunestead.core.mask.loose import Mask, cut_mask
 from dunestead.formats.svg import read_svg
 
@@ -24,6 +28,30 @@ def painted(body: str, width: float = 100.0, attributes: str = "") -> Painted:
 
 def masked(body: str, width: float = 100.0, border: float = 20.0) -> Mask:
     return cut_mask(painted(body, width), border)
+
+
+class Files:
+    """Drawings and pictures held in memory, by name; faces as shipped."""
+
+    def __init__(self, drawings: dict[str, Drawing] | None = None, pictures: dict[str, Picture] | None = None) -> None:
+        self.drawings, self.pictures = drawings or {}, pictures or {}
+
+    def drawing(self, key: str) -> Drawing:
+        return self.drawings[key]
+
+    def picture(self, key: str) -> Picture:
+        return self.pictures[key]
+
+    def face(self, key: str) -> Face:
+        return open_face(key)
+
+
+def files(**bodies: str) -> Files:
+    return Files({name: drawn(body) for name, body in bodies.items()})
+
+
+def artwork(width: float = 400.0, source: str = "art", number: int = 1, **more) -> Drawn:
+    return Drawn(id=number, source=source, file_name=f"{source}.svg", width=width, **more)
 
 
 def rect(x: float, y: float, width: float, height: float, more: str = "") -> str:

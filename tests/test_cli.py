@@ -3,13 +3,18 @@
 import json
 import subprocess
 import sys
+from collections import Counter
 from pathlib import Path
 from xml.etree import ElementTree as ET
 
+import ezdxf
 import pytest
+from PIL import Image
 
+from dunestead.catalogue import load_catalogue
 from dunestead.cli import main
-from tests.shapes import NESTED, WORD, frame, rect, svg
+from tests.bitmaps import bitmap
+from tests.shapes import NESTED, WORD, frame, painted, rect, svg
 
 
 @pytest.fixture
@@ -39,7 +44,7 @@ def test_check_reports_all_it_promises(monkeypatch, capsys, art) -> None:
     assert report["loose_pieces"][0]["centroid_mm"] == pytest.approx([80, 80])
     assert report["loose_pieces"][0]["nearest"]["gap_mm"] == pytest.approx(40)
     assert report["smallest_workable_width_mm"] > 0
-    assert report["limited_by"] in ("stroke", "web", "part")
+    assert report["limited_by"]["measure"] in ("stroke", "web", "part")
 
 
 def test_check_ends_with_one_when_something_must_be_mended(monkeypatch, capsys, tmp_path) -> None:
@@ -65,8 +70,9 @@ def test_mask_writes_one_path_at_true_scale_and_lists_bridges(monkeypatch, capsy
     target = tmp_path / "deep" / "mask.svg"
 
     code, out, _ = run(
-        monkeypatch, capsys, "mask", art, "--width", 400, "--border", "1in", "--bridges", "auto", "-o", target, "--json"
-    )
+        monkeypatch, capsys, "mask", art, "--width", 400, "--border", "1in", "--bridges", "auto",
+        "--bridges-per-piece", 1, "-o", target, "--json",
+    )  # fmt: skip
 
     report = json.loads(out)
     root = ET.parse(target).getroot()
@@ -76,6 +82,88 @@ def test_mask_writes_one_path_at_true_scale_and_lists_bridges(monkeypatch, capsy
     assert report["bridges"][0].keys() >= {"piece", "from_mm", "to_mm", "width_mm", "length_mm"}
     assert report["bridges"][0]["width_mm"] == 5
     assert report["kept"] == []
+
+
+def test_mask_takes_a_style_and_a_number_of_bridges(monkeypatch, capsys, art, tmp_path) -> None:
+    report = mask(monkeypatch, capsys, art, tmp_path, "--style", "level", "--bridges-per-piece", 2)
+
+    per_piece = Counter(bridge["piece"] for bridge in report["bridges"])
+    assert set(per_piece.values()) == {2}
+    assert all(bridge["from_mm"][1] == pytest.approx(bridge["to_mm"][1], abs=1e-3) for bridge in report["bridges"])
+
+
+def mask(monkeypatch, capsys, art, tmp_path, *more) -> dict:
+    code, out, _ = run(
+        monkeypatch, capsys, "mask", art, "--width", 400, "--bridges", "auto", *more, "-o", tmp_path / "out", "--json"
+    )
+    assert code == 0
+    return json.loads(out)
+
+
+def test_mask_says_where_it_is_weak_and_how_to_dab(monkeypatch, capsys, tmp_path) -> None:
+    """Two bars 3 mm apart, and a slot 2 mm wide and 30 deep from the top of the second."""
+    art = tmp_path / "weak.svg"
+    art.write_bytes(svg(rect(0, 0, 50, 60) + '<path d="M53 0h24v30h2v-30h21v60h-47z"/>'))
+
+    code, out, _ = run(monkeypatch, capsys, "mask", art, "--width", 100, "-o", tmp_path / "m.svg", "--json")
+
+    report = json.loads(out)
+    assert code == 0
+    (neck,) = report["necks"]
+    (tongue,) = report["tongues"]
+    assert (neck["width_mm"], tongue["width_mm"]) == pytest.approx((3, 2), abs=0.05)
+    assert neck["at_mm"] == pytest.approx([51.5, 30], abs=1.5)
+    assert tongue["dab_toward"] == pytest.approx([0, 1], abs=0.02)
+    assert tongue["length_mm"] == pytest.approx(30, abs=2)
+    assert "dab_toward" not in neck
+
+
+def test_mask_ranks_the_materials(monkeypatch, capsys, art, tmp_path) -> None:
+    ranking = mask(monkeypatch, capsys, art, tmp_path, "--surface", "flat-towel")["materials"]
+
+    assert {row["key"] for row in ranking} == set(load_catalogue().materials)
+    assert ranking[0]["fits"]
+    assert ranking[-1]["excluded"]
+    assert "plastic" in [row["key"] for row in ranking if row["fits"]]
+
+
+def test_a_reverse_mask_is_the_artwork_itself(monkeypatch, capsys, art, tmp_path) -> None:
+    target = tmp_path / "mask.svg"
+
+    code, out, _ = run(monkeypatch, capsys, "mask", art, "--width", 400, "--reverse", "-o", target, "--json")
+
+    report = json.loads(out)
+    root = ET.parse(target).getroot()
+    assert code == 0
+    assert root.get("width") == "400mm"
+    assert len(report["masks"][0]["loose"]) == 3
+    assert sum(piece["area_mm2"] for piece in report["masks"][0]["loose"]) == pytest.approx(
+        report["painted"]["area_mm2"], rel=1e-4
+    )
+
+
+def test_a_mask_for_each_colour_goes_into_a_folder(monkeypatch, capsys, tmp_path) -> None:
+    art, folder = tmp_path / "two.svg", tmp_path / "masks"
+    art.write_bytes(svg(frame(0, 0, 40, 20) + rect(60, 0, 40, 40, 'fill="#f1ead8"')))
+
+    code, out, _ = run(monkeypatch, capsys, "mask", art, "--width", 100, "--colours", "each", "-o", folder, "--json")
+
+    report = json.loads(out)
+    assert code == 0
+    # The pale colour goes first; all have the same size.
+    assert [one["colour"] for one in report["masks"]] == ["#f1ead8", "#000000"]
+    assert sorted(path.name for path in folder.iterdir()) == [one["file"] for one in report["masks"]]
+    assert {ET.parse(folder / one["file"]).getroot().get("width") for one in report["masks"]} == {"180mm"}
+    assert [len(one["loose"]) for one in report["masks"]] == [0, 1]
+
+
+def test_reverse_and_a_mask_for_each_colour_exclude_each_other(monkeypatch, capsys, art, tmp_path) -> None:
+    code, _, err = run(
+        monkeypatch, capsys, "mask", art, "--width", 100, "--reverse", "--colours", "each", "-o", tmp_path / "x"
+    )
+
+    assert code == 2
+    assert "reverse mask" in err
 
 
 @pytest.mark.parametrize(
@@ -150,6 +238,16 @@ def test_simulate_names_a_fault_and_ends_with_one(monkeypatch, capsys, tmp_path)
         (["sheets", "ART", "--width", "400", "--reach", "292x", "-o", "x"], "length"),
         (["sheets", "ART", "--width", "400", "--reach", "20x20", "--overlap", "15", "-o", "x"], "overlap"),
         (["simulate", "nowhere.svg"], "cannot be read"),
+        (["text", "BOAT", "--font", "none", "--width", "400", "-o", "x.svg"], "no face called"),
+        (["text", "BOAT", "--font", "none.ttf", "--width", "400", "-o", "x.svg"], "cannot be read"),
+        (["text", " ", "--font", "anton", "--width", "400", "-o", "x.svg"], "nothing to draw"),
+        (["text", "BOAT", "--font", "anton", "--width", "0", "-o", "x.svg"], "width"),
+        (["text", "BOAT", "--font", "anton", "--width", "40", "--letter-gap", "wide", "-o", "x.svg"], "letter gap"),
+        (["text", "BOAT", "--font", "anton", "--width", "40", "--letter-gap", "90", "-o", "x.svg"], "cannot be 40 mm"),
+        (["trace", "nowhere.png", "--width", "400", "-o", "x.svg"], "cannot be read"),
+        (["trace", "ART", "--width", "400", "-o", "x.svg"], "cannot be read"),
+        (["trace", "ART", "--width", "400", "--threshold", "300", "-o", "x.svg"], "threshold of 300"),
+        (["trace", "ART", "--width", "400", "--corners", "1,2 3", "-o", "x.svg"], "not four corners"),
         (["serve", "--port", "99999999"], "not a port"),
         (["dance"], "dance"),
     ],
@@ -183,6 +281,121 @@ def test_the_command_is_installed_and_keeps_its_streams_apart(art) -> None:
     assert ended.returncode == 0
     assert ended.stderr == ""
     assert json.loads(ended.stdout)["width_mm"] == 300
+
+
+def test_fonts_lists_every_face_with_its_kind(monkeypatch, capsys) -> None:
+    _, out, _ = run(monkeypatch, capsys, "fonts", "--json")
+
+    report = json.loads(out)
+    assert len(report["fonts"]) >= 14
+    assert {font["kind"] for font in report["fonts"]} == set(report["kinds"])
+
+
+@pytest.mark.parametrize(("gap", "loose"), [("0", 4), ("3mm", 4), ("-2mm", 4)])
+def test_text_writes_words_at_true_scale(monkeypatch, capsys, tmp_path, gap: str, loose: int) -> None:
+    """B has two centres, O and A one each."""
+    out_file = tmp_path / "boat.svg"
+    words = [
+        "text",
+        "BOAT",
+        "--font",
+        "archivo-black",
+        "--width",
+        "32cm",
+        "--letter-gap",
+        gap,
+        "-o",
+        out_file,
+        "--json",
+    ]
+
+    code, out, err = run(monkeypatch, capsys, *words, "-o", out_file, "--json")
+    report = json.loads(out)
+    again = run(monkeypatch, capsys, "check", out_file, "--width", "320", "--json")
+
+    assert (code, err) == (0, "")
+    assert (report["width_mm"], len(report["loose_pieces"]), report["missing"]) == (pytest.approx(320), loose, [])
+    root = ET.fromstring(out_file.read_text())
+    assert root.get("width") == "320mm"
+    assert json.loads(again[1])["painted"]["area_mm2"] == pytest.approx(report["painted"]["area_mm2"], rel=1e-4)
+
+
+def test_text_says_what_a_face_lacks_and_ends_with_one(monkeypatch, capsys, tmp_path) -> None:
+    words = ["text", "BOAT Ж", "--font", "anton", "--width", "300", "-o", tmp_path / "x.svg", "--json"]
+
+    code, out, _ = run(monkeypatch, capsys, *words)
+
+    assert code == 1
+    assert json.loads(out)["missing"] == ["Ж"]
+    assert any("no “Ж”" in finding["message"] for finding in json.loads(out)["findings"])
+
+
+def test_trace_writes_what_a_picture_shows(monkeypatch, capsys, tmp_path) -> None:
+    picture, out_file = tmp_path / "scan.png", tmp_path / "traced.svg"
+    Image.fromarray(bitmap(painted(WORD, 100.0).region, 800)).save(picture)
+
+    code, out, err = run(monkeypatch, capsys, "trace", picture, "--width", "100mm", "-o", out_file, "--json")
+    report = json.loads(out)
+
+    assert (code, err) == (0, "")
+    assert report["width_mm"] == pytest.approx(100)
+    assert report["height_mm"] == pytest.approx(40, abs=0.2)
+    assert report["points"] == 24
+    assert len(report["loose_pieces"]) == 3
+    assert report["painted"]["area_mm2"] == pytest.approx(2400, rel=0.01)
+    again = json.loads(run(monkeypatch, capsys, "check", out_file, "--width", "100", "--json")[1])
+    assert again["painted"]["area_mm2"] == pytest.approx(report["painted"]["area_mm2"], rel=1e-4)
+
+
+def test_trace_takes_a_threshold_and_corners(monkeypatch, capsys, tmp_path) -> None:
+    picture = tmp_path / "scan.png"
+    Image.fromarray(bitmap(painted(WORD, 100.0).region, 800)).save(picture)
+    words = ["trace", picture, "--width", "100", "--threshold", "99", "--corners", "5,5 920,5 920,440 5,440"]
+
+    code, out, _ = run(monkeypatch, capsys, *words, "-o", tmp_path / "t.svg", "--json")
+
+    assert (code, json.loads(out)["threshold"]) == (0, 99)
+
+
+def test_check_reads_dxf(monkeypatch, capsys, tmp_path) -> None:
+    path = tmp_path / "ring.dxf"
+    document = ezdxf.new()
+    for radius in (20, 10):
+        document.modelspace().add_circle((0, 0), radius)
+    document.saveas(path)
+
+    _, out, _ = run(monkeypatch, capsys, "check", path, "--width", "40", "--json")
+
+    assert json.loads(out)["loose_pieces"][0]["area_mm2"] == pytest.approx(314.16, rel=1e-3)
+
+
+def test_a_mended_dxf_is_no_news_on_standard_error(monkeypatch, capfd, tmp_path) -> None:
+    path = tmp_path / "odd.dxf"
+    document = ezdxf.new()
+    document.modelspace().add_circle((0, 0), 20)
+    document.saveas(path)
+    path.write_bytes(path.read_bytes().replace(b"\n 40\n20.0", b"\n 40\n20.0x"))
+    assert b"20.0x" in path.read_bytes()
+
+    code, _, err = run(monkeypatch, capfd, "check", path, "--width", "40", "--json")
+
+    assert (code, err) == (0, "")
+
+
+def test_check_measures_what_the_definition_says(monkeypatch, capsys, tmp_path) -> None:
+    """Two bars of 5, 2 apart: strokes of 5, a web of 2; coir wants 6 and 4, so twice the width."""
+    path = tmp_path / "bars.svg"
+    path.write_bytes(svg(rect(0, 0, 100, 5) + rect(0, 7, 100, 5)))
+
+    _, out, _ = run(monkeypatch, capsys, "check", path, "--width", "100", "--json")
+    report = json.loads(out)
+
+    assert report["least_stroke_mm"] == pytest.approx(5, abs=0.05)
+    assert report["least_web_mm"] == pytest.approx(2, abs=0.05)
+    assert report["least_part_mm"] is None
+    assert report["smallest_workable_width_mm"] == pytest.approx(200, rel=0.01)
+    assert report["limited_by"]["measure"] == "web"
+    assert report["limited_by"]["at_mm"][1] == pytest.approx(6, abs=0.1)
 
 
 def test_bench_gives_ratios_for_three_sizes(monkeypatch, capsys) -> None:

@@ -35,12 +35,12 @@ def test_a_change_shows_at_once_and_can_be_taken_back(client) -> None:
     address = f"/api/jobs/{job['id']}"
 
     wider = client.patch(address, json={"design_width": 321.0}).get_json()
-    assert wider["inputs"]["design_width"] == 321.0
+    assert wider["rail"]["width"] == pytest.approx(321.0)
     assert wider["history"]["undo"] == "Width of the design"
     back = client.post(f"{address}/undo").get_json()
-    assert back["inputs"]["design_width"] == job["inputs"]["design_width"]
+    assert back["rail"]["width"] == job["rail"]["width"]
     again = client.post(f"{address}/redo").get_json()
-    assert again["inputs"]["design_width"] == 321.0
+    assert again["rail"]["width"] == wider["rail"]["width"]
 
 
 def test_fates_for_one_and_for_all(client) -> None:
@@ -49,7 +49,7 @@ def test_fates_for_one_and_for_all(client) -> None:
 
     one = client.post(address, json={"numbers": [2], "fate": "bridge"}).get_json()
     assert [piece["is_kept"] for piece in one["pieces"]] == [True, False, True]
-    assert len(one["picture"]["bridges"]) == 1
+    assert {bridge["piece"] for bridge in one["picture"]["masks"][0]["bridges"]} == {2}
     every = client.post(address, json={"fate": "leave-out"}).get_json()
     assert {piece["fate"] for piece in every["pieces"]} == {"leave-out"}
     assert every["history"]["undo"] == "All pieces left out"
@@ -128,7 +128,7 @@ def test_sentences_follow_the_unit_and_numbers_stay_in_mm(client) -> None:
     inches = client.get(f"/api/jobs/{job['id']}?unit=in").get_json()
 
     assert " in" in station(inches, "blank")["verdict"]
-    assert inches["inputs"]["design_width"] == job["inputs"]["design_width"]
+    assert inches["rail"]["width"] == job["rail"]["width"]
 
 
 @pytest.mark.parametrize(
@@ -189,7 +189,7 @@ def test_artwork_that_cannot_be_used_begins_no_job(client, data: bytes, said: st
 
 
 def test_a_request_without_a_file_says_what_is_missing(client) -> None:
-    assert "No artwork" in client.post("/api/jobs", data={"name": "x"}).get_json()["title"]
+    assert "Neither artwork nor words" in client.post("/api/jobs", data={"name": "x"}).get_json()["title"]
 
 
 def test_a_file_far_too_large_is_refused(client) -> None:
@@ -224,7 +224,7 @@ def test_files_are_offered_as_downloads(client) -> None:
     job = begin(client)
 
     for name, kind in (
-        ("mask.svg", "image/svg+xml"),
+        ("masks/1.svg", "image/svg+xml"),
         ("sheets/1.svg", "image/svg+xml"),
         ("sheets.zip", "application/zip"),
     ):

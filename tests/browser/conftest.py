@@ -9,9 +9,12 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, sync_playwright
+from playwright.sync_api import Browser, Page, expect, sync_playwright
 
 from tests.browser.chromium import launch
+
+# A machine that stalls now and then must not fail a test: what is waited for is what counts.
+expect.set_options(timeout=15_000)
 
 
 @pytest.fixture(scope="session")

@@ -5,9 +5,13 @@ import numpy as np
 import pytest
 from playwright.sync_api import Page
 
+from dunestead.catalogue import load_catalogue
+from dunestead.catalogue.face_files import open_face
 from dunestead.core.artwork.painted import paint
+from dunestead.core.artwork.words.setting import Setting, set_words
 from dunestead.core.mask.loose import cut_mask
 from dunestead.formats.svg import read_svg
+from dunestead.formats.svg.writer import write_drawing
 from tests.shapes import NESTED, WORD, rect, ring, svg
 
 pytestmark = pytest.mark.browser
@@ -97,3 +101,15 @@ def test_the_demos_artwork_is_counted_as_the_browser_draws_it(page: Page, name: 
     dark = data.replace(b"#f3efe4", b"#000000").replace(b"#c9a24b", b"#000000")
 
     compare(page, dark, (page_of.width, page_of.height))
+
+
+@pytest.mark.parametrize("face", load_catalogue().faces)
+def test_words_are_counted_as_the_browser_draws_their_file(page: Page, face: str) -> None:
+    """Every face, its letters set close, as the command line writes them."""
+    setting = Setting("Boat 8\ngang 46", 400.0, letter_gap=-1.0, colour="#000000")
+    drawing = set_words(setting, open_face(face)).drawing
+    data = write_drawing(drawing, 400.0, "Words").encode()
+    page_of = read_svg(data).page
+
+    compare(page, data, (page_of.width, page_of.height))
+    assert len(cut_mask(paint(drawing, 400.0), 20.0).loose) == len(cut_mask(paint(read_svg(data), 400.0), 20.0).loose)

@@ -13,7 +13,8 @@ pytestmark = pytest.mark.browser
 def begin(page: Page, file: Path) -> None:
     page.goto("/")
     page.get_by_label("Artwork file").set_input_files(file)
-    expect(page.get_by_role("heading", name="Mask", exact=True)).to_be_visible()
+    expect(page.get_by_role("heading", name="Artwork", exact=True)).to_be_visible()
+    go(page, "3", "Mask")
 
 
 def go(page: Page, key: str, heading: str) -> None:
@@ -69,13 +70,14 @@ def test_what_was_done_is_there_after_a_reload(page: Page, word_file: Path) -> N
 
 def test_the_picture_shows_a_fate_at_once(page: Page, word_file: Path) -> None:
     begin(page, word_file)
+    page.get_by_label("Loose piece 1, undecided").click()
     group = page.get_by_role("group", name="What becomes of piece 1")
-    expect(page.get_by_label("Loose piece 1, undecided")).to_be_visible()
 
     group.get_by_role("button", name="Bridge").click()
 
     expect(page.get_by_label("Loose piece 1, bridged")).to_be_visible()
-    expect(page.locator("path[fill='url(#tie)']")).to_have_count(1)
+    expect(page.get_by_label("Loose piece 2, undecided")).to_be_visible()
+    expect(page.locator("path[fill='url(#tie)']").first).to_be_visible()
 
 
 def test_a_file_dropped_on_the_board_begins_a_job(page: Page, word_file: Path) -> None:
@@ -91,7 +93,7 @@ def test_a_file_dropped_on_the_board_begins_a_job(page: Page, word_file: Path) -
 
     page.get_by_role("region", name="New job").dispatch_event("drop", {"dataTransfer": data})
 
-    expect(page.get_by_role("heading", name="Gangway")).to_be_visible()
+    expect(page.get_by_role("heading", name="Gangway", exact=True)).to_be_visible()
 
 
 def test_a_file_that_is_no_drawing_is_said_to_be_none_and_nothing_is_lost(page: Page, tmp_path: Path) -> None:
@@ -110,7 +112,7 @@ def test_a_file_that_is_no_drawing_is_said_to_be_none_and_nothing_is_lost(page: 
 def test_a_length_that_is_none_is_said_where_it_was_typed(page: Page, word_file: Path) -> None:
     begin(page, word_file)
     go(page, "2", "Artwork")
-    field = page.get_by_label("Width (mm)", exact=True)
+    field = page.get_by_label("Width of the design (mm)", exact=True)
 
     field.fill("broad")
     field.press("Enter")

@@ -4,6 +4,9 @@ import math
 
 import pytest
 
+from dunestead.catalogue.face_files import open_face
+from dunestead.core.artwork.painted import paint
+from dunestead.core.artwork.words.setting import Setting, set_words
 from dunestead.core.mask.axis import Widths, measure_widths
 from dunestead.core.mask.loose import cut_mask
 from tests.shapes import frame, noisy_disc, painted, polygon, rect, ring
@@ -101,3 +104,49 @@ def test_pieces_keep_their_order() -> None:
     found = widths(ring(20, 20, 20, 12) + frame(60, 0, 40, 10), 100.0)
 
     assert found.parts == (pytest.approx(24, abs=0.2), pytest.approx(10, abs=0.1))
+
+
+# --- tapers -----------------------------------------------------------------------------------
+@pytest.mark.parametrize(
+    ("wide", "end", "length"), [(8.0, 2.0, 100.0), (12.0, 3.0, 60.0), (20.0, 4.0, 60.0), (6.0, 5.0, 90.0)]
+)
+def test_a_taper_with_a_blunt_end_is_as_wide_as_its_end(wide: float, end: float, length: float) -> None:
+    """The disc that touches both sides and the end is a little larger than the end is wide: by half the slope."""
+    low, high = (wide - end) / 2, (wide + end) / 2
+    body = polygon([(0, 0), (length, low), (length, high), (0, wide)])
+
+    found = least(widths(body, length).strokes)
+
+    assert end <= found <= end * (1 + (wide - end) / length)
+
+
+@pytest.mark.parametrize(("wide", "length"), [(20.0, 80.0), (10.0, 60.0)])
+def test_a_taper_to_a_point_is_no_thin_stroke(wide: float, length: float) -> None:
+    assert least(widths(polygon([(0, 0), (length, wide / 2), (0, wide)]), length).strokes) > wide / 2
+
+
+def test_a_needle_is_one_all_along() -> None:
+    assert least(widths(polygon([(0, 0), (80, 2), (0, 4)]), 80.0).strokes) < 0.5
+
+
+def test_the_crotch_between_two_legs_is_no_narrow_web() -> None:
+    """A V whose legs meet at the bottom in a crotch cut blunt, as faces have it."""
+    vee = polygon([(0, 0), (10, 0), (29.7, 78), (30.3, 78), (50, 0), (60, 0), (36, 100), (24, 100)])
+
+    assert least(widths(vee, 60.0).webs) > 5
+
+
+@pytest.mark.parametrize("letter", list("AMNVWXYZ"))
+def test_pointed_letters_of_a_chunky_face_hold_on_coir(letter: str) -> None:
+    found = set_words(Setting(letter, 120.0, "cap"), open_face("archivo-black"))
+    region = paint(found.drawing, found.width)
+
+    assert least(measure_widths(region, cut_mask(region, 20.0).loose, 4.0).webs) > 4
+
+
+def test_a_design_of_one_form_is_measured_once_for_sizes_near_each_other() -> None:
+    body = rect(0, 0, 80, 5) + rect(0, 7, 80, 5)
+    small, large = widths(body, 80.0), widths(body, 88.0)
+
+    assert least(large.webs) == pytest.approx(least(small.webs) * 1.1, rel=1e-9)
+    assert least(large.strokes) == pytest.approx(5.5, abs=0.1)

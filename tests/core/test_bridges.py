@@ -8,16 +8,16 @@ import shapely
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dunestead.core.errors import BadInput
-from dunestead.core.mask.fates import CutPlan, decide
+from dunestead.core.mask.bridge_rules import BridgeRules, Spot
 from dunestead.core.mask.gaps import FRAME, nearest_gaps
-from dunestead.core.mask.loose import Mask
-from tests.shapes import NESTED, WORD, frame, masked, rect, ring
+from dunestead.core.mask.loose import Mask, shape_mask
+from dunestead.core.mask.tying import CutPlan, tie_mask
+from tests.shapes import NESTED, WORD, frame, masked, painted, rect, ring
 
 
-def bridged(mask: Mask, width: float = 5.0, **others: str) -> CutPlan:
-    fates = {piece.number: "bridge" for piece in mask.loose}
-    return decide(mask, fates | {int(key[1:]): fate for key, fate in others.items()}, width)
+def bridged(mask: Mask, width: float = 5.0, but: tuple[int, ...] = (), **rules) -> CutPlan:
+    tied = [piece.number for piece in mask.loose if piece.number not in but]
+    return tie_mask(mask, tied, BridgeRules(width, **({"per_piece": 1} | rules)))
 
 
 def least_tree(mask: Mask) -> float:
@@ -96,7 +96,7 @@ def test_nested_pieces_are_tied_outwards_through_each_other() -> None:
 
 
 def test_a_kept_piece_stays_loose_and_apart() -> None:
-    plan = bridged(masked(WORD, 200.0), 3.0, p2="keep")
+    plan = bridged(masked(WORD, 200.0), 3.0, but=(2,))
 
     assert [keeper.number for keeper in plan.keepers] == [2]
     assert all(bridge.shape.distance(plan.keepers[0].shape) > 1e-4 for bridge in plan.bridges)
@@ -107,7 +107,7 @@ def test_a_bridge_goes_round_a_keeper_in_its_way() -> None:
     body = '<path fill-rule="evenodd" d="M0 0h60v60h-60zM20 20h20v8h-20zM20 30h20v8h-20z"/>'
     mask = masked(body, 120.0)
 
-    plan = bridged(mask, 3.0, p2="keep")
+    plan = bridged(mask, 3.0, but=(2,))
 
     assert [keeper.number for keeper in plan.keepers] == [2]
     assert plan.keepers[0].area == pytest.approx(mask.loose[1].area)
@@ -118,32 +118,14 @@ def test_what_lies_in_a_kept_ring_is_tied_to_the_ring() -> None:
     mask = masked(NESTED, 100.0)
     outer = max(mask.loose, key=lambda piece: piece.area)
 
-    plan = bridged(mask, 2.0, **{f"p{outer.number}": "keep"})
+    plan = bridged(mask, 2.0, but=(outer.number,))
 
     assert [keeper.number for keeper in plan.keepers] == [outer.number]
     assert plan.keepers[0].area > outer.area
 
 
-def test_a_piece_left_out_is_painted_solid() -> None:
-    mask = masked(frame(0, 0, 40, 20), 40.0)
-
-    plan = decide(mask, {1: "leave-out"}, 5.0)
-
-    assert plan.left_out == (1,)
-    assert plan.windows.area == pytest.approx(1600)
-    assert len(plan.material.geoms) == 1
-
-
-def test_undecided_pieces_count_as_kept() -> None:
-    assert [keeper.number for keeper in decide(masked(WORD), {}, 5.0).keepers] == [1, 2, 3]
-
-
-@pytest.mark.parametrize(
-    ("fates", "said"), [({9: "keep"}, "no loose piece 9"), ({0: "keep"}, "no loose piece 0"), ({1: "sell"}, "sell")]
-)
-def test_a_fate_that_makes_no_sense_is_refused(fates, said) -> None:
-    with pytest.raises(BadInput, match=said):
-        decide(masked(WORD), fates, 5.0)
+def test_what_is_not_bridged_is_kept() -> None:
+    assert [keeper.number for keeper in tie_mask(masked(WORD), (), BridgeRules(5.0)).keepers] == [1, 2, 3]
 
 
 def test_each_piece_knows_the_nearest_part_it_could_be_bridged_to() -> None:
@@ -156,3 +138,144 @@ def test_each_piece_knows_the_nearest_part_it_could_be_bridged_to() -> None:
 
 def test_a_mask_without_pieces_has_no_gaps() -> None:
     assert nearest_gaps(masked(rect(0, 0, 9, 9))) == ()
+
+
+# --- number, style, ground ------------------------------------------------------------------------
+BOX = frame(0, 0, 100, 80)
+"""A square 80 mm hole in a square, 10 mm of paint all around, at 100 mm wide."""
+
+
+@pytest.mark.parametrize(("width", "count"), [(16.0, 1), (8.0, 2), (2.5, 2), (2.0, 3)])
+def test_larger_pieces_have_more_bridges(width: float, count: int) -> None:
+    """The hole's side is 80 mm: 5, 10, 32 and 40 widths."""
+    plan = bridged(masked(BOX, 100.0), width, per_piece=None)
+
+    assert len(plan.bridges) == count
+
+
+def test_two_bridges_stand_about_opposite() -> None:
+    first, second = bridged(masked(BOX, 100.0), 5.0, per_piece=2).bridges
+
+    middle = [(bridge.start[0] - 50, bridge.start[1] - 50) for bridge in (first, second)]
+    cosine = sum(a * b for a, b in zip(*middle, strict=True)) / (math.hypot(*middle[0]) * math.hypot(*middle[1]))
+    assert cosine < -0.7
+    assert {first.other, second.other} == {FRAME}
+
+
+@pytest.mark.parametrize(("style", "across"), [("upright", 0), ("level", 1)])
+def test_bridges_run_the_way_the_style_asks(style: str, across: int) -> None:
+    for body, width in ((BOX, 100.0), (ring(20, 20, 20, 12), 120.0), (WORD, 300.0)):
+        plan = bridged(masked(body, width), 3.0, style=style, per_piece=2)
+
+        assert plan.keepers == ()
+        for bridge in plan.bridges:
+            assert bridge.start[across] == pytest.approx(bridge.end[across], abs=1e-6)
+
+
+def test_radial_bridges_lead_away_from_the_middle_of_their_piece() -> None:
+    plan = bridged(masked(ring(20, 20, 20, 12), 120.0), 3.0, style="radial", per_piece=2)
+
+    for bridge in plan.bridges:
+        out, along = ((bridge.start[0] - 60, bridge.start[1] - 60), (bridge.end[0] - 60, bridge.end[1] - 60))
+        assert math.atan2(*out) == pytest.approx(math.atan2(*along), abs=1e-3)
+
+
+@pytest.mark.parametrize("style", ["shortest", "upright", "level", "radial"])
+@pytest.mark.parametrize("per_piece", [None, 1, 2])
+@pytest.mark.parametrize("body", [WORD, NESTED, ring(20, 20, 20, 12) + frame(50, 0, 30, 12)])
+def test_bridges_of_any_style_have_their_width_all_along(body: str, style, per_piece) -> None:
+    plan = bridged(masked(body, 260.0), 2.5, style=style, per_piece=per_piece)
+
+    assert plan.keepers == ()
+    for bridge in plan.bridges:
+        way = shapely.LineString([bridge.start, bridge.end])
+        # A strip a hair narrower than the bridge, from edge to edge, is all mask.
+        narrower = way.buffer((bridge.width - 0.05) / 2, cap_style="flat")
+        assert shapely.difference(narrower, plan.frame).area < 1e-3
+
+
+@pytest.mark.parametrize("style", ["shortest", "level"])
+def test_no_crumb_of_paint_is_split_off(style) -> None:
+    mask = masked(ring(20, 20, 20, 12) + frame(45, 0, 30, 12) + WORD, 200.0)
+    before = shapely.get_parts(
+        shapely.difference(mask.sheet, shapely.union_all([mask.frame, *(p.shape for p in mask.loose)]))
+    )
+
+    plan = bridged(mask, 3.0, style=style, per_piece=2)
+
+    windows = shapely.get_parts(plan.windows)
+    assert windows.size >= before.size
+    assert shapely.area(windows).min() >= 0.5
+
+
+def test_a_bridge_avoids_the_tongue_it_would_be_shortest_from() -> None:
+    """A 2 mm wide spit of the hole reaches to 4 mm from the edge; elsewhere 5 mm of paint are crossed."""
+    hole = "M5 5h40v18h6v2h-6v20h-40z"
+    body = f'<path fill-rule="evenodd" d="M0 0h55v50h-55z{hole}"/>'
+
+    (bridge,) = bridged(masked(body, 55.0), 5.0, per_piece=None).bridges[:1]
+
+    assert bridge.length == pytest.approx(5.0, rel=0.02)
+    assert bridge.start[0] < 46
+
+
+def test_further_bridges_keep_off_keepers_and_each_other() -> None:
+    body = '<path fill-rule="evenodd" d="M0 0h100v60h-100zM10 10h80v40h-80z"/>' + rect(20, 25, 60, 2)
+    plan = bridged(masked(body, 100.0), 4.0, per_piece=None)
+
+    shapes = [bridge.shape for bridge in plan.bridges]
+    assert all(one.distance(other) >= 4.0 for one, other in combinations(shapes, 2))
+
+
+# --- set by hand ----------------------------------------------------------------------------------
+def test_a_bridge_stands_where_the_maker_sets_it() -> None:
+    mask = masked(BOX, 100.0)
+
+    plan = tie_mask(mask, {1}, BridgeRules(5.0), {1: [Spot((10, 30)), Spot((90, 70), width=8.0)]})
+
+    assert [(bridge.start, bridge.end, bridge.width) for bridge in plan.bridges] == [
+        ((10, 30), (0, 30), 5.0),
+        ((90, 70), (100, 70), 8.0),
+    ]
+    assert [bridge.by_hand for bridge in plan.bridges] == [0, 1]
+
+
+def test_pieces_that_only_hold_on_to_each_other_are_tied_to_the_frame_too() -> None:
+    """Two holes 4 mm apart, each with a bridge set towards the other."""
+    body = '<path fill-rule="evenodd" d="M0 0h84v50h-84zM10 10h30v30h-30zM44 10h30v30h-30z"/>'
+
+    plan = tie_mask(masked(body, 84.0), {1, 2}, BridgeRules(3.0), {1: [Spot((40, 25))], 2: [Spot((44, 25))]})
+
+    assert plan.keepers == ()
+    assert any(FRAME in (bridge.piece, bridge.other) for bridge in plan.bridges)
+
+
+# --- without a frame ------------------------------------------------------------------------------
+def test_separate_shapes_are_tied_to_the_largest_of_them() -> None:
+    mask = shape_mask(painted(rect(0, 0, 30, 30) + rect(40, 0, 20, 30) + rect(66, 0, 10, 30), 76.0), 10.0)
+
+    plan = bridged(mask, 3.0)
+
+    assert sorted(round(bridge.length) for bridge in plan.bridges) == [6, 10]
+    assert plan.frame.is_empty
+    assert [keeper.number for keeper in plan.keepers] == [1]
+    assert len(plan.material.geoms) == 1
+
+
+def test_one_shape_alone_has_nothing_to_be_tied_to() -> None:
+    mask = shape_mask(painted(rect(0, 0, 30, 30) + rect(40, 0, 20, 30), 60.0), 10.0)
+
+    plan = tie_mask(mask, {1}, BridgeRules(3.0))
+
+    assert plan.bridges == ()
+    assert [keeper.number for keeper in plan.keepers] == [1, 2]
+
+
+def test_three_hundred_pieces_are_tied_with_one_bridge_each() -> None:
+    holes = "".join(f"M{10 * (k % 20) + 3} {10 * (k // 20) + 3}h4v4h-4z" for k in range(300))
+    mask = masked(f'<path fill-rule="evenodd" d="M0 0h200v150h-200z{holes}"/>', 1000.0)
+
+    plan = bridged(mask, 5.0, per_piece=None)
+
+    assert len(plan.bridges) == 300
+    assert plan.keepers == ()

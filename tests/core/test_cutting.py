@@ -8,7 +8,8 @@ from dunestead.core.cutting.simulate import simulate_cut
 from dunestead.core.cutting.timing import knife_time
 from dunestead.core.cutting.verify import verify_cut
 from dunestead.core.figures import Catalogue
-from dunestead.core.mask.fates import decide
+from dunestead.core.mask.bridge_rules import BridgeRules
+from dunestead.core.mask.tying import tie_mask
 from dunestead.core.sheets.division import Sheet, divide
 from tests.shapes import NESTED, WORD, frame, masked
 
@@ -23,7 +24,7 @@ def square(x: float, y: float, side: float) -> CutPath:
 
 
 def one_sheet(body: str) -> Sheet:
-    return divide(decide(masked(body, 150.0), {}, 3.0), (292.0, 292.0), 10.0, mirrored=False).sheets[0]
+    return divide(tie_mask(masked(body, 150.0), (), BridgeRules(3.0)), (292.0, 292.0), 10.0, mirrored=False).sheets[0]
 
 
 def test_nested_cuts_free_a_part_each_and_take_turns_as_mask_and_window() -> None:

@@ -1,13 +1,15 @@
 """The roll-call: a piece keeps its number while it is the same piece."""
 
+from dunestead.core.geometry.affine import Affine
 from dunestead.core.mask.loose import cut_mask
-from dunestead.core.mask.rollcall import call_roll
+from dunestead.core.mask.rollcall import Seat, call_roll
 from tests.shapes import WORD, frame, masked, painted, rect
 
 
 def numbered(body: str, width: float, roll=()):
     found = painted(body, width)
-    mask, known = call_roll(cut_mask(found, 20.0), found.width, roll)
+    seat = Seat(1, found.colours, Affine.scaling(found.width))
+    (mask,), known = call_roll([("", cut_mask(found, 20.0))], [seat], roll)
     return {piece.number: piece for piece in mask.loose}, known
 
 
@@ -53,4 +55,4 @@ def test_a_piece_that_comes_back_has_its_old_number() -> None:
 
 
 def test_without_pieces_the_roll_stays_as_it_is() -> None:
-    assert call_roll(masked(rect(0, 0, 5, 5)), 100.0, ())[1] == ()
+    assert call_roll([("", masked(rect(0, 0, 5, 5)))], [], ())[1] == ()

@@ -8,7 +8,8 @@ import shapely
 
 from dunestead.core.errors import BadInput
 from dunestead.core.figures import Catalogue
-from dunestead.core.mask.fates import decide
+from dunestead.core.mask.bridge_rules import BridgeRules
+from dunestead.core.mask.tying import tie_mask
 from dunestead.core.sheets.division import Division, divide
 from dunestead.core.sheets.facing import face
 from tests.shapes import NESTED, WORD, masked, rect
@@ -16,7 +17,8 @@ from tests.shapes import NESTED, WORD, masked, rect
 
 def division(body: str, width: float, reach, overlap=10.0, mirrored=False, fate="keep", border=30.0) -> Division:
     mask = masked(body, width, border)
-    plan = decide(mask, {piece.number: fate for piece in mask.loose}, 3.0)
+    tied = [piece.number for piece in mask.loose] if fate == "bridge" else []
+    plan = tie_mask(mask, tied, BridgeRules(3.0, per_piece=1))
     return divide(plan, reach, overlap, mirrored=mirrored)
 
 
@@ -45,7 +47,7 @@ def test_mirroring_follows_from_the_side_the_knife_enters(catalogue: Catalogue, 
 @pytest.mark.parametrize("body", [WORD, NESTED])
 def test_patches_put_back_make_the_mask_and_nothing_is_out_of_reach(body, reach, mirrored) -> None:
     mask = masked(body, 420.0, 30.0)
-    plan = decide(mask, {}, 3.0)
+    plan = tie_mask(mask, (), BridgeRules(3.0))
 
     found = divide(plan, reach, 10.0, mirrored=mirrored)
 

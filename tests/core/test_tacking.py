@@ -4,7 +4,8 @@ import pytest
 import shapely
 
 from dunestead.core.figures import Catalogue
-from dunestead.core.mask.fates import decide
+from dunestead.core.mask.bridge_rules import BridgeRules
+from dunestead.core.mask.tying import tie_mask
 from dunestead.core.tacking.centring import tape_check
 from dunestead.core.tacking.pins import PinRules, pin_mask
 from dunestead.core.tacking.placements import press_mask
@@ -67,7 +68,7 @@ def test_no_plate_is_hotter_than_surface_and_material_stand(catalogue, surface, 
 
 
 def test_corners_edges_and_every_large_enough_piece_are_pinned(catalogue) -> None:
-    plan = decide(masked(WORD, 200.0), {}, 5.0)
+    plan = tie_mask(masked(WORD, 200.0), (), BridgeRules(5.0))
 
     pinning = pin_mask(plan.frame, plan.keepers, [40.0, 20.0, 7.9], catalogue.surface("coir"), RULES)
 
@@ -80,7 +81,7 @@ def test_corners_edges_and_every_large_enough_piece_are_pinned(catalogue) -> Non
 
 
 def test_a_long_piece_takes_two_pins_inside_it(catalogue) -> None:
-    plan = decide(masked(frame(0, 0, 100, 70), 100.0), {}, 5.0)
+    plan = tie_mask(masked(frame(0, 0, 100, 70), 100.0), (), BridgeRules(5.0))
 
     pinning = pin_mask(plan.frame, plan.keepers, [70.0], catalogue.surface("coir"), RULES)
 
@@ -91,7 +92,7 @@ def test_a_long_piece_takes_two_pins_inside_it(catalogue) -> None:
 
 @pytest.mark.parametrize("surface", ["jersey", "leather", "glass", "wood-sealed", "canvas"])
 def test_nothing_is_pinned_that_keeps_the_holes(catalogue, surface) -> None:
-    plan = decide(masked(WORD, 200.0), {}, 5.0)
+    plan = tie_mask(masked(WORD, 200.0), (), BridgeRules(5.0))
 
     pinning = pin_mask(plan.frame, plan.keepers, [40.0, 20.0, 20.0], catalogue.surface(surface), RULES)
 

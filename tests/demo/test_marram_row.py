@@ -1,18 +1,28 @@
-"""The demo: five jobs of Marram Row, at different stations, all sound."""
+"""The demo: nine jobs of Marram Row, at different stations, all sound."""
+
+from collections.abc import Iterator
 
 import pytest
 
 from dunestead.demo.marram_row import fill_demo
+from dunestead.store import BlankStore, JobStore, open_database
 from dunestead.workbench import OpenJob, Workbench
 
 
-@pytest.fixture
+@pytest.fixture(scope="module")
+def workbench(tmp_path_factory, catalogue) -> Iterator[Workbench]:
+    engine = open_database(tmp_path_factory.mktemp("demo") / "demo.sqlite")
+    yield Workbench(JobStore(engine), BlankStore(engine), catalogue)
+    engine.dispose()
+
+
+@pytest.fixture(scope="module")
 def row(workbench: Workbench) -> dict[str, OpenJob]:
     fill_demo(workbench)
     return {opened.plan.job.name: opened for opened in workbench.board("mm")}
 
 
-def test_five_jobs_wait_at_different_stations(row: dict[str, OpenJob]) -> None:
+def test_nine_jobs_wait_at_different_stations(row: dict[str, OpenJob]) -> None:
     waiting = {name: opened.next_step.station for name, opened in row.items()}
 
     assert waiting == {
@@ -20,7 +30,11 @@ def test_five_jobs_wait_at_different_stations(row: dict[str, OpenJob]) -> None:
         "Boathouse shirt": "tack",
         "Kitchen towels": "paint",
         "Ferry totes": "sheets",
+        "Slipway round mat": "blank",
+        "Gull bag panel": "sheets",
         "Tide rug": "cure",
+        "Boat shed mat, two-tone": "sheets",
+        "Key board, cabin 8": "blank",
     }
 
 
@@ -37,15 +51,36 @@ def test_no_station_of_the_demo_must_be_mended(row: dict[str, OpenJob]) -> None:
 
 def test_loose_pieces_are_as_the_letters_say(row: dict[str, OpenJob]) -> None:
     """BOOTS OFF has five centres, CABIN 8 five; the stencil face has none."""
-    assert len(row["Cabin 8 mat"].plan.mask.loose) == 10
-    assert len(row["Ferry totes"].plan.mask.loose) == 0
+    assert len(row["Cabin 8 mat"].plan.look.loose) == 10
+    assert len(row["Ferry totes"].plan.look.loose) == 0
+    assert len(row["Gull bag panel"].plan.look.loose) == 2
+    # Eight letters, each a piece of the reverse mask.
+    assert len(row["Boat shed mat, two-tone"].plan.look.loose) == 8
+
+
+def test_one_job_has_a_reverse_mask_and_one_a_mask_for_each_colour_as_large_as_its_blank(row) -> None:
+    shed, board = row["Boat shed mat, two-tone"].plan, row["Key board, cabin 8"].plan
+
+    assert shed.masks[0].laid.is_reverse
+    assert len(board.masks) == 2
+    assert board.look.aligned
+
+
+def test_words_drawings_a_traced_sheet_and_a_frame_are_all_there(row: dict[str, OpenJob]) -> None:
+    kinds = {element.kind for opened in row.values() for element in opened.plan.job.elements}
+
+    assert kinds == {"words", "drawn", "traced", "frame"}
+
+
+def test_the_workshop_keeps_blanks_of_its_own(workbench: Workbench, row: dict[str, OpenJob]) -> None:
+    assert "Round mat" in {kept.name for kept in workbench.blanks.all()}
 
 
 def test_keepers_have_answered_every_roll_call_that_is_passed(row: dict[str, OpenJob]) -> None:
     opened = row["Boathouse shirt"]
 
-    assert opened.plan.cut.keepers
-    for keeper in opened.plan.cut.keepers:
+    assert opened.plan.keepers
+    for keeper in opened.plan.keepers:
         assert set(opened.plan.job.calls[keeper.number]) == {"dish"}
 
 

@@ -10,20 +10,21 @@ import shapely
 
 from dunestead.core.artwork.painted import paint
 from dunestead.core.errors import ArtworkEmpty
-from dunestead.core.mask.fates import decide
+from dunestead.core.mask.bridge_rules import BridgeRules
+from dunestead.core.mask.tying import tie_mask
 from dunestead.core.sheets.division import divide
 from dunestead.formats.bundle import file_stem, zip_sheets
 from dunestead.formats.svg import read_svg
 from dunestead.formats.svg.cutfile import read_cut_file
 from dunestead.formats.svg.writer import path_data, write_mask, write_sheet
-from dunestead.formats.verified import verified_sheets
+from dunestead.formats.verified import sheets_of, verified_sheets
 from tests.shapes import NESTED, WORD, masked, rect, svg
 
 SVG = "{http://www.w3.org/2000/svg}"
 
 
 def plan_of(body: str, width: float = 200.0):
-    return decide(masked(body, width, 30.0), {1: "bridge"}, 4.0)
+    return tie_mask(masked(body, width, 30.0), {1}, BridgeRules(4.0, per_piece=1))
 
 
 @pytest.mark.parametrize("body", [WORD, NESTED])
@@ -93,7 +94,7 @@ def test_each_verified_sheet_agrees_with_its_plan() -> None:
     plan = plan_of(WORD, 500.0)
     division = divide(plan, (292.0, 292.0), 10.0, mirrored=False)
 
-    checked = verified_sheets(plan, division, "Word")
+    checked = verified_sheets(plan, division, "Word", len(division.sheets))
 
     assert [sheet.file_name for sheet in checked] == ["sheet-1.svg", "sheet-2.svg"]
     assert all(sheet.verdict.agrees for sheet in checked)
@@ -115,9 +116,9 @@ def test_path_data_closes_every_ring_and_writes_no_exponents() -> None:
 
 
 def test_a_zip_holds_the_cut_list_the_mask_and_every_sheet(workbench) -> None:
-    job_id = workbench.begin(svg(WORD), "word.svg", "Word", "coir")
+    job_id = workbench.begin(workbench.keep_file(svg(WORD), "word.svg"), "Word", "coir")
     plan = workbench.open(job_id, "mm").plan
-    checked = verified_sheets(plan.cut, plan.division, plan.job.name)
+    checked = sheets_of(plan)
 
     data = zip_sheets(plan, checked)
 

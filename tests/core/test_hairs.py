@@ -1,0 +1,45 @@
+"""Slits that no knife leaves standing."""
+
+import pytest
+import shapely
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from dunestead.core.geometry.hairs import close_hairs
+from dunestead.core.mask.loose import cut_mask
+from tests.shapes import noisy_disc, painted, polygon, rect
+
+
+def broken_ring(gap: float) -> str:
+    """Draw a square ring, 40 outside and 20 inside, with a slit through its right side."""
+    low, high = 20 - gap / 2, 20 + gap / 2
+    inside = [(30, low), (30, 10), (10, 10), (10, 30), (30, 30), (30, high)]
+    return polygon([(40, low), *inside, (40, high), (40, 40), (0, 40), (0, 0), (40, 0)])
+
+
+@pytest.mark.parametrize(("gap", "loose"), [(0.01, 1), (0.03, 1), (0.06, 0), (0.2, 0)])
+def test_what_hangs_by_a_hair_alone_is_loose(gap: float, loose: int) -> None:
+    assert len(cut_mask(painted(broken_ring(gap), 40.0), 20.0).loose) == loose
+
+
+@pytest.mark.parametrize(
+    "body", [rect(0, 0, 40, 0.02) + rect(0, 20, 40, 5), noisy_disc(5000, 30, 0.02), rect(0, 0, 60, 60, 'rx="12"')]
+)
+def test_fine_strokes_and_dense_edges_are_left_as_they_are(body: str) -> None:
+    region = painted(body, 60.0).region
+
+    assert close_hairs(region, 0.04) is region
+
+
+@settings(max_examples=30, deadline=None)
+@given(gap=st.one_of(st.floats(0.005, 0.039), st.floats(0.041, 0.5)), turn=st.floats(0, 90))
+def test_closing_adds_next_to_nothing_and_takes_nothing_away(gap: float, turn: float) -> None:
+    region = shapely.affinity.rotate(
+        shapely.MultiPolygon([shapely.box(0, 0, 5, 10), shapely.box(5 + gap, 0, 10, 10)]), turn
+    )
+
+    closed = close_hairs(region, 0.04)
+
+    assert shapely.difference(region, closed).area < 1e-9
+    assert closed.area - region.area < 0.5
+    assert (len(closed.geoms) == 1) == (gap < 0.04)

@@ -1,0 +1,33 @@
+"""Jobs for tests of what follows from a design: put together, looked at, changed."""
+
+from dataclasses import replace
+
+from dunestead.catalogue import load_catalogue
+from dunestead.core.artwork.elements import Element, Words
+from dunestead.core.artwork.words.setting import Setting
+from dunestead.core.blanks.blank import Blank
+from dunestead.core.planning.job import Job, start_job
+from dunestead.core.planning.look import Look, look_at
+from dunestead.core.planning.rail import SizeRail, size_rail
+from tests.shapes import Files
+
+CATALOGUE = load_catalogue()
+
+
+def words(text: str, size: float = 300.0, number: int = 1, face: str = "archivo-black", **more) -> Words:
+    placed = {key: more.pop(key) for key in ("x", "y", "turn", "repeat", "runs_off") if key in more}
+    return Words(id=number, face=face, setting=Setting(text, size, **more), **placed)
+
+
+def job_of(*elements: Element, surface: str = "coir", blank: Blank | None = None, **entries) -> Job:
+    job = start_job("Test", CATALOGUE.surface(surface), CATALOGUE, elements[0], blank or Blank(600, 400))
+    last = max(element.id for element in elements)
+    return replace(job, elements=elements, last_element=last, **entries)
+
+
+def look(job: Job, sources: Files) -> Look:
+    return look_at(job, sources, CATALOGUE)
+
+
+def rail(job: Job, sources: Files) -> SizeRail:
+    return size_rail(look(job, sources), CATALOGUE)
