@@ -31,7 +31,7 @@ def begin_file(page: Page, file: Path) -> None:
 
 
 def settled(page: Page) -> None:
-    page.wait_for_load_state("networkidle")
+    expect(page.locator("[aria-busy=true]")).to_have_count(0)
 
 
 def verdict(page: Page) -> Locator:

@@ -36,7 +36,7 @@ def test_a_job_by_keyboard_from_the_drop_to_the_record(page: Page, word_file: Pa
 
     for key in (".", "T", ".", "K", ".", "O"):
         page.keyboard.press(key)
-        page.wait_for_load_state("networkidle")
+        expect(page.locator("[aria-busy=true]")).to_have_count(0)
     expect(page.locator("aside header")).to_contain_text("1 kept, 1 bridged, 1 left out")
     page.keyboard.press("Control+z")
     expect(page.locator("aside header")).to_contain_text("1 of 3 loose pieces undecided")

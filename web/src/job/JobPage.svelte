@@ -159,7 +159,7 @@
   ><title>{open.job ? `${open.job.inputs.name} - ${station?.name}` : 'Job'} - Dunestead</title></svelte:head
 >
 
-<div class="flex h-dvh flex-col print:h-auto">
+<div class="flex h-dvh flex-col print:h-auto" aria-busy={open.busy > 0}>
   <TopBar {shortcuts}>
     {#if open.job}
       <h1 class="m-0 truncate text-lg font-bold">{open.job.inputs.name}</h1>

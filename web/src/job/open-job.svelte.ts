@@ -12,6 +12,10 @@ function stepped(numbers: number[], chosen: number | null, by: number): number |
   return numbers[next] ?? null;
 }
 
+/** What to change, said at once or built on how things stand when its turn has come. */
+const built = <Of, Entries>(entries: Entries | ((of: Of) => Entries), of: Of): Entries =>
+  typeof entries === 'function' ? (entries as (of: Of) => Entries)(of) : entries;
+
 export class OpenJob {
   job = $state.raw<api.Job | null>(null);
   problem = $state.raw<api.Problem | null>(null);
@@ -44,6 +48,8 @@ export class OpenJob {
   #nudged: { id: number; x: number; y: number } | null = null;
   #resting: ReturnType<typeof setTimeout> | undefined;
   #asked = 0;
+  /** What the workshop last answered, shown or overtaken: what the next change builds on. */
+  #known: api.Job | null = null;
   #turn: Promise<void> = Promise.resolve();
 
   constructor(readonly id: number) {}
@@ -61,7 +67,10 @@ export class OpenJob {
   });
 
   load = () => this.#ask(() => api.getJob(this.id, settings.unit));
-  change = (entries: api.JobChange) => this.#ask(() => api.changeJob(this.id, settings.unit, entries));
+  change = (entries: api.JobChange | ((job: api.Job) => api.JobChange)) =>
+    this.#ask((job) => api.changeJob(this.id, settings.unit, built(entries, job)));
+  changeBlank = (entries: (blank: api.BlankEntry) => Partial<api.BlankEntry>) =>
+    this.change(({ inputs: { blank } }) => ({ blank: { ...blank, ...entries(blank) } }));
   decide = (numbers: number[] | null, fate: api.Fate | null) =>
     this.#ask(() => api.setFates(this.id, settings.unit, numbers, fate));
   setBridge = (move: api.BridgeMove) => this.#ask(() => api.setBridge(this.id, settings.unit, move));
@@ -80,8 +89,13 @@ export class OpenJob {
   addArtwork = (file: File) => this.#add(() => api.addArtwork(this.id, settings.unit, file));
   copyPart = (id: number) => this.#add(() => api.copyPart(this.id, id, settings.unit));
   dropPart = (id: number) => this.#ask(() => api.dropPart(this.id, id, settings.unit));
-  changePart = (id: number, entries: api.PartChange) =>
-    this.#ask(() => api.changePart(this.id, id, settings.unit, entries));
+  changePart = (id: number, entries: api.PartChange | ((part: api.Part) => api.PartChange)) =>
+    this.#ask((job) => {
+      const part = job.elements.find((each) => each.id === id);
+      return part
+        ? api.changePart(this.id, id, settings.unit, built(entries, part))
+        : api.getJob(this.id, settings.unit);
+    });
   arrange = (numbers: number[], how: api.Arrangement) =>
     this.#ask(() => api.arrange(this.id, settings.unit, numbers, how));
   fit = () => this.#ask(() => api.fitDesign(this.id, settings.unit));
@@ -238,7 +252,7 @@ export class OpenJob {
    * Ask the workshop, one question after the other, so that quick fingers never change a job twice at
    * once; an answer that a later question overtook is dropped.
    */
-  async #ask(question: () => Promise<api.Job>): Promise<void> {
+  async #ask(question: (known: api.Job) => Promise<api.Job>): Promise<void> {
     const mine = ++this.#asked;
     this.#wanted = null;
     this.busy++;
@@ -247,7 +261,8 @@ export class OpenJob {
     this.#turn = new Promise((resolve) => (done = resolve));
     try {
       await before;
-      const job = await question();
+      const job = await question(this.#known as api.Job);
+      this.#known = job;
       if (mine !== this.#asked) return;
       this.job = job;
       if (!job.picture.masks.some((mask) => mask.number === this.mask)) this.mask = 1;

@@ -6,6 +6,7 @@ import { OpenJob } from './open-job.svelte';
 vi.mock('../lib/api/client', async (original) => ({
   ...(await original<typeof api>()),
   getJob: vi.fn(),
+  changeJob: vi.fn(),
   setFates: vi.fn(),
   undo: vi.fn(),
   lookAt: vi.fn(),
@@ -80,6 +81,22 @@ describe('a job on the screen', () => {
     await late;
 
     expect(open.job?.pieces).toHaveLength(2);
+  });
+
+  it('builds a change on the answer before it, though that answer is never shown', async () => {
+    const blanks = (...entries: object[]) =>
+      entries.map((blank) => ({ ...job([]), inputs: { blank } }) as unknown as Job);
+    const [first, second, third] = blanks({ rim: 0 }, { rim: 9 }, { rim: 9, corner: 4 });
+    vi.mocked(api.getJob).mockResolvedValueOnce(first as Job);
+    vi.mocked(api.changeJob)
+      .mockResolvedValueOnce(second as Job)
+      .mockResolvedValueOnce(third as Job);
+    const open = new OpenJob(1);
+    await open.load();
+
+    await Promise.all([open.changeBlank(() => ({ rim: 9 })), open.changeBlank(() => ({ corner: 4 }))]);
+
+    expect(vi.mocked(api.changeJob).mock.calls[1]?.[2]).toEqual({ blank: { rim: 9, corner: 4 } });
   });
 
   it('keeps what it had when a change is refused, and says why', async () => {

@@ -20,9 +20,13 @@
 
   /** Change some parts, the others' edits kept. */
   function edit(numbers: number[], change: Partial<Edit>): void {
+    void open.changePart(part.id, ({ edits }) => ({ edits: edited(edits, numbers, change) }));
+  }
+
+  function edited(edits: Edit[], numbers: number[], change: Partial<Edit>): Edit[] {
     const chosen = new Set(numbers);
-    const before = new Map(part.edits.map((entry) => [entry.part, entry] as const));
-    const kept = part.edits.filter((entry) => !chosen.has(entry.part));
+    const before = new Map(edits.map((entry) => [entry.part, entry] as const));
+    const kept = edits.filter((entry) => !chosen.has(entry.part));
     const changed = numbers
       .map((number): Edit => ({
         dropped: false,
@@ -32,7 +36,7 @@
         part: number,
       }))
       .filter((entry) => entry.dropped || entry.colour);
-    void open.changePart(part.id, { edits: [...kept, ...changed] });
+    return [...kept, ...changed];
   }
 
   const where = (holds: (piece: Part['parts'][number]) => boolean) =>

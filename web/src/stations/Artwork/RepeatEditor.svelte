@@ -34,7 +34,7 @@
   const repeat = $derived(part.repeat);
   const kind = $derived(repeat?.kind ?? 'once');
   const change = (entries: Partial<Repeat>) =>
-    repeat && open.changePart(part.id, { repeat: { ...repeat, ...entries } });
+    open.changePart(part.id, (now) => (now.repeat ? { repeat: { ...now.repeat, ...entries } } : {}));
 
   function setKind(to: (typeof KINDS)[number][0]): void {
     const next = to === 'once' ? null : { ...START, ...repeat, kind: to, across: to === 'scatter' ? 12 : 3 };

@@ -23,13 +23,22 @@
   ] as const;
   const PIXELS = (value: number) => `${value} px`;
   let straightening = $state(false);
-  const settings = $derived.by((): Settings => {
-    const { corners, threshold, inverted, evened, despeckle, smooth, ink, pen } = trace;
+  function settingsOf({
+    corners,
+    threshold,
+    inverted,
+    evened,
+    despeckle,
+    smooth,
+    ink,
+    pen,
+  }: Tracing): Settings {
     return { corners, threshold, inverted, evened, despeckle, smooth, ink, pen };
-  });
+  }
+  const settings = $derived(settingsOf(trace));
 
   const change = (entries: Partial<Settings>) =>
-    open.changePart(part.id, { trace: { ...settings, ...entries } });
+    open.changePart(part.id, (now) => ({ trace: { ...settingsOf(now.trace ?? trace), ...entries } }));
   const peek = (entries: Partial<Settings>) =>
     open.peek({ element: part.id, entries: { trace: { ...settings, ...entries } } });
 </script>

@@ -2,7 +2,7 @@
   import Button from 'flowbite-svelte/Button.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Catalogue, Job, Part } from '../../lib/api/client';
+  import type { Catalogue, Job, Part, PartChange } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
   import ColourField from '../../lib/ui/ColourField.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
@@ -44,8 +44,8 @@
   const own = $derived(new Map(words.letter_colours.map(([index, colour]) => [index, colour] as const)));
   const show = (mm: number) => showLength(mm, settings.unit);
 
-  const change = (entries: Parameters<OpenJob['changePart']>[1]) => open.changePart(part.id, entries);
-  const peek = (entries: Parameters<OpenJob['changePart']>[1]) => open.peek({ element: part.id, entries });
+  const change = (entries: PartChange) => open.changePart(part.id, entries);
+  const peek = (entries: PartChange) => open.peek({ element: part.id, entries });
 
   function arc(kind: string): void {
     const radius = Math.abs(words.arc ?? words.usual_arc);

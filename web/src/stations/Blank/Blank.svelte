@@ -33,7 +33,7 @@
   ] as const;
   let outline = $state<HTMLInputElement>();
   const blank = $derived(job.inputs.blank);
-  const setBlank = (change: Partial<BlankEntry>) => open.change({ blank: { ...blank, ...change } });
+  const setBlank = (change: Partial<BlankEntry>) => open.changeBlank(() => change);
   const value = (event: Event) => (event.currentTarget as HTMLInputElement).value;
   const heat = $derived(blank.heat === null || blank.heat === undefined ? null : blank.heat);
 

@@ -14,12 +14,11 @@
   const { open, job, catalogue, blank }: Props = $props();
 
   type Garment = NonNullable<BlankEntry['garment']>;
-  const garment = $derived<Garment>(
-    blank.garment ?? { size: 'm', placement: 'full-front', drop: null, across: null, widest: null },
-  );
+  const START: Garment = { size: 'm', placement: 'full-front', drop: null, across: null, widest: null };
+  const garment = $derived<Garment>(blank.garment ?? START);
   const collar = $derived(job.picture.collar);
   const set = (change: Partial<Garment>) =>
-    open.change({ blank: { ...blank, garment: { ...garment, ...change } } });
+    open.changeBlank((now) => ({ garment: { ...(now.garment ?? START), ...change } }));
 </script>
 
 <section class="card flex flex-col gap-3 p-3" aria-label="Placement guide">

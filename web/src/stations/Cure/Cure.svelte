@@ -12,13 +12,15 @@
     value={room.temperature}
     min={-20}
     max={60}
-    onchange={(temperature) => temperature !== null && open.change({ room: { ...room, temperature } })}
+    onchange={(temperature) =>
+      temperature !== null && open.change(({ inputs }) => ({ room: { ...inputs.room, temperature } }))}
   />
   <NumberField
     label="Humidity, %"
     value={room.humidity}
     min={0}
     max={100}
-    onchange={(humidity) => humidity !== null && open.change({ room: { ...room, humidity } })}
+    onchange={(humidity) =>
+      humidity !== null && open.change(({ inputs }) => ({ room: { ...inputs.room, humidity } }))}
   />
 </div>
