@@ -10,7 +10,7 @@ from sqlalchemy import Engine
 from dunestead.api.app import create_app
 from dunestead.catalogue import load_catalogue
 from dunestead.core.figures import Catalogue
-from dunestead.store import BlankStore, JobStore, open_database
+from dunestead.store import BlankStore, JobStore, open_database, open_records
 from dunestead.workbench import Workbench
 
 
@@ -37,8 +37,8 @@ def blanks(engine: Engine) -> BlankStore:
 
 
 @pytest.fixture
-def workbench(store: JobStore, blanks: BlankStore, catalogue: Catalogue) -> Workbench:
-    return Workbench(store, blanks, catalogue)
+def workbench(engine: Engine, store: JobStore, blanks: BlankStore, catalogue: Catalogue) -> Workbench:
+    return Workbench(store, blanks, open_records(engine), catalogue)
 
 
 @pytest.fixture

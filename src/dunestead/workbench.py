@@ -36,10 +36,12 @@ from dunestead.core.planning.remedies import Tools
 from dunestead.core.planning.stations import Station, stations_of
 from dunestead.core.planning.steps import Step, all_steps, next_step
 from dunestead.core.planning.ties import BridgeMove, bridge_at, move_bridge, remove_bridge, reset_bridges
+from dunestead.cutting_room import CuttingRoom
 from dunestead.formats.artwork import read_drawing
 from dunestead.formats.picture import is_picture, read_picture
 from dunestead.formats.verified import check_cut
-from dunestead.store import BlankStore, JobStore, StoredBlank, StoredJob
+from dunestead.searches import Searches
+from dunestead.store import BlankStore, JobStore, Records, StoredBlank, StoredJob
 
 __all__ = ["OpenJob", "StoredSources", "Workbench"]
 
@@ -91,12 +93,21 @@ class StoredSources:
 class Workbench:
     """Opens and changes jobs; every change is reckoned through before it is kept."""
 
-    def __init__(self, store: JobStore, blanks: BlankStore, catalogue: Catalogue) -> None:
+    def __init__(self, store: JobStore, blanks: BlankStore, records: Records, catalogue: Catalogue) -> None:
         self._store = store
         self.blanks = blanks
-        self.catalogue = catalogue
+        self.records = records
+        self._shipped = catalogue
+        self.catalogue = records.added_to(catalogue)
+        self.cutting = CuttingRoom()
+        self.searches = Searches()
         self.sources = StoredSources(store.file)
         self._plans = _Plans(_PLANS_AT_HAND)
+
+    def refresh(self) -> None:
+        """Reckon with the maker's records as they are now; every plan hangs on them."""
+        self.catalogue = self.records.added_to(self._shipped)
+        self._plans.forget()
 
     @property
     def is_empty(self) -> bool:
@@ -278,6 +289,11 @@ class _Plans:
                 return None
             self._kept.move_to_end((stored.id, stored.seq))
             return plan
+
+    def forget(self) -> None:
+        """Let all plans go."""
+        with self._lock:
+            self._kept.clear()
 
     def keep(self, job_id: int, seq: int, plan: Plan) -> None:
         """Keep a plan at hand, and let the one longest unused go."""

@@ -2,15 +2,19 @@
 
 import numpy as np
 import pytest
+import shapely
 
+from dunestead.core.cutting.order import by_hand_order, cut_order
 from dunestead.core.cutting.paths import CutPath, sheet_paths, travel_length
 from dunestead.core.cutting.simulate import simulate_cut
-from dunestead.core.cutting.timing import knife_time
+from dunestead.core.cutting.timing import HandKnife, knife_time, knife_time_by_hand, run_seconds
 from dunestead.core.cutting.verify import verify_cut
 from dunestead.core.figures import Catalogue
 from dunestead.core.mask.bridge_rules import BridgeRules
 from dunestead.core.mask.tying import tie_mask
-from dunestead.core.sheets.division import Sheet, divide
+from dunestead.core.sheets.cells import Reach
+from dunestead.core.sheets.division import Guards
+from dunestead.core.sheets.layout import LayoutRules, Sheet, lay_out
 from tests.shapes import NESTED, WORD, frame, masked
 
 
@@ -24,7 +28,8 @@ def square(x: float, y: float, side: float) -> CutPath:
 
 
 def one_sheet(body: str) -> Sheet:
-    return divide(tie_mask(masked(body, 150.0), (), BridgeRules(3.0)), (292.0, 292.0), 10.0, mirrored=False).sheets[0]
+    plan = tie_mask(masked(body, 150.0), (), BridgeRules(3.0))
+    return lay_out((plan,), (Guards(),), LayoutRules(Reach(292.0, 292.0, 10.0), False)).sheets[0]
 
 
 def test_nested_cuts_free_a_part_each_and_take_turns_as_mask_and_window() -> None:
@@ -80,7 +85,7 @@ def test_a_sheet_cut_as_planned_agrees_with_the_plan(body: str) -> None:
 @pytest.mark.parametrize("drop", [0, 1, 2, -1])
 def test_a_file_that_lost_a_line_does_not_agree(drop: int) -> None:
     sheet = one_sheet(WORD)
-    paths = sheet_paths(sheet)
+    paths = list(sheet_paths(sheet))
     del paths[drop]
 
     assert not verify_cut(sheet, simulate_cut(paths, (sheet.width, sheet.height))).agrees
@@ -121,11 +126,76 @@ def test_travel_runs_from_the_corner_through_all_starts() -> None:
     assert travel_length([]) == 0
 
 
-def test_time_is_length_over_speed_for_every_pass(catalogue: Catalogue) -> None:
+def test_time_is_length_over_speed_gathered_and_lost_at_each_corner_for_every_pass(catalogue: Catalogue) -> None:
+    """Four sides of 100 mm at 100 mm/s: each 1 s and 100/1500 s to gather and lose speed; a lift of 0.15 s."""
     cutter = catalogue.cutter("table-square")
-    once = knife_time([square(0, 0, 100)], catalogue.material("paper-coated-down"), cutter)
-    four = knife_time([square(0, 0, 100)], catalogue.material("plastic"), cutter)
+    once = knife_time([square(0, 0, 100)], cutter, speed=100, passes=1)
+    four = knife_time([square(0, 0, 100)], cutter, speed=50, passes=4)
 
     assert once.cut_length == pytest.approx(400)
-    assert once.seconds == pytest.approx(400 / 100 + 0.15)
-    assert four.seconds == pytest.approx(4 * (400 / 50 + 0.15))
+    assert once.seconds == pytest.approx(4 * (1 + 100 / 1500) + 0.15)
+    assert four.seconds == pytest.approx(4 * (4 * (2 + 50 / 1500) + 0.15))
+
+
+def test_a_short_run_never_reaches_full_speed() -> None:
+    """From rest to rest over s at a: 2 sqrt(s / a)."""
+    assert run_seconds(np.array([1.0]), 200.0, 1000.0)[0] == pytest.approx(2 * np.sqrt(1 / 1000))
+
+
+def test_by_hand_a_curve_takes_twice_as_long_as_a_straight_and_a_corner_costs_a_turn() -> None:
+    knife = HandKnife(straight=8.0, curve=4.0, corner=1.5)
+    turns = np.linspace(0, 2 * np.pi, 181)
+    round_one = CutPath(np.column_stack([np.cos(turns), np.sin(turns)]) * 20)
+
+    assert knife_time_by_hand([square(0, 0, 80)], knife).seconds == pytest.approx(4 * (10 + 1.5))
+    assert knife_time_by_hand([round_one], knife).seconds == pytest.approx(2 * np.pi * 20 / 4 + 1.5, rel=1e-3)
+
+
+def test_travel_through_two_hundred_lines_is_within_a_seventh_of_a_routing_solver() -> None:
+    """The solver visits the very points our knife enters at, so only the order is compared."""
+    places = np.random.default_rng(7).uniform(5, 285, (400, 2))
+    apart: list[np.ndarray] = []
+    for place in places:
+        if all(np.hypot(*(place - other)) > 9 for other in apart) and len(apart) < 200:
+            apart.append(place)
+    shape = shapely.MultiPolygon([shapely.box(x - 2, y - 2, x + 2, y + 2) for x, y in apart])
+
+    rings = cut_order(shape, (0.0, 0.0))
+
+    starts = np.array([(0.0, 0.0), *(ring[0] for ring in rings)])
+    ours = float(np.hypot(*np.diff(starts, axis=0).T).sum())
+    assert len(rings) == len(apart) > 190
+    assert ours <= 1.15 * _routed(starts)
+
+
+def _routed(points: np.ndarray) -> float:
+    from ortools.constraint_solver import pywrapcp, routing_enums_pb2
+
+    count = len(points)
+    apart = np.zeros((count + 1, count + 1), int)
+    apart[:count, :count] = np.hypot(*(points[:, None] - points[None]).transpose(2, 0, 1)) * 100
+    # The last stop is free: it is as near to everything as nothing.
+    manager = pywrapcp.RoutingIndexManager(count + 1, 1, [0], [count])
+    routing = pywrapcp.RoutingModel(manager)
+    way = routing.RegisterTransitMatrix(apart.tolist())
+    routing.SetArcCostEvaluatorOfAllVehicles(way)
+    search = pywrapcp.DefaultRoutingSearchParameters()
+    search.first_solution_strategy = routing_enums_pb2.FirstSolutionStrategy.PATH_CHEAPEST_ARC
+    search.local_search_metaheuristic = routing_enums_pb2.LocalSearchMetaheuristic.GUIDED_LOCAL_SEARCH
+    search.time_limit.FromSeconds(3)
+    return routing.SolveWithParameters(search).ObjectiveValue() / 100
+
+
+def test_by_hand_small_insides_come_first_and_each_begins_on_a_straight() -> None:
+    shape = shapely.box(0, 0, 100, 60).difference(
+        shapely.union_all([shapely.box(10, 10, 40, 40), shapely.box(60, 10, 70, 30)])
+    )
+
+    rings = by_hand_order(shapely.MultiPolygon([shape]))
+
+    sizes = [shapely.Polygon(ring).area for ring in rings]
+    assert sizes == sorted(sizes)
+    for ring in rings:
+        before, at, after = ring[-2], ring[0], ring[1]
+        cross = (at[0] - before[0]) * (after[1] - at[1]) - (at[1] - before[1]) * (after[0] - at[0])
+        assert cross == pytest.approx(0, abs=1e-6)

@@ -9,10 +9,13 @@ import pytest
 import shapely
 
 from dunestead.core.artwork.painted import paint
+from dunestead.core.cutting.drawing import SheetDrawing, draw_sheet
 from dunestead.core.errors import ArtworkEmpty
 from dunestead.core.mask.bridge_rules import BridgeRules
 from dunestead.core.mask.tying import tie_mask
-from dunestead.core.sheets.division import divide
+from dunestead.core.sheets.cells import Reach
+from dunestead.core.sheets.division import Guards
+from dunestead.core.sheets.layout import Layout, LayoutRules, lay_out
 from dunestead.formats.bundle import file_stem, zip_sheets
 from dunestead.formats.svg import read_svg
 from dunestead.formats.svg.cutfile import read_cut_file
@@ -25,6 +28,18 @@ SVG = "{http://www.w3.org/2000/svg}"
 
 def plan_of(body: str, width: float = 200.0):
     return tie_mask(masked(body, width, 30.0), {1}, BridgeRules(4.0, per_piece=1))
+
+
+REACH = Reach(292.0, 292.0, 10.0)
+
+
+def layout_of(plan, *, mirrored: bool = False) -> Layout:
+    return lay_out((plan,), (Guards(),), LayoutRules(REACH, mirrored))
+
+
+def drawing_of(body: str, title: str = "Nested", *, mirrored: bool = False) -> SheetDrawing:
+    layout = layout_of(plan_of(body), mirrored=mirrored)
+    return draw_sheet(layout.sheets[0], layout, title, (292.0, 292.0))
 
 
 @pytest.mark.parametrize("body", [WORD, NESTED])
@@ -49,22 +64,22 @@ def test_a_mask_file_is_one_path_in_mm() -> None:
 @pytest.mark.parametrize("mirrored", [False, True])
 def test_a_sheet_file_is_read_back_with_all_its_lines(mirrored: bool) -> None:
     plan = plan_of(NESTED)
-    (sheet,) = divide(plan, (292.0, 292.0), 10.0, mirrored=mirrored).sheets
 
-    cut = read_cut_file(write_sheet(sheet, 1, "Nested").encode())
+    cut = read_cut_file(write_sheet(drawing_of(NESTED, mirrored=mirrored)).encode())
 
-    assert cut.page == pytest.approx((260, 260), abs=1e-3)
+    # The strip of 8 mm below the cut carries the label.
+    assert cut.page == pytest.approx((260, 268), abs=1e-3)
+    assert max(path.points[:, 1].max() for path in cut.paths) == pytest.approx(260, abs=1e-3)
     assert all(path.is_closed for path in cut.paths)
     rings = shapely.get_rings(shapely.get_parts(plan.material))
     assert sum(path.length for path in cut.paths) == pytest.approx(shapely.length(rings).sum(), rel=1e-5)
 
 
 def test_marks_are_not_cut_but_the_sheet_says_its_facing() -> None:
-    (sheet,) = divide(plan_of(WORD), (292.0, 292.0), 10.0, mirrored=True).sheets
-    text = write_sheet(sheet, 3, "Cabin <8>")
+    text = write_sheet(drawing_of(WORD, "Cabin <8>", mirrored=True))
 
     root = ET.fromstring(text)
-    groups = {group.get("id"): group for group in root.iter(SVG + "g")}
+    groups = {group.get("id"): group for group in root.iter(SVG + "g") if group.get("id")}
     assert set(groups) == {"cut", "marks"}
     assert "cut mirrored" in "".join(groups["marks"].itertext())
     assert len(read_cut_file(text.encode()).paths) == len(list(groups["cut"]))
@@ -92,9 +107,8 @@ def test_a_file_without_lines_is_no_cut_file() -> None:
 
 def test_each_verified_sheet_agrees_with_its_plan() -> None:
     plan = plan_of(WORD, 500.0)
-    division = divide(plan, (292.0, 292.0), 10.0, mirrored=False)
 
-    checked = verified_sheets(plan, division, "Word", len(division.sheets))
+    checked = verified_sheets(layout_of(plan), "Word", REACH)
 
     assert [sheet.file_name for sheet in checked] == ["sheet-1.svg", "sheet-2.svg"]
     assert all(sheet.verdict.agrees for sheet in checked)
@@ -126,6 +140,7 @@ def test_a_zip_holds_the_cut_list_the_mask_and_every_sheet(workbench) -> None:
         assert archive.namelist()[:2] == ["cut-list.txt", "mask.svg"]
         listed = archive.read("cut-list.txt").decode()
         assert archive.read("sheet-1.svg").decode() == checked[0].text
+        suffixes = {name.rpartition("sheet-1.")[2] for name in archive.namelist() if "sheet-1" in name}
     assert "agrees with the plan" in listed
     assert "Keepers for the dish: 1, 2, 3." in listed
-    assert zip_sheets(plan, checked) == data
+    assert suffixes == {"svg", "dxf", "plt", "pdf", "a4.pdf", "letter.pdf", "png"}

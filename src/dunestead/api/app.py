@@ -10,14 +10,16 @@ from werkzeug.exceptions import NotFound
 
 from dunestead import __version__
 from dunestead.api.blanks import blanks
+from dunestead.api.cutting import cutting
 from dunestead.api.design import design
 from dunestead.api.files import files
 from dunestead.api.jobs import jobs
 from dunestead.api.problems import install_problems, problem
+from dunestead.api.workshop import workshop
 from dunestead.catalogue import load_catalogue
 from dunestead.formats.picture import MOST_PICTURE_BYTES
 from dunestead.formats.svg.guard import MOST_BYTES
-from dunestead.store import BlankStore, JobStore, open_database
+from dunestead.store import BlankStore, JobStore, open_database, open_records
 from dunestead.workbench import Workbench
 
 __all__ = ["create_app"]
@@ -63,11 +65,15 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.config.update(config or {})
     if database := app.config.get("DATABASE"):
         engine = open_database(Path(database))
-        app.extensions["workbench"] = Workbench(JobStore(engine), BlankStore(engine), load_catalogue())
+        app.extensions["workbench"] = Workbench(
+            JobStore(engine), BlankStore(engine), open_records(engine), load_catalogue()
+        )
     app.register_blueprint(jobs)
     app.register_blueprint(design)
     app.register_blueprint(blanks)
     app.register_blueprint(files)
+    app.register_blueprint(workshop)
+    app.register_blueprint(cutting)
     install_problems(app)
     app.before_request(_refuse_other_sites)
     app.after_request(_guard)

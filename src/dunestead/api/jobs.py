@@ -7,6 +7,7 @@ from flask import current_app, request
 
 from dunestead.api import schemas as wire
 from dunestead.api.mask_views import bridge_out
+from dunestead.api.sheet_schemas import CutSettingsIn
 from dunestead.api.views import card_out, catalogue_out, job_out
 from dunestead.core.artwork.elements import clean_text
 from dunestead.core.blanks.blank import Blank, Garment
@@ -17,6 +18,7 @@ from dunestead.core.planning.plan import Plan
 from dunestead.core.planning.steps import all_steps
 from dunestead.core.planning.ties import BridgeMove
 from dunestead.core.planning.ties import reset_bridges as reckon_again
+from dunestead.core.records import CutSettings
 from dunestead.workbench import Workbench, with_calls, with_fates, with_tick
 
 __all__ = ["bench", "jobs", "shown"]
@@ -48,8 +50,11 @@ _LABELS = {
     "whole_blank": "Mask as large as the blank",
     "bridge_style": "Style of bridges",
     "bridges_per_piece": "Bridges a piece",
+    "stock": "Material in store",
+    "cut": "Cut settings",
+    "together": "What stays together",
 }
-_CLEARABLE = {"border", "bridge_width", "overlap", "coats", "due", "bridges_per_piece"}
+_CLEARABLE = {"border", "bridge_width", "overlap", "coats", "due", "bridges_per_piece", "stock", "cut"}
 _FATE_WORDS = {
     "bridge": "bridged",
     "keep": "kept",
@@ -144,6 +149,10 @@ def change_job(job_id: int, entries: wire.JobIn, query_data: wire.UnitQuery) -> 
         given["room"] = Room(**room.model_dump())
     if given.get("mask_order") is not None:
         given["mask_order"] = tuple(given["mask_order"])
+    if given.get("together") is not None:
+        given["together"] = tuple(given["together"])
+    if isinstance(cut := given.get("cut"), CutSettingsIn):
+        given["cut"] = CutSettings(**cut.model_dump())
     label = ", ".join(dict.fromkeys(_LABELS[key] for key in entries.model_fields_set)) or "Nothing"
     workbench = bench()
 

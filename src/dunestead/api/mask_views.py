@@ -34,9 +34,10 @@ def mask_out(plan: Plan, mask: MaskPlan) -> wire.MaskOut:
         bridges=bridges_out(mask.cut.bridges, origin),
         bridged_area=mask.cut.bridged_area,
         patches=[
-            wire.PatchOut(sheet=sheet.number, box=shifted(patch.shape.bounds, origin))
-            for sheet in mask.division.sheets
-            for patch in sheet.patches
+            wire.PatchOut(sheet=sheet.number, number=one.patch.number, box=shifted(one.shape.bounds, origin))
+            for sheet in plan.layout.sheets
+            for one in sheet.patches
+            if one.patch.mask == mask.number and one.copy == 1
         ],
         placements=[wire.PlacementOut(number=p.number, box=p.box) for p in mask.pressing.placements],
         pins=[wire.PinOut(at=placed(pin.at, origin), holds=pin.holds, piece=pin.piece) for pin in mask.pinning.pins],

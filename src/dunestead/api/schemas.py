@@ -3,7 +3,10 @@
 from datetime import date, datetime
 from typing import Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, Field
+
+from dunestead.api.sheet_schemas import CutSettingsIn, SheetsOut
+from dunestead.api.wire import COLOUR, Box, Point, Wire
 
 __all__ = [
     "ArrangeIn",
@@ -41,16 +44,7 @@ Masks = Literal["one", "each"]
 BridgeStyle = Literal["shortest", "upright", "level", "radial"]
 Call = Literal["dish", "placed", "lifted"]
 State = Literal["stop", "warn", "ready", "done"]
-Point = tuple[float, float]
 BlankShape = Literal["rectangle", "oval", "outline", "garment"]
-COLOUR = r"^#[0-9a-fA-F]{6}$"
-Box = tuple[float, float, float, float]
-
-
-class Wire(BaseModel):
-    """Base of all that comes in: what is not known is refused, numbers are finite."""
-
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
 
 
 class UnitQuery(BaseModel):
@@ -124,6 +118,9 @@ class JobIn(Wire):
     whole_blank: bool | None = None
     bridge_style: BridgeStyle | None = None
     bridges_per_piece: int | None = None
+    stock: int | None = None
+    cut: CutSettingsIn | None = None
+    together: list[int] | None = None
 
 
 class FatesIn(Wire):
@@ -295,6 +292,7 @@ class PatchOut(BaseModel):
     """A sheet's place on the blank."""
 
     sheet: int
+    number: int
     box: Box
 
 
@@ -379,23 +377,6 @@ class PictureOut(DesignPictureOut):
     guides_x: list[GuideOut]
     guides_y: list[GuideOut]
     collar: CollarOut | None
-
-
-class SheetOut(BaseModel):
-    """A sheet and its file."""
-
-    number: int
-    file: str
-    width: float
-    height: float
-    trim: Point
-    mirrored: bool
-    cut_length: float
-    seconds: float
-    mask_parts: int
-    windows: int
-    faults: list[str]
-    path: str
 
 
 class RepeatIn(Wire):
@@ -717,6 +698,9 @@ class InputsOut(BaseModel):
     whole_blank: bool
     bridge_style: BridgeStyle
     bridges_per_piece: int | None
+    stock: int | None
+    cut: CutSettingsIn | None
+    together: list[int]
 
 
 class InForceOut(BaseModel):
@@ -793,7 +777,7 @@ class JobOut(BaseModel):
     reuse: ReuseOut
     findings: list[FindingOut]
     rail: RailOut
-    sheets: list[SheetOut]
+    sheets: SheetsOut
     record: RecordIn
     last_coat: datetime | None
     peel_opens: datetime | None

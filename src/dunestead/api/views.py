@@ -6,6 +6,7 @@ from shapely.geometry.base import BaseGeometry
 from dunestead.api import schemas as wire
 from dunestead.api.design_views import colours_out, drawn, elements_out, findings_out, picture_out, rail_out
 from dunestead.api.mask_views import advice_out, mask_out, pieces_out, reuse_out, weak_out
+from dunestead.api.sheet_views import sheets_out
 from dunestead.core.artwork.sources import Sources
 from dunestead.core.blanks.blank import collar_of, within_margin
 from dunestead.core.figures import Catalogue, Surface
@@ -13,12 +14,11 @@ from dunestead.core.planning.arranging import guides_of
 from dunestead.core.planning.cautions import LABEL_FIRST
 from dunestead.core.planning.choices import bridge_rules
 from dunestead.core.planning.job import fits
+from dunestead.core.planning.laying import overlap_of
 from dunestead.core.planning.plan import Plan, coats_of, materials_of
-from dunestead.core.planning.rail import overlap_of
 from dunestead.core.planning.stations import NAMES, Station
 from dunestead.core.planning.steps import Step
 from dunestead.core.units import show_length
-from dunestead.formats.verified import sheets_of
 from dunestead.workbench import OpenJob
 
 __all__ = ["card_out", "catalogue_out", "job_out"]
@@ -102,7 +102,7 @@ def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, unit: str) 
         reuse=reuse_out(fits, catalogue, job.copies),
         findings=findings_out(plan.look, unit),
         rail=rail_out(plan.rail),
-        sheets=_sheets(plan),
+        sheets=sheets_out(plan, catalogue),
         record=wire.RecordIn.model_validate(job.record, from_attributes=True),
         last_coat=plan.last_coat,
         peel_opens=plan.peel.opens_at,
@@ -170,27 +170,6 @@ def _collar(plan: Plan) -> wire.CollarOut | None:
     if placement is None:
         return None
     return wire.CollarOut(at=collar_of(plan.job.blank), top=placement.top, middle=placement.middle)
-
-
-def _sheets(plan: Plan) -> list[wire.SheetOut]:
-    checked = sheets_of(plan)
-    return [
-        wire.SheetOut(
-            number=sheet.sheet.number,
-            file=sheet.file_name,
-            width=sheet.sheet.width,
-            height=sheet.sheet.height,
-            trim=planned.trim,
-            mirrored=sheet.sheet.mirrored,
-            cut_length=planned.time.cut_length,
-            seconds=planned.time.seconds,
-            mask_parts=sheet.verdict.mask_parts,
-            windows=sheet.verdict.windows,
-            faults=list(sheet.verdict.faults),
-            path="".join(drawn(patch.on_sheet(), (0.0, 0.0), 0.2) for patch in sheet.sheet.patches),
-        )
-        for sheet, planned in zip(checked, plan.sheets, strict=True)
-    ]
 
 
 def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:

@@ -83,8 +83,16 @@ def _surface(key: str, row: Table) -> Surface:
 
 
 def _material(key: str, row: Table) -> Material:
-    optional = {"least_part": None, "heat": None, "peel": None, "wash_every": None}
-    return Material(**{"key": key, **optional, **row, "works_on": tuple(row["works_on"])})
+    optional = {
+        "least_part": None,
+        "heat": None,
+        "peel": None,
+        "wash_every": None,
+        "stock_length": None,
+        "school": None,
+    }
+    lists = {"works_on": tuple(row["works_on"]), "layers": tuple(row["layers"])}
+    return Material(**{"key": key, **optional, **row, **lists})
 
 
 def _paint(key: str, row: Table) -> Paint:

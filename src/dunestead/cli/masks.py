@@ -19,10 +19,16 @@ from dunestead.cli.reporting import (
     sheet_report,
     write_file,
 )
-from dunestead.core.errors import BadInput
+from dunestead.core.cutting.settings import starting_settings
+from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.mask.bridge_rules import STYLES, BridgeStyle
-from dunestead.core.sheets.division import divide
+from dunestead.core.planning.laying import usual_overlap
+from dunestead.core.planning.stations import fewest_in_words
+from dunestead.core.sheets.cells import Reach
+from dunestead.core.sheets.division import Guards
 from dunestead.core.sheets.facing import face
+from dunestead.core.sheets.layout import LayoutRules, lay_out
+from dunestead.core.sheets.units import units_of
 
 __all__ = ["check", "mask", "sheets", "simulate"]
 
@@ -105,6 +111,9 @@ def mask(
 @click.option("--overlap", type=LENGTH, help="Mask shared by neighbouring sheets.")
 @click.option("--bridges", type=click.Choice(["none", "auto"]), default="none", show_default=True)
 @click.option("--mirror", type=click.Choice(["auto", "on", "off"]), default="auto", show_default=True)
+@click.option("--copies", type=click.IntRange(1, 1000), default=1, show_default=True, help="Sets of the mask.")
+@click.option("--gap", type=LENGTH, help="Spacing of patches on a sheet.")
+@click.option("--formats", default="svg", show_default=True, help="svg,dxf,hpgl,pdf,pdf-a4,pdf-letter,png or all.")
 @click.option("-o", "--output", type=click.Path(path_type=Path), required=True, help="The folder to write to.")
 def sheets(
     art: Path,
@@ -117,26 +126,45 @@ def sheets(
     overlap: float | None,
     bridges: str,
     mirror: str,
+    copies: int,
+    gap: float | None,
+    formats: str,
     output: Path,
 ) -> int:
     """Divide the mask over sheets within the cutter's reach, and prove each by a simulated cut."""
+    from dunestead.formats.sheet_files import FORMATS, sheet_file
     from dunestead.formats.verified import verified_sheets
 
+    wanted = list(FORMATS) if formats == "all" else formats.split(",")
+    if unknown := [key for key in wanted if key not in FORMATS]:
+        raise UnknownKey("format", unknown[0], list(FORMATS))
     bench = ArtBench(art, width, surface, material, MaskOptions(border, bridges))
-    plan = bench.plan()
+    plan, figures = bench.plan(), bench.catalogue.workshop
     mirrored = face(bench.material, seen_through=False).mirrored if mirror == "auto" else mirror == "on"
-    shared = bench.catalogue.workshop["seam_overlap"] if overlap is None else overlap
-    division = divide(plan, reach, shared, mirrored=mirrored)
-    checked = verified_sheets(plan, division, art.stem, len(division.sheets))
+    shared = usual_overlap(bench.material, bench.catalogue) if overlap is None else overlap
+    offered = Reach(*reach, shared, figures["patch_gap"] if gap is None else gap, figures["patch_least"])
+    guards = Guards(units=units_of(bench.painted.region))
+    layout = lay_out((plan,), (guards,), LayoutRules(offered, mirrored, copies))
+    checked = verified_sheets(layout, art.stem, offered)
     for sheet in checked:
         write_file(output / sheet.file_name, sheet.text)
+        for key in wanted:
+            if key != "svg":
+                form, data = sheet_file(sheet.drawing, key)
+                write_file(output / f"sheet-{sheet.sheet.number}.{form.suffix}", data)
     faults = [f"{sheet.file_name}: {fault}" for sheet in checked for fault in sheet.verdict.faults]
     print_report(
-        bench.report() | bridge_report(plan) | sheet_report(division) | {"faults": faults},
+        bench.report() | bridge_report(plan) | sheet_report(layout) | {"faults": faults},
         as_json,
         lambda report: [
             *check_lines(report),
-            f"{len(report['sheets'])} sheets ({report['fewest_possible']} at least), written to {output}.",
+            f"{layout.count} sheets. {fewest_in_words(layout)}",
+            *(
+                f"Seam {seam['name']}: patches {seam['patches'][0]} and {seam['patches'][1]}; measure "
+                + ", ".join(f"{check['name']} {check['distance_mm']:g} mm" for check in seam["checks"])
+                for seam in report["seams"]
+            ),
+            f"Written to {output}.",
             *(faults or ["Each was cut in simulation and agrees with the plan."]),
         ],
     )
@@ -146,15 +174,19 @@ def sheets(
 @click.command()
 @click.argument("cut", type=click.Path(path_type=Path))
 @click.option("--material", default="paper-coated-down", show_default=True, help="Sets speed and passes.")
+@click.option("--cutter", default="table-long", show_default=True, help="Sets the pace.")
 @click.option("--json", "as_json", is_flag=True, help="Print one JSON object and nothing else.")
-def simulate(cut: Path, material: str, as_json: bool) -> int:
+def simulate(cut: Path, material: str, cutter: str, as_json: bool) -> int:
     """Cut a file on the simulated cutter and say what comes free."""
-    from dunestead.devices.cutter import SimulatedCutter
+    from dunestead.devices.cutter import CutOrder, SimulatedCutter
     from dunestead.formats.svg.cutfile import read_cut_file
 
     catalogue = load_catalogue()
-    cutter = SimulatedCutter(catalogue.cutter("table-long"))
-    outcome = cutter.cut(read_cut_file(read_file(cut)), catalogue.material(material))
+    machine, stuff = catalogue.cutter(cutter), catalogue.material(material)
+    file = read_cut_file(read_file(cut))
+    settings = starting_settings(stuff, machine)
+    order = CutOrder(cut.name, file.paths, file.page, file.promise, stuff, settings)
+    outcome = SimulatedCutter(machine, wear=1.0).cut(order)
     report = {
         "pieces": [
             {"area_mm2": piece.area, "centroid_mm": piece.centroid, "kind": "mask" if piece.is_mask else "window"}

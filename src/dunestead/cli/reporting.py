@@ -22,7 +22,7 @@ from dunestead.core.mask.tying import CutPlan, tie_mask
 from dunestead.core.mask.weak import WeakPlace, weak_limit, weak_places
 from dunestead.core.painting.separation import colour_order, notched_sheet, painted_through
 from dunestead.core.planning.materials import MaskWork, MaterialFit, rank_materials
-from dunestead.core.sheets.division import Division
+from dunestead.core.sheets.layout import Layout
 from dunestead.core.units import show_length
 from dunestead.formats.artwork import read_drawing
 from dunestead.formats.svg.guard import MOST_BYTES
@@ -297,7 +297,7 @@ def bridge_report(plan: CutPlan) -> dict[str, Any]:
     }
 
 
-def sheet_report(division: Division) -> dict[str, Any]:
+def sheet_report(layout: Layout) -> dict[str, Any]:
     """Return what is said of the sheets of a mask."""
     return {
         "sheets": [
@@ -306,15 +306,41 @@ def sheet_report(division: Division) -> dict[str, Any]:
                 "width_mm": sheet.width,
                 "height_mm": sheet.height,
                 "mirrored": sheet.mirrored,
+                "runs": sheet.runs,
                 "patches": [
-                    {"id": patch.id, "box_mm": patch.box, "transform": patch.to_artwork.as_tuple()}
-                    for patch in sheet.patches
+                    {
+                        "id": one.id,
+                        "box_mm": one.box,
+                        "transform": one.to_artwork.as_tuple(),
+                        "turned": one.turned,
+                    }
+                    for one in sheet.patches
                 ],
             }
-            for sheet in division.sheets
+            for sheet in layout.sheets
         ],
-        "fewest_possible": division.fewest_possible,
-        "optimal": division.is_fewest,
+        "seams": [
+            {
+                "name": seam.name,
+                "patches": [str(number) for number in seam.patches],
+                "from_mm": seam.start,
+                "to_mm": seam.end,
+                "overlap_mm": seam.overlap,
+                "checks": [
+                    {
+                        "name": pair.name,
+                        "from_mm": pair.first,
+                        "to_mm": pair.second,
+                        "distance_mm": pair.distance,
+                    }
+                    for pair in seam.pairs
+                ],
+            }
+            for seam in layout.seams
+        ],
+        "fewest_possible": layout.fewest_possible,
+        "fewest_for_these_patches": max(layout.fewest_for_these, layout.fewest_possible),
+        "optimal": layout.is_fewest,
     }
 
 
@@ -361,12 +387,12 @@ def read_file(path: Path, most: int = MOST_BYTES) -> bytes:
         ) from None
 
 
-def write_file(path: Path, text: str) -> None:
+def write_file(path: Path, content: str | bytes) -> None:
     """Write a file whole or not at all."""
     draft = path.with_name(f".{path.name}.part")
     try:
         path.parent.mkdir(parents=True, exist_ok=True)
-        draft.write_text(text, encoding="utf-8")
+        draft.write_bytes(content.encode() if isinstance(content, str) else content)
         draft.replace(path)
     except OSError as error:
         raise BadInput(

@@ -5,10 +5,11 @@ Lengths are mm, areas mm², temperatures degrees C, times minutes unless a name 
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Literal, TypeVar
 
-from dunestead.core.errors import UnknownKey
+from dunestead.core.errors import BadInput, UnknownKey
+from dunestead.core.records import Recipe, Stock, check_name
 
 __all__ = [
     "Catalogue",
@@ -25,10 +26,13 @@ __all__ = [
     "Press",
     "Surface",
     "Technique",
+    "check_cutter",
 ]
 
 Side = Literal["face", "back"]
 Hold = Literal["heat", "pressure", "pins", "spray-tack"]
+Feed = Literal["mat", "roll", "hand"]
+Join = Literal["overlap", "butt"]
 Technique = Literal["dab", "spray", "airbrush", "brush"]
 PeelTime = Literal["wet", "set", "touch-dry", "at-once"]
 
@@ -100,8 +104,14 @@ class Material:
         Starting cut settings: gram, count, mm/s.
     works_on
         Families of surfaces, or single surfaces.
-    stock_width, price
-        Usual width of its roll or sheet, mm; money a m².
+    stock_width, stock_length, price
+        Usual width of its roll or sheet, and length of the sheet, None for a roll, mm; money a m².
+    join
+        Whether patches overlap at a seam, or are butted and taped.
+    layers, backing
+        From its face to its back; and whether a backing protects the back until it is laid.
+    school
+        Another material that is the same stuff the other way up, None where there is none.
     uses, wash_every
         Prints from one mask, and how many of them between washes, None where it is not washed.
     colour
@@ -124,6 +134,11 @@ class Material:
     reuse: str
     works_on: tuple[str, ...]
     stock_width: float
+    stock_length: float | None
+    join: Join
+    layers: tuple[str, ...]
+    backing: bool
+    school: str | None
     price: float
     uses: int
     wash_every: int | None
@@ -132,17 +147,40 @@ class Material:
     tack: str
     peel: PeelTime | None
 
+    @property
+    def is_backed(self) -> bool:
+        """Whether a backing or carrier takes it through a cutter that feeds no mat."""
+        return self.backing or "carrier" in self.layers
+
 
 @dataclass(frozen=True, slots=True)
 class Cutter:
-    """A class of cutter: reach across and along its feed, fastest travel in mm/s, seconds a lift of the knife."""
+    """A class of cutter, or a maker's own.
+
+    Attributes
+    ----------
+    feeds
+        Whether it takes a mat, a roll without one, or is a knife in the hand.
+    reach_width, reach_length
+        What the knife reaches across and along the feed, mm.
+    slowest, fastest, acceleration
+        mm/s, mm/s².
+    lift
+        Seconds to lift the knife and come down again.
+    force_low, force
+        What it can press, g.
+    """
 
     key: str
     name: str
+    feeds: Feed
     reach_width: float
     reach_length: float
+    slowest: float
     fastest: float
+    acceleration: float
     lift: float
+    force_low: float
     force: float
 
 
@@ -272,7 +310,10 @@ Row = TypeVar("Row", Surface, Material, Cutter, Press, Paint, GarmentSize, Garme
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Catalogue:
-    """All figures, by key. ``figures`` explains each number: table, key, field."""
+    """All figures, by key, and the maker's own stock and recipes by number.
+
+    ``figures`` explains each number: table, key, field.
+    """
 
     surfaces: Mapping[str, Surface]
     materials: Mapping[str, Material]
@@ -286,6 +327,8 @@ class Catalogue:
     hand: HandTimes
     figures: Mapping[tuple[str, str, str], Figure]
     workshop: Mapping[str, float]
+    stock: Mapping[int, Stock] = field(default_factory=dict)
+    recipes: Mapping[int, Recipe] = field(default_factory=dict)
 
     def surface(self, key: str) -> Surface:
         """Return a surface; raises `UnknownKey` where there is none."""
@@ -318,6 +361,20 @@ class Catalogue:
     def face(self, key: str) -> FaceRow:
         """Return a shipped face; raises `UnknownKey` where there is none."""
         return _pick("face", self.faces, key)
+
+
+def check_cutter(cutter: Cutter) -> None:
+    """Raise `BadInput` when a cutter cannot be kept."""
+    check_name("cutter", cutter.name)
+    if not (20 <= cutter.reach_width <= 5000 and 20 <= cutter.reach_length <= 50_000):
+        raise BadInput(
+            f"A reach of {cutter.reach_width:g} by {cutter.reach_length:g} mm is no cutter's.",
+            "Give what the knife reaches, less than the mat: 20 to 5000 mm wide.",
+        )
+    if not (0 < cutter.slowest <= cutter.fastest <= 2000 and 10 <= cutter.acceleration <= 50_000):
+        raise BadInput("Such speeds are no cutter's.", "Give the slowest first, up to 2000 mm/s.")
+    if not (0 <= cutter.lift <= 20 and 0 < cutter.force_low <= cutter.force <= 5000):
+        raise BadInput("Such forces are no cutter's.", "Give the least first, up to 5000 g.")
 
 
 def _pick(kind: str, rows: Mapping[str, Row], key: str) -> Row:

@@ -3,6 +3,7 @@
 from dunestead.core.artwork.drawing import Drawing
 from dunestead.core.errors import ArtworkUnreadable
 from dunestead.formats.dxf import is_dxf, read_dxf
+from dunestead.formats.hpgl import is_hpgl, read_hpgl
 from dunestead.formats.picture import is_picture
 from dunestead.formats.svg import read_svg
 
@@ -10,7 +11,7 @@ __all__ = ["read_drawing"]
 
 
 def read_drawing(data: bytes, file_name: str = "") -> Drawing:
-    """Read vector artwork: SVG or DXF.
+    """Read vector artwork: SVG, DXF or HP-GL.
 
     Raises
     ------
@@ -26,4 +27,6 @@ def read_drawing(data: bytes, file_name: str = "") -> Drawing:
         return read_dxf(data)
     if file_name.lower().endswith(".dxf"):
         raise ArtworkUnreadable("This file is not a DXF drawing, or is broken.", "Save it anew as DXF, or as SVG.")
+    if is_hpgl(data) or file_name.lower().endswith((".plt", ".hpgl", ".hpg")):
+        return read_hpgl(data)
     return read_svg(data)

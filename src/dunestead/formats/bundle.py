@@ -4,10 +4,13 @@ import io
 import re
 import unicodedata
 import zipfile
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 
 from dunestead.core.colours import colour_name
-from dunestead.core.planning.plan import Plan, mask_title
+from dunestead.core.planning.plan import Plan, SheetPlan, mask_title
+from dunestead.core.sheets.stock import Trim
+from dunestead.core.units import show_length
+from dunestead.formats.sheet_files import FORMATS, sheet_file
 from dunestead.formats.svg.writer import write_mask
 from dunestead.formats.verified import VerifiedSheet
 
@@ -33,41 +36,59 @@ def mask_file(number: int, colour: str) -> str:
     return f"mask-{number}-{colour_name(colour).replace(' ', '-')}.svg" if colour else "mask.svg"
 
 
-def zip_sheets(plan: Plan, sheets: Sequence[VerifiedSheet]) -> bytes:
-    """Return a zip of the mask, every sheet and the cut list; equal plans give equal bytes."""
+def zip_sheets(plan: Plan, sheets: Sequence[VerifiedSheet], unit: str = "mm") -> bytes:
+    """Return a zip of the masks, every sheet in every format, and the cut list; every file is checked first."""
     held = io.BytesIO()
+    files: list[tuple[str, str | bytes]] = [("cut-list.txt", cut_list(plan, sheets, unit))]
+    for mask in plan.masks:
+        text = write_mask(mask.cut, mask_title(plan.job, mask.laid))
+        files.append((mask_file(mask.number, mask.laid.colour), text))
+    files += [(sheet.file_name, sheet.text) for sheet in sheets]
+    for key in FORMATS:
+        if key != "svg":
+            for sheet in sheets:
+                form, data = sheet_file(sheet.drawing, key)
+                files.append((f"{key}/sheet-{sheet.sheet.number}.{form.suffix}", data))
     with zipfile.ZipFile(held, "w", zipfile.ZIP_DEFLATED) as archive:
-        for name, text in (
-            ("cut-list.txt", cut_list(plan, sheets)),
-            *(
-                (mask_file(mask.number, mask.laid.colour), write_mask(mask.cut, mask_title(plan.job, mask.laid)))
-                for mask in plan.masks
-            ),
-            *((sheet.file_name, sheet.text) for sheet in sheets),
-        ):
-            archive.writestr(zipfile.ZipInfo(name, _WHEN), text, zipfile.ZIP_DEFLATED)
+        for name, content in files:
+            archive.writestr(zipfile.ZipInfo(name, _WHEN), content, zipfile.ZIP_DEFLATED)
     return held.getvalue()
 
 
-def cut_list(plan: Plan, sheets: Sequence[VerifiedSheet]) -> str:
-    """Return what to trim, load and cut, sheet by sheet."""
-    material = plan.choices.material
+def cut_list(plan: Plan, sheets: Sequence[VerifiedSheet], unit: str = "mm") -> str:
+    """Return what to trim, load and cut, sheet by sheet, and how the patches go together, lengths in a unit."""
+    trims = {trim.sheet: trim for trim in plan.trims.trims}
     lines = [
         plan.job.name,
-        f"{material.name}. {plan.facing.why}",
-        f"Start at {material.force:g} g, {material.passes} pass(es), {material.speed:g} mm/s; test cut first.",
+        f"{plan.choices.material.name}. {plan.facing.why}",
+        f"Cut at {plan.settings}. {plan.settings_why}",
+        f"{plan.stock.name}: cut off {show_length(plan.trims.length, unit)} in all.",
         "",
     ]
     for sheet, planned in zip(sheets, plan.sheets, strict=True):
-        lines += [
-            f"Sheet {sheet.sheet.number} of {len(sheets)}: {sheet.file_name}",
-            f"  trim material to {planned.trim[0]:.0f} x {planned.trim[1]:.0f} mm",
-            f"  cut area {sheet.sheet.width:.1f} x {sheet.sheet.height:.1f} mm, "
-            f"{'MIRRORED' if sheet.sheet.mirrored else 'as it reads'}",
-            f"  {planned.time.cut_length / 1000:.2f} m of cut, about {planned.time.seconds / 60:.1f} min",
-            "  simulated cut: " + ("; ".join(sheet.verdict.faults) or "agrees with the plan"),
-            "",
-        ]
+        lines += _sheet_lines(sheet, planned, trims.get(sheet.sheet.number), len(sheets), unit)
+    for seam in plan.layout.seams:
+        measured = ", ".join(f"{pair.name} to {pair.name} {show_length(pair.distance, unit)}" for pair in seam.pairs)
+        joined = f"overlapping {show_length(seam.overlap, unit)}" if seam.overlap else "butted and taped"
+        lines.append(
+            f"Seam {seam.name}: patch {seam.patches[0]} to patch {seam.patches[1]}, {joined}; "
+            f"{f'measure {measured}' if measured else 'no firm mask for marks: measure its edges'}."
+        )
     keepers = ", ".join(str(keeper.number) for keeper in plan.keepers)
     lines.append(f"Keepers for the dish: {keepers or 'none'}.")
     return "\n".join(lines) + "\n"
+
+
+def _sheet_lines(sheet: VerifiedSheet, planned: SheetPlan, trim: Trim | None, count: int, unit: str) -> Iterator[str]:
+    own = sheet.sheet
+    yield f"Sheet {own.number} of {count}: {sheet.file_name}" + (f", cut {own.runs} times" if own.runs > 1 else "")
+    if trim:
+        beside = f", beside the piece for sheet {trim.beside}" if trim.beside else ""
+        yield f"  trim material to {show_length(trim.across, unit)} x {show_length(trim.along, unit)}{beside}"
+    facing = "MIRRORED" if own.mirrored else "as it reads"
+    yield f"  cut area {show_length(own.width, unit)} x {show_length(own.height, unit)}, {facing}"
+    patches = ", ".join(f"{one.id}{' (turned)' if one.turned else ''}" for one in own.patches)
+    yield f"  patches {patches}"
+    yield f"  {planned.time.cut_length / 1000:.2f} m of cut, about {planned.time.seconds / 60:.1f} min"
+    yield "  simulated cut: " + ("; ".join(sheet.verdict.faults) or "agrees with the plan")
+    yield ""

@@ -3,11 +3,12 @@
 from dataclasses import dataclass
 from functools import lru_cache
 
+from dunestead.core.cutting.drawing import SheetDrawing, draw_sheet
 from dunestead.core.cutting.simulate import CutReport, simulate_cut
 from dunestead.core.cutting.verify import Verdict, verify_cut
-from dunestead.core.mask.tying import CutPlan
-from dunestead.core.planning.plan import Plan, mask_title
-from dunestead.core.sheets.division import Division, Sheet
+from dunestead.core.planning.plan import Plan
+from dunestead.core.sheets.cells import Reach
+from dunestead.core.sheets.layout import Layout, Sheet
 from dunestead.formats.svg.cutfile import read_cut_file
 from dunestead.formats.svg.writer import write_sheet
 
@@ -16,47 +17,45 @@ __all__ = ["VerifiedSheet", "check_cut", "sheets_of", "verified_sheets"]
 
 @dataclass(frozen=True, slots=True)
 class VerifiedSheet:
-    """A sheet, its file, and what the simulated cut of that very file gave."""
+    """A sheet, what is drawn on it, its file, and what the simulated cut of that very file gave."""
 
     sheet: Sheet
+    drawing: SheetDrawing
     file_name: str
     text: str
     report: CutReport
     verdict: Verdict
 
 
-@lru_cache(maxsize=16)
-def verified_sheets(_plan: CutPlan, division: Division, title: str, of: int) -> tuple[VerifiedSheet, ...]:
+@lru_cache(maxsize=48)
+def verified_sheets(layout: Layout, title: str, reach: Reach, *, by_hand: bool = False) -> tuple[VerifiedSheet, ...]:
     """Return the files of all sheets, each read back and cut.
 
     Parameters
     ----------
-    _plan
-        Identifies what is divided, since a division alone does not say it.
-    division, title
-        The sheets, and the name of the job and mask that is stamped on them.
-    of
-        How many sheets the job has in all.
+    layout, title
+        The sheets, and the name of the job that is stamped on them.
+    reach
+        What the cutter reaches.
+    by_hand
+        Whether they are cut by hand.
     """
-    return tuple(_verified(sheet, of, title) for sheet in division.sheets)
+    return tuple(_verified(sheet, layout, title, reach, by_hand) for sheet in layout.sheets)
 
 
-def check_cut(plan: CutPlan, division: Division, title: str, of: int) -> list[Verdict]:
+def check_cut(layout: Layout, title: str, reach: Reach, by_hand: bool) -> list[Verdict]:
     """Return the verdict on each sheet."""
-    return [checked.verdict for checked in verified_sheets(plan, division, title, of)]
+    return [checked.verdict for checked in verified_sheets(layout, title, reach, by_hand=by_hand)]
 
 
 def sheets_of(plan: Plan) -> tuple[VerifiedSheet, ...]:
-    """Return every sheet of a job, mask by mask."""
-    return tuple(
-        sheet
-        for mask in plan.masks
-        for sheet in verified_sheets(mask.cut, mask.division, mask_title(plan.job, mask.laid), len(plan.sheets))
-    )
+    """Return every sheet of a job."""
+    return verified_sheets(plan.layout, plan.job.name, plan.reach, by_hand=plan.is_by_hand)
 
 
-def _verified(sheet: Sheet, of: int, title: str) -> VerifiedSheet:
-    text = write_sheet(sheet, of, title)
+def _verified(sheet: Sheet, layout: Layout, title: str, reach: Reach, by_hand: bool) -> VerifiedSheet:
+    drawing = draw_sheet(sheet, layout, title, (reach.width, reach.length), by_hand=by_hand)
+    text = write_sheet(drawing)
     cut = read_cut_file(text.encode())
-    report = simulate_cut(cut.paths, cut.page)
-    return VerifiedSheet(sheet, f"sheet-{sheet.number}.svg", text, report, verify_cut(sheet, report))
+    report = simulate_cut(cut.paths, cut.page, cut.promise)
+    return VerifiedSheet(sheet, drawing, f"sheet-{sheet.number}.svg", text, report, verify_cut(sheet, report))

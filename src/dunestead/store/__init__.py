@@ -3,5 +3,15 @@
 from dunestead.store.blanks import BlankStore, StoredBlank
 from dunestead.store.database import open_database
 from dunestead.store.jobs import JobStore, StoredJob
+from dunestead.store.shelf import Records, Shelf, open_records
 
-__all__ = ["BlankStore", "JobStore", "StoredBlank", "StoredJob", "open_database"]
+__all__ = [
+    "BlankStore",
+    "JobStore",
+    "Records",
+    "Shelf",
+    "StoredBlank",
+    "StoredJob",
+    "open_database",
+    "open_records",
+]

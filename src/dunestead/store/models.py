@@ -12,7 +12,7 @@ from sqlalchemy import JSON, CheckConstraint, DateTime, ForeignKey, LargeBinary,
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
-__all__ = ["ArtworkRow", "Base", "BlankRow", "JobRow", "RevisionRow"]
+__all__ = ["ArtworkRow", "Base", "BlankRow", "JobRow", "RevisionRow", "ShelfRow"]
 
 
 class UtcTime(TypeDecorator[datetime]):
@@ -67,6 +67,18 @@ class RevisionRow(Base):
     at: Mapped[datetime] = mapped_column(UtcTime)
     label: Mapped[str] = mapped_column(String(200))
     state: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class ShelfRow(Base):
+    """A record of the maker's own: a cutter, a roll, a test cut; as it is, and as it was before the last change."""
+
+    __tablename__ = "shelf"
+
+    id: Mapped[int] = mapped_column(primary_key=True, autoincrement=True)
+    kind: Mapped[str] = mapped_column(String(20), index=True)
+    state: Mapped[dict[str, Any]] = mapped_column(JSON)
+    before: Mapped[dict[str, Any] | None] = mapped_column(JSON)
+    gone: Mapped[bool]
 
 
 class BlankRow(Base):

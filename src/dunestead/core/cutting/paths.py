@@ -1,13 +1,14 @@
-"""The cut lines of a patch, in the order they are cut."""
+"""The cut lines of a sheet, as the knife follows them."""
 
 import math
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 import numpy.typing as npt
-import shapely
 
-from dunestead.core.sheets.division import Sheet
+from dunestead.core.cutting.order import by_hand_order, cut_order
+from dunestead.core.sheets.layout import Sheet
 
 __all__ = ["CutPath", "sheet_paths", "travel_length"]
 
@@ -36,51 +37,28 @@ class CutPath:
         return math.dist(self.points[0], self.points[-1])
 
 
-def sheet_paths(sheet: Sheet) -> list[CutPath]:
-    """Return the closed cut lines of a sheet: inner ones before outer ones, each next to the last.
+@lru_cache(maxsize=256)
+def sheet_paths(sheet: Sheet, *, by_hand: bool = False) -> tuple[CutPath, ...]:
+    """Return the closed cut lines of a sheet, patch by patch, inside before outside, with little travel.
 
-    A piece cut out first would shift under the knife while its inside is cut; hence the
-    deepest lines go first.
+    Parameters
+    ----------
+    sheet
+        What is cut.
+    by_hand
+        Smallest inside pieces first and each begun on a straight run, whatever the way between them.
     """
     ordered: list[CutPath] = []
     here = (0.0, 0.0)
-    for patch in sheet.patches:
-        by_depth = _by_depth(patch.on_sheet())
-        for depth in sorted(by_depth, reverse=True):
-            for ring in _nearest_first(by_depth[depth], here):
-                ordered.append(CutPath(ring))
-                here = (float(ring[-1, 0]), float(ring[-1, 1]))
-    return ordered
+    for patch in sorted(sheet.patches, key=lambda one: (round(one.box[1]), one.box[0])):
+        shape = patch.on_sheet()
+        rings = by_hand_order(shape) if by_hand else cut_order(shape, here)
+        ordered += [CutPath(ring) for ring in rings]
+        here = (float(rings[-1][-1, 0]), float(rings[-1][-1, 1]))
+    return tuple(ordered)
 
 
-def _by_depth(shape: shapely.MultiPolygon) -> dict[int, list[Points]]:
-    """Return the rings by how many others lie around them; the outline has depth 0."""
-    outlines = [shapely.Polygon(part.exterior) for part in shape.geoms]
-    tree = shapely.STRtree(outlines)
-    rings: dict[int, list[Points]] = {}
-    for part in shape.geoms:
-        around = tree.query(part.representative_point(), predicate="within")
-        depth = 2 * (len(around) - 1)
-        rings.setdefault(depth, []).append(shapely.get_coordinates(part.exterior))
-        for hole in part.interiors:
-            rings.setdefault(depth + 1, []).append(shapely.get_coordinates(hole))
-    return rings
-
-
-def _nearest_first(rings: list[Points], here: tuple[float, float]) -> list[Points]:
-    starts = np.array([ring[0] for ring in rings])
-    left = np.ones(len(rings), bool)
-    ordered = []
-    for _ in rings:
-        distance = np.where(left, np.hypot(starts[:, 0] - here[0], starts[:, 1] - here[1]), np.inf)
-        nearest = int(np.argmin(distance))
-        left[nearest] = False
-        ordered.append(rings[nearest])
-        here = (float(starts[nearest, 0]), float(starts[nearest, 1]))
-    return ordered
-
-
-def travel_length(paths: list[CutPath]) -> float:
+def travel_length(paths: tuple[CutPath, ...] | list[CutPath]) -> float:
     """Return how far the knife travels lifted, from the corner of the sheet through all paths, mm."""
     if not paths:
         return 0.0

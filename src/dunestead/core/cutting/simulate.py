@@ -8,6 +8,7 @@ import numpy.typing as npt
 import shapely
 
 from dunestead.core.cutting.paths import CutPath
+from dunestead.core.cutting.promise import Promise, broken_promises
 from dunestead.core.geometry.rings import winding_numbers
 
 __all__ = ["CutReport", "FreePiece", "Problem", "simulate_cut"]
@@ -53,7 +54,9 @@ class CutReport:
     problems: tuple[Problem, ...]
 
 
-def simulate_cut(paths: Sequence[CutPath], stock: tuple[float, float] | None) -> CutReport:
+def simulate_cut(
+    paths: Sequence[CutPath], stock: tuple[float, float] | None, promise: Promise | None = None
+) -> CutReport:
     """Cut paths into stock and report what comes free.
 
     Parameters
@@ -62,6 +65,8 @@ def simulate_cut(paths: Sequence[CutPath], stock: tuple[float, float] | None) ->
         Open or closed, sheet mm.
     stock
         Width and height of the material from the origin; None when the file does not say.
+    promise
+        What the file says of itself, if anything.
 
     Notes
     -----
@@ -80,7 +85,17 @@ def simulate_cut(paths: Sequence[CutPath], stock: tuple[float, float] | None) ->
         FreePiece(float(face.area), (face.centroid.x, face.centroid.y), bool(count % 2), face)
         for face, count in zip(faces, crossings, strict=True)
     )
-    return CutReport(pieces, (*_open(paths), *_doubled(lines), *_off(paths, stock)))
+    told = broken_promises(promise, paths) if promise else []
+    return CutReport(
+        pieces,
+        (
+            *_open(paths),
+            *_doubled(lines),
+            *_off(paths, stock),
+            *(_beyond(paths, promise.reach) if promise else ()),
+            *(Problem(broken.code, broken.at, broken.message) for broken in told),
+        ),
+    )
 
 
 def _closed_if_near(path: CutPath) -> npt.NDArray[np.float64]:
@@ -145,6 +160,17 @@ def _off(paths: Sequence[CutPath], stock: tuple[float, float] | None) -> list[Pr
             over = max(-low.min(), (high - np.array(stock)).max())
             problems.append(
                 Problem("off-sheet", _place(path.points[0]), f"A cut runs {over:.1f} mm over the edge of the sheet.")
+            )
+    return problems
+
+
+def _beyond(paths: Sequence[CutPath], reach: tuple[float, float]) -> list[Problem]:
+    problems = []
+    for path in paths:
+        over = float((path.points.max(axis=0) - np.array(reach)).max())
+        if over > _KERF:
+            problems.append(
+                Problem("off-reach", _place(path.points[0]), f"A cut runs {over:.1f} mm beyond the cutter's reach.")
             )
     return problems
 

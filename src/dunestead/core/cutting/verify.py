@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import shapely
 
 from dunestead.core.cutting.simulate import CutReport
-from dunestead.core.sheets.division import Sheet
+from dunestead.core.sheets.layout import Sheet
 
 __all__ = ["Verdict", "verify_cut"]
 

@@ -14,12 +14,15 @@ from dunestead.core.mask.bridge_rules import STYLES, BridgeStyle
 from dunestead.core.mask.fates import Fate
 from dunestead.core.mask.rollcall import RollEntry
 from dunestead.core.painting.separation import Masks
+from dunestead.core.records import CutSettings, check_settings
+from dunestead.core.sheets.layout import KeptSpot
 
 __all__ = [
     "CALLS",
     "BridgeSpot",
     "Call",
     "Job",
+    "PatchSay",
     "Record",
     "check_bridge_width",
     "check_job",
@@ -71,6 +74,30 @@ class BridgeSpot:
 
 
 @dataclass(frozen=True, slots=True)
+class PatchSay:
+    """What the maker said of a patch: the one a point lies in, so that it stays when patches are numbered anew.
+
+    Attributes
+    ----------
+    x, y
+        From the top left of what is painted, in shares of its width and height.
+    mask
+        Number of its mask.
+    sheet
+        The sheet it shall lie on, None for any.
+    alone, turns
+        Whether it shall have a sheet to itself, and whether it may be turned.
+    """
+
+    x: float
+    y: float
+    mask: int = 1
+    sheet: int | None = None
+    alone: bool = False
+    turns: bool = True
+
+
+@dataclass(frozen=True, slots=True)
 class Job:
     """One job's inputs. Lengths in mm; None means as the catalogue says.
 
@@ -92,6 +119,14 @@ class Job:
         Which way bridges run, and how many a piece has; None goes by its size.
     spots
         Where the maker set the bridges of a piece, by its number; 0 for ties of the frame's tongues.
+    stock
+        Number of the maker's own roll or pile it is cut from, None for the usual.
+    cut
+        How it is cut, None as the last clean test cut says.
+    together
+        Numbers of the elements no seam may part.
+    says, packing
+        What the maker said of patches, and a packing found by a longer search.
     roll
         Every loose piece ever met.
     ticks
@@ -128,6 +163,11 @@ class Job:
     bridges_per_piece: int | None = None
     spots: dict[int, tuple[BridgeSpot, ...]] = field(default_factory=dict)
     fates: dict[int, Fate] = field(default_factory=dict)
+    stock: int | None = None
+    cut: CutSettings | None = None
+    together: tuple[int, ...] = ()
+    says: tuple[PatchSay, ...] = ()
+    packing: tuple[KeptSpot, ...] = ()
     roll: tuple[RollEntry, ...] = ()
     ticks: dict[str, datetime] = field(default_factory=dict)
     calls: dict[int, dict[Call, datetime]] = field(default_factory=dict)
@@ -206,6 +246,9 @@ def check_job(job: Job, catalogue: Catalogue) -> None:
     for spot in (spot for spots in job.spots.values() for spot in spots):
         check_bridge_width(spot.width)
     check_colour(job.field_colour)
+    if job.cut:
+        check_settings(job.cut)
+    _check_says(job)
     _count("coats", job.coats, 1, 12)
     _count("copies", job.copies, 1, 1000)
     _count("grade", job.record.grade, 1, 5)
@@ -216,6 +259,14 @@ def check_job(job: Job, catalogue: Catalogue) -> None:
         )
     if len(job.record.notes) > 10_000:
         raise BadInput("The notes are longer than 10,000 letters.", "Keep what you will want to read next time.")
+
+
+def _check_says(job: Job) -> None:
+    for say in job.says:
+        if say.sheet is not None:
+            _count("as a sheet's number", say.sheet, 1, 400)
+        if not (-2 <= say.x <= 3 and -2 <= say.y <= 3):
+            raise BadInput("There is no patch so far from the design.", "Choose one that is on a sheet.")
 
 
 def check_bridge_width(width: float | None) -> None:

@@ -7,7 +7,8 @@ from dataclasses import dataclass, replace
 from dunestead.core.figures import Catalogue, Figure, Material, Surface
 from dunestead.core.mask.axis import AxisSide
 from dunestead.core.mask.weak import weak_limit, weak_places
-from dunestead.core.sheets.division import sheet_grid
+from dunestead.core.planning.laying import reach_on, usual_overlap, usual_stock
+from dunestead.core.sheets.cells import fewest_of_many
 from dunestead.core.tacking.placements import press_mask
 from dunestead.core.units import several, show_length, show_temperature
 
@@ -119,7 +120,7 @@ def rank_materials(
     *,
     cutter: str,
     press: str,
-    overlap: float,
+    overlap: float | None,
     copies: int,
     unit: str,
 ) -> list[MaterialFit]:
@@ -196,7 +197,7 @@ class _Bench:
     catalogue: Catalogue
     cutter: str
     press: str
-    overlap: float
+    overlap: float | None
     unit: str
 
     def fit(self, copies: int) -> MaterialFit:
@@ -260,10 +261,11 @@ class _Bench:
         return self.work.box[0] + border, self.work.box[1] + border
 
     def _sheets(self) -> int:
-        """Return how many sheets all masks take: no wider than the material comes, whatever the cutter reaches."""
-        cutter = self.catalogue.cutter(self.cutter)
-        width = max(min(cutter.reach_width, self.material.stock_width), 2 * self.overlap + 1)
-        return self.work.masks * sheet_grid(self._extent(), (width, cutter.reach_length), self.overlap)[0]
+        """Return how many sheets all masks take: no larger than the material comes, whatever the cutter reaches."""
+        overlap = usual_overlap(self.material, self.catalogue) if self.overlap is None else self.overlap
+        reach = reach_on(self.catalogue.cutter(self.cutter), usual_stock(self.material), overlap, self.catalogue)
+        overlap = min(overlap, min(reach.width, reach.length) / 2 - 1)
+        return fewest_of_many(self._extent(), self.work.masks, replace(reach, overlap=overlap))
 
     def _material_cost(self) -> float:
         across, down = self._extent()

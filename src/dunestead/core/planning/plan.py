@@ -13,8 +13,7 @@ from dunestead.core.artwork.painted import Painted
 from dunestead.core.artwork.sources import Sources
 from dunestead.core.curing.drying import Timeline, dry_from
 from dunestead.core.curing.peel import PeelWindow, peel_window
-from dunestead.core.cutting.paths import sheet_paths
-from dunestead.core.cutting.timing import KnifeTime, knife_time
+from dunestead.core.cutting.timing import KnifeTime
 from dunestead.core.cutting.verify import Verdict
 from dunestead.core.figures import Catalogue, Paint, Surface
 from dunestead.core.geometry.curves import Box, shifted
@@ -27,15 +26,20 @@ from dunestead.core.mask.weak import WeakPlace
 from dunestead.core.painting.amount import PaintNeed, paint_need
 from dunestead.core.painting.cover import Cover, cover_around
 from dunestead.core.planning.choices import Choices
-from dunestead.core.planning.job import Job
+from dunestead.core.planning.job import Job, PatchSay
+from dunestead.core.planning.laying import layout_of, reach_of, settings_of, sheet_time, stock_of
 from dunestead.core.planning.look import Look, look_at
 from dunestead.core.planning.masks import LaidMask
 from dunestead.core.planning.materials import MaskWork, MaterialFit, rank_materials
-from dunestead.core.planning.rail import SizeRail, cutter_reach, overlap_of, size_rail
+from dunestead.core.planning.rail import SizeRail, size_rail
 from dunestead.core.planning.ties import tie
 from dunestead.core.planning.weakness import weak_of
-from dunestead.core.sheets.division import Division, divide
+from dunestead.core.records import CutSettings, Stock
+from dunestead.core.sheets.cells import Reach
+from dunestead.core.sheets.division import Patch
 from dunestead.core.sheets.facing import Facing, face
+from dunestead.core.sheets.layout import Layout, Sheet
+from dunestead.core.sheets.stock import TrimList, trim_list
 from dunestead.core.tacking.centring import TapeCheck, tape_check
 from dunestead.core.tacking.pins import Pinning, PinRules, pin_mask
 from dunestead.core.tacking.placements import Pressing, press_mask
@@ -53,17 +57,21 @@ __all__ = [
     "materials_of",
 ]
 
-CutCheck = Callable[[CutPlan, Division, str, int], Sequence[Verdict]]
+CutCheck = Callable[[Layout, str, Reach, bool], Sequence[Verdict]]
 
 
 @dataclass(frozen=True, slots=True)
 class SheetPlan:
-    """Beyond the sheet itself: its number among all of the job, material to cut off, mm, knife time, and the check."""
+    """A sheet with its knife time, once, and what its simulated cut gave."""
 
-    number: int
-    trim: tuple[float, float]
+    sheet: Sheet
     time: KnifeTime
     verdict: Verdict
+
+    @property
+    def number(self) -> int:
+        """Its number among all of the job."""
+        return self.sheet.number
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,8 +90,6 @@ class MaskPlan:
     cut: CutPlan
     gaps: tuple[Gap, ...]
     weak: tuple[WeakPlace, ...]
-    division: Division
-    sheets: tuple[SheetPlan, ...]
     box: Box
     pressing: Pressing
     pinning: Pinning
@@ -103,6 +109,13 @@ class Plan:
     rail: SizeRail
     masks: tuple[MaskPlan, ...]
     facing: Facing
+    layout: Layout
+    reach: Reach
+    sheets: tuple[SheetPlan, ...]
+    stock: Stock
+    trims: TrimList
+    settings: CutSettings
+    settings_why: str
     tape: TapeCheck
     cover: Cover
     paint: PaintNeed
@@ -141,10 +154,31 @@ class Plan:
         """Every bridge, mask by mask."""
         return tuple(bridge for mask in self.masks for bridge in mask.cut.bridges)
 
+    def say_of(self, patch: Patch) -> PatchSay | None:
+        """Return what the maker said of a patch, None for nothing."""
+        width, height = self.painted.width, self.painted.height
+        x0, y0, x1, y1 = patch.cell
+        about = [
+            say
+            for say in self.job.says
+            if say.mask == patch.mask and x0 <= say.x * width <= x1 and y0 <= say.y * height <= y1
+        ]
+        return about[-1] if about else None
+
     @property
-    def sheets(self) -> tuple[SheetPlan, ...]:
-        """Every sheet, numbered through all masks."""
-        return tuple(sheet for mask in self.masks for sheet in mask.sheets)
+    def is_by_hand(self) -> bool:
+        """Whether the knife is in the hand."""
+        return self.choices.cutter.feeds == "hand"
+
+    @property
+    def cut_length(self) -> float:
+        """All that is cut, every run counted, mm."""
+        return sum(planned.time.cut_length * planned.sheet.runs for planned in self.sheets)
+
+    @property
+    def knife_seconds(self) -> float:
+        """All the time the knife takes, every run counted."""
+        return sum(planned.time.seconds * planned.sheet.runs for planned in self.sheets)
 
     @property
     def weak(self) -> tuple[WeakPlace, ...]:
@@ -169,7 +203,7 @@ class Plan:
             is_reverse=job.reverse,
             bridges=len(self.bridges),
             windows=sum(mask.cut.window_count for mask in self.masks),
-            cut_length=sum(sheet.time.cut_length for sheet in self.sheets),
+            cut_length=self.cut_length / self.layout.sets,
             axes=tuple(widths_of(mask.laid.painted, mask.laid.mask, self.choices.surface).spits for mask in self.masks),
             blank=job.blank.size if job.whole_blank and not job.reverse else None,
         )
@@ -207,12 +241,13 @@ def make_plan(job: Job, sources: Sources, catalogue: Catalogue, check_cut: CutCh
     look = look_at(job, sources, catalogue)
     job, choices = look.job, look.choices
     facing = face(choices.material, seen_through=job.seen_through)
-    cut = _divided(look, facing, catalogue)
-    sheets = sum(len(division.sheets) for _, division in cut)
-    masks = [
-        _mask_plan(look, laid, *divided, catalogue, lambda c, d, title: check_cut(c, d, title, sheets))
-        for laid, divided in zip(look.masks, cut, strict=True)
-    ]
+    masks = [_mask_plan(look, laid, catalogue) for laid in look.masks]
+    layout = layout_of(look, [mask.cut for mask in masks], [mask.weak for mask in masks], facing, catalogue)
+    settings, settings_why = settings_of(job, choices, catalogue)
+    reach = reach_of(job, choices, catalogue)
+    verdicts = check_cut(layout, job.name, reach, choices.cutter.feeds == "hand")
+    sheets = _sheet_plans(layout, verdicts, settings, choices, catalogue)
+    stock = stock_of(job, choices, catalogue)
     on_blank = shifted(look.painted.bbox, look.composition.origin)
     last_coat = job.ticks.get(last_coat_code(masks, coats_of(job, choices.paint)))
     return Plan(
@@ -220,6 +255,13 @@ def make_plan(job: Job, sources: Sources, catalogue: Catalogue, check_cut: CutCh
         rail=size_rail(look, catalogue),
         masks=tuple(masks),
         facing=facing,
+        layout=layout,
+        reach=reach,
+        sheets=sheets,
+        stock=stock,
+        trims=trim_list(layout.sheets, stock, catalogue.workshop["trim_allowance"]),
+        settings=settings,
+        settings_why=settings_why,
         tape=tape_check(job.blank.size, on_blank),
         cover=_cover(look, on_blank, masks[0].box, catalogue),
         paint=_paint_need(look, masks),
@@ -230,36 +272,14 @@ def make_plan(job: Job, sources: Sources, catalogue: Catalogue, check_cut: CutCh
     )
 
 
-def _divided(look: Look, facing: Facing, catalogue: Catalogue) -> list[tuple[CutPlan, Division]]:
-    """Return each mask as it is cut and divided, its sheets numbered on from the mask before."""
-    reach, overlap = cutter_reach(look.choices.cutter), overlap_of(look.job, catalogue)
-    done: list[tuple[CutPlan, Division]] = []
-    first = 1
-    for laid in look.masks:
-        cut = tie(look, laid, catalogue)
-        division = divide(cut, reach, overlap, mirrored=facing.mirrored, first=first)
-        done.append((cut, division))
-        first += len(division.sheets)
-    return done
-
-
-def _mask_plan(
-    look: Look,
-    laid: LaidMask,
-    cut: CutPlan,
-    division: Division,
-    catalogue: Catalogue,
-    check_cut: Callable[[CutPlan, Division, str], Sequence[Verdict]],
-) -> MaskPlan:
-    job, choices = look.job, look.choices
+def _mask_plan(look: Look, laid: LaidMask, catalogue: Catalogue) -> MaskPlan:
+    choices, cut = look.choices, tie(look, laid, catalogue)
     box = shifted(cut.box, look.composition.origin)
     return MaskPlan(
         laid=laid,
         cut=cut,
         gaps=nearest_gaps(laid.mask),
         weak=weak_of(look, laid, cut, catalogue),
-        division=division,
-        sheets=_sheet_plans(check_cut(cut, division, mask_title(job, laid)), division, choices, catalogue),
         box=box,
         pressing=press_mask(box, choices.press, choices.surface, choices.material),
         pinning=_pinning(cut, laid.fitness, choices.surface, catalogue),
@@ -311,7 +331,7 @@ def materials_of(plan: Plan, catalogue: Catalogue, unit: str) -> list[MaterialFi
         catalogue,
         cutter=job.cutter,
         press=job.press,
-        overlap=overlap_of(job, catalogue),
+        overlap=job.overlap,
         copies=job.copies,
         unit=unit,
     )
@@ -323,17 +343,11 @@ def coats_of(job: Job, paint: Paint) -> int:
 
 
 def _sheet_plans(
-    verdicts: Sequence[Verdict], division: Division, choices: Choices, catalogue: Catalogue
+    layout: Layout, verdicts: Sequence[Verdict], settings: CutSettings, choices: Choices, catalogue: Catalogue
 ) -> tuple[SheetPlan, ...]:
-    spare = 2 * catalogue.workshop["trim_allowance"]
     return tuple(
-        SheetPlan(
-            sheet.number,
-            (sheet.width + spare, sheet.height + spare),
-            knife_time(sheet_paths(sheet), choices.material, choices.cutter),
-            verdict,
-        )
-        for sheet, verdict in zip(division.sheets, verdicts, strict=True)
+        SheetPlan(sheet, sheet_time(sheet, settings, choices.cutter, catalogue), verdict)
+        for sheet, verdict in zip(layout.sheets, verdicts, strict=True)
     )
 
 

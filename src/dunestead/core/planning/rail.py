@@ -4,6 +4,7 @@ Widths, letters and pieces of a design grow in step with it, so each least size 
 measurement; sheets step where the mask outgrows a row or column of the cutter's reach.
 """
 
+import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
@@ -16,20 +17,22 @@ from shapely.geometry.base import BaseGeometry
 from dunestead.core.artwork.compose import Composition, is_fixed
 from dunestead.core.artwork.layout import least_letter, place_of_letter
 from dunestead.core.blanks.blank import within_margin
-from dunestead.core.figures import Catalogue, Cutter
+from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.curves import Box
 from dunestead.core.mask.axis import AxisSide
 from dunestead.core.mask.findings import Kind, widths_of
-from dunestead.core.planning.job import Job
+from dunestead.core.planning.laying import reach_of
 from dunestead.core.planning.look import Look
-from dunestead.core.sheets.division import sheet_grid
+from dunestead.core.sheets.cells import fewest_of_many
 
-__all__ = ["Least", "SheetStep", "SizeRail", "cutter_reach", "overlap_of", "room_on", "size_rail"]
+__all__ = ["Least", "SheetStep", "SizeRail", "room_on", "size_rail"]
 
 Measure = Literal["stroke", "web", "part", "letter"]
 Points = npt.NDArray[np.float64]
 _EXACT_MM = 0.005
 _MOST_STEPS = 40
+# Widths at which sheets step are found to this, mm.
+_STEP_MM = 0.25
 _TOUCHING = 0.05
 
 
@@ -89,16 +92,6 @@ class SizeRail:
     def sheets_at(self, width: float) -> int:
         """Return how many sheets a width takes."""
         return next((step.sheets for step in self.steps if width <= step.width + _EXACT_MM), self.steps[-1].sheets)
-
-
-def cutter_reach(cutter: Cutter) -> tuple[float, float]:
-    """Return what a cutter's knife reaches, mm."""
-    return (cutter.reach_width, cutter.reach_length)
-
-
-def overlap_of(job: Job, catalogue: Catalogue) -> float:
-    """Return the mask that neighbouring sheets share: the maker's, or the workshop's."""
-    return catalogue.workshop["seam_overlap"] if job.overlap is None else job.overlap
 
 
 def size_rail(look: Look, catalogue: Catalogue) -> SizeRail:
@@ -228,7 +221,7 @@ def _sheets(look: Look, catalogue: Catalogue, factor: float) -> int:
     else:
         border = 0.0 if look.job.reverse else 2 * look.masks[0].mask.border
     extent = (x1 - x0 + border, y1 - y0 + border)
-    return len(look.masks) * sheet_grid(extent, cutter_reach(look.choices.cutter), overlap_of(look.job, catalogue))[0]
+    return fewest_of_many(extent, len(look.masks), reach_of(look.job, look.choices, catalogue))
 
 
 def _painted_box(composition: Composition, factor: float) -> Box:
@@ -246,21 +239,26 @@ def _painted_box(composition: Composition, factor: float) -> Box:
 
 
 def _steps(look: Look, catalogue: Catalogue, low: float, high: float) -> Iterator[SheetStep]:
-    """Yield the widths up to which a number of sheets does; the number never falls with the width."""
+    """Yield the widths up to which a number of sheets does; the number never falls with the width.
+
+    The widths tried stand on a grid of their own, so that those of the last look are known already.
+    """
     width = look.composition.design_width
 
-    def sheets(at: float) -> int:
-        return _sheets(look, catalogue, at / width)
+    def sheets(index: int) -> int:
+        return _sheets(look, catalogue, min(index * _STEP_MM, high) / width)
 
-    at, last = low, sheets(high)
+    start, end = int(low / _STEP_MM), math.ceil(high / _STEP_MM)
+    last = sheets(end)
+    at, now = start, sheets(start)
     for _ in range(_MOST_STEPS):
-        now = sheets(at)
-        if now == last:
+        if now >= last:
             break
-        least, most = at, high
-        while most - least > _EXACT_MM / 4:
-            middle = (least + most) / 2
-            least, most = (middle, most) if sheets(middle) == now else (least, middle)
-        yield SheetStep(least, now)
-        at = most
-    yield SheetStep(high, last)
+        # What a wider design does with, a narrower one does with too.
+        least, most = at, end
+        while most - least > 1:
+            middle = (least + most) // 2
+            least, most = (middle, most) if sheets(middle) <= now else (least, middle)
+        yield SheetStep(least * _STEP_MM, now)
+        at, now = most, max(sheets(most), now + 1)
+    yield SheetStep(high, max(last, now))

@@ -12,9 +12,10 @@ from dunestead.core.planning.look import Look
 from dunestead.core.planning.plan import Plan, mask_code
 from dunestead.core.planning.rail import SizeRail
 from dunestead.core.planning.steps import Step
+from dunestead.core.sheets.layout import Layout
 from dunestead.core.units import several, show_length, show_temperature, show_volume
 
-__all__ = ["NAMES", "Row", "State", "Station", "artwork_outcome", "stations_of"]
+__all__ = ["NAMES", "Row", "State", "Station", "artwork_outcome", "fewest_in_words", "stations_of"]
 
 State = Literal["stop", "warn", "ready", "done"]
 Kind = Literal["length", "area", "volume", "minutes", "temperature", "count", "text", "moment"]
@@ -253,35 +254,60 @@ def _numbers(numbers: Sequence[int]) -> str:
 
 
 def _sheets(plan: Plan, unit: str) -> Outcome:
-    count, facing = len(plan.sheets), plan.facing
-    minutes = sum(planned.time.seconds for planned in plan.sheets) / 60
-    area = sum(planned.trim[0] * planned.trim[1] for planned in plan.sheets)
-    fewest = sum(mask.division.fewest_possible for mask in plan.masks)
-    proven = "Proven fewest." if fewest == count else f"At least {fewest} by area."
+    layout, facing, trims = plan.layout, plan.facing, plan.trims
+    count = layout.count
     rows = [
-        Row("Sheets", "count", count, proven),
+        Row("Sheets", "count", count, fewest_in_words(layout)),
+        Row("Patches", "count", len(layout.patches), _patches_in_words(layout)),
         Row("Facing", "text", "Mirrored" if facing.mirrored else "As it reads", facing.why),
         Row("Border", "length", plan.look.masks[0].mask.border, "Mask beyond the artwork on every side."),
         Row(
             "Knife time",
             "minutes",
-            minutes,
-            f"{plan.choices.material.passes} pass(es) at {plan.choices.material.speed:g} mm/s.",
+            plan.knife_seconds / 60,
+            "By hand: slower around curves, a turn of the mat at every corner."
+            if plan.is_by_hand
+            else f"At {plan.settings}, stopping at every corner.",
         ),
-        Row("Material to cut off", "area", area, "Allowance for trimming included."),
+        Row("Material to cut off", "length", trims.length, f"{trims.waste * 100:.0f} % of it is used by no patch."),
     ]
     faults = [fault for planned in plan.sheets for fault in planned.verdict.faults]
     if faults:
         return "stop", f"The simulated cut disagrees with the plan: {faults[0]}", rows
-    if cut := [number for mask in plan.masks for number in mask.division.cut_keepers]:
+    if cut := layout.cut_keepers:
         numbers = ", ".join(str(number) for number in cut)
         return "warn", f"A seam runs through keeper {numbers}: bridge it or shift the design.", rows
     facing_word = "mirrored" if facing.mirrored else "as it reads"
-    stock, needed = plan.choices.material.stock_width, max(min(planned.trim) for planned in plan.sheets)
-    if needed > stock:
-        verdict = f"Needs material {show_length(needed, unit)} wide; it usually comes {show_length(stock, unit)}."
-        return "warn", verdict, rows
+    if trims.too_wide:
+        numbers = ", ".join(str(number) for number in trims.too_wide)
+        return "warn", f"Sheet {numbers} is larger than {plan.stock.name.lower()}.", rows
+    if trims.lacking:
+        lacking = show_length(trims.lacking, unit)
+        return "warn", f"{plan.stock.name} is {lacking} too short for all sheets.", rows
+    if plan.choices.cutter.feeds == "roll" and not plan.choices.material.is_backed:
+        return "warn", "This cutter feeds without a mat: it takes material on a backing only.", rows
+    if layout.divisions and any(division.cut_units for division in layout.divisions):
+        words = sum(division.cut_units for division in layout.divisions)
+        return "warn", f"{several(count, 'sheet')}; {several(words, 'seam')} could not spare a word or element.", rows
     return "ready", f"{several(count, 'sheet')}, cut {facing_word}, proven by a simulated cut.", rows
+
+
+def fewest_in_words(layout: Layout) -> str:
+    """Return how few sheets there could be, and what proves it."""
+    count = layout.count
+    if layout.is_fewest:
+        return "Proven fewest." if count == 1 else f"Proven fewest: {count - 1} cannot do."
+    if layout.is_fewest_for_these:
+        return f"Proven fewest for these patches; at least {layout.fewest_possible} by area, however divided."
+    least = max(layout.fewest_for_these, layout.fewest_possible)
+    return f"At least {least}; whether {count - 1} would do is not proven."
+
+
+def _patches_in_words(layout: Layout) -> str:
+    turned = sum(one.turned for sheet in layout.sheets for one in sheet.patches)
+    sets = f"{layout.sets} sets of masks. " if layout.sets > 1 else ""
+    seams = several(len(layout.seams), "seam")
+    return f"{sets}{seams}, {turned} turned."
 
 
 def _weed(plan: Plan) -> Outcome:

@@ -101,33 +101,41 @@ def _blank(plan: Plan, hand: HandTimes, unit: str) -> Iterator[Step]:
 
 
 def _cut(plan: Plan, hand: HandTimes) -> Iterator[Step]:
-    material = plan.choices.material
-    setting = (
-        f"{material.force:g} g, {material.passes} pass{'es' if material.passes > 1 else ''}, {material.speed:g} mm/s"
-    )
-    yield Step(
-        "sheets-test-cut",
-        "sheets",
-        "Test cut",
-        f"Start at {setting}. Not through: 15 % more force. Into the backing: 15 % less. "
-        "Tears: half the speed and a fresh blade.",
-        hand.test_cut / 60,
-        caution=CAUTIONS["knife"],
-    )
-    for mask in plan.masks:
-        for planned in mask.sheets:
-            yield Step(
-                f"sheets-cut-{planned.number}",
-                "sheets",
-                f"Cut sheet {planned.number} of {len(plan.sheets)}{_of(plan, mask)}",
-                plan.facing.why,
-                (hand.sheet + planned.time.seconds) / 60,
-            )
+    if not plan.is_by_hand:
+        yield Step(
+            "sheets-test-cut",
+            "sheets",
+            "Test cut",
+            f"At {plan.settings}. {plan.settings_why} Not through: more force. Into the backing: less. "
+            "Tears: half the speed and a fresh blade.",
+            hand.test_cut / 60,
+            caution=CAUTIONS["knife"],
+        )
+    for planned in plan.sheets:
+        runs = planned.sheet.runs
+        often = f", {runs} times" if runs > 1 else ""
+        patches = ", ".join(one.id for one in planned.sheet.patches)
+        how = (
+            "Print it at true size on the dull side, tape it to a cutting mat. Smallest inside pieces first, begin on "
+            "a straight run, turn the mat and not the hand, do not go back to mend a wobble; keepers go into the dish."
+            if plan.is_by_hand
+            else plan.facing.why
+        )
+        yield Step(
+            f"sheets-cut-{planned.number}",
+            "sheets",
+            f"Cut sheet {planned.number} of {len(plan.sheets)}{often}: patch {patches}"
+            if len(plan.layout.patches) > 1
+            else f"Cut sheet {planned.number} of {len(plan.sheets)}{often}",
+            how,
+            runs * (hand.sheet + planned.time.seconds) / 60,
+            caution=CAUTIONS["knife"] if plan.is_by_hand else None,
+        )
 
 
 def _weed(plan: Plan, hand: HandTimes) -> Iterator[Step]:
     windows = sum(mask.cut.window_count for mask in plan.masks)
-    cut_cm = sum(planned.time.cut_length for planned in plan.sheets) / 10
+    cut_cm = plan.cut_length / 10
     keepers = plan.keepers
     yield Step(
         "weed-lifted",

@@ -1,231 +1,330 @@
-"""The mask divided over sheets that the cutter can reach."""
+"""A mask divided into patches, each within the cutter's reach, at seams that hurt least."""
 
-import math
-from collections.abc import Mapping
-from dataclasses import dataclass, field
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, field, replace
 from functools import lru_cache
 
 import numpy as np
+import numpy.typing as npt
 import shapely
 
 from dunestead.core.errors import BadInput
-from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.curves import Box
+from dunestead.core.geometry.scanlines import Scan
 from dunestead.core.mask.tying import CutPlan
+from dunestead.core.sheets.cells import MOST_SHEETS, Pattern, Reach, Run, candidates, check_overlap, fits, run_of
+from dunestead.core.sheets.packing import Item, quick_pack
 
-__all__ = ["Division", "Patch", "Sheet", "divide", "sheet_grid"]
+__all__ = ["Division", "Guards", "Patch", "divide"]
 
 # Seams are tried at this many places within the leeway they have.
 _SEAM_TRIES = 41
-# Cutting a keeper in two is as bad as crossing this much paint, mm.
-_KEEPER_CUT = 1e4
+# What a seam may cost, in mm of paint it crosses: a keeper cut, what must stay together, a word, a bridge, a neck.
+_KEEPER, _TOGETHER, _UNIT, _BRIDGE, _NECK = 1e4, 1e5, 400.0, 40.0, 30.0
+# Mask wanted on either side of a seam, mm, and the weight of paint that comes nearer.
+_BESIDE, _NEAR = 8.0, 0.35
+# Mask crossed on a shorter way than this tears at the seam, mm.
+_SHORT = 12.0
+_PATTERNS_LAID = 4
+_LEEWAYS = (1.0, 0.5, 0.2, 0.0)
+_EPS = 1e-6
+
+
+@dataclass(frozen=True, slots=True)
+class Guards:
+    """What seams keep clear of, in artwork coordinates, mm.
+
+    Attributes
+    ----------
+    units
+        Boxes of words and elements, to be left whole where they fit.
+    together
+        Boxes the maker wants whole, whatever it costs.
+    necks
+        Places where the mask is weak already.
+    """
+
+    units: tuple[Box, ...] = ()
+    together: tuple[Box, ...] = ()
+    necks: tuple[tuple[float, float], ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
 class Patch:
-    """A part of the mask cut in one piece, with the keepers on it.
+    """A part of a mask cut in one piece.
 
     Attributes
     ----------
-    id
-        Its number, as printed on the sheet.
+    number
+        In reading order; over all masks of a job once they are laid out.
+    mask
+        Number of the mask it is of.
+    cell
+        The rectangle it was cut out of, in artwork coordinates, mm.
     shape
-        In artwork coordinates, mm: what lies within the patch of frame and keepers.
-    box
-        Its place on the sheet, mm.
-    to_artwork
-        Carries sheet coordinates back to artwork coordinates, mirroring included.
+        What lies in it of frame and keepers, in artwork coordinates.
+    key
+        Identifies what it was cut out of, so that equal patches have equal shapes.
     """
 
-    id: str
-    shape: shapely.MultiPolygon = field(compare=False)
-    box: Box
-    to_artwork: Affine
-
-    def on_sheet(self) -> shapely.MultiPolygon:
-        """Return the shape as it lies on the sheet."""
-        moved: shapely.MultiPolygon = shapely.transform(self.shape, self.to_artwork.inverse().apply)
-        return moved
-
-
-@dataclass(frozen=True, slots=True)
-class Sheet:
-    """One load of the cutter, mm. Here a sheet carries one patch."""
-
+    key: str
     number: int
-    width: float
-    height: float
-    mirrored: bool
-    patches: tuple[Patch, ...]
+    mask: int
+    cell: Box
+    shape: shapely.MultiPolygon = field(compare=False)
+
+    @property
+    def size(self) -> tuple[float, float]:
+        """Width and height as it lies in the artwork, mm."""
+        x0, y0, x1, y1 = self.shape.bounds
+        return x1 - x0, y1 - y0
 
 
 @dataclass(frozen=True, slots=True)
 class Division:
-    """All sheets of a mask.
+    """A mask in patches.
 
     Attributes
     ----------
-    fewest_possible
-        No division needs fewer, proven by area and extent.
-    turned
-        Whether the cells lie with their long side across the artwork.
+    overlap
+        Mask that neighbours share, mm.
     cut_keepers
-        Numbers of keepers that a seam runs through.
+        Numbers of keepers larger than the reach, which a seam runs through.
+    cut_units
+        How many words and elements a seam runs through.
+    paint
+        Paint that seams cross, mm.
     """
 
-    sheets: tuple[Sheet, ...]
-    fewest_possible: int
-    turned: bool
-    cut_keepers: tuple[int, ...]
-
-    @property
-    def is_fewest(self) -> bool:
-        """Whether the count is proven least."""
-        return len(self.sheets) == self.fewest_possible
+    patches: tuple[Patch, ...]
+    overlap: float
+    cut_keepers: tuple[int, ...] = ()
+    cut_units: int = 0
+    paint: float = 0.0
 
 
-@lru_cache(maxsize=32)
-def divide(plan: CutPlan, reach: tuple[float, float], overlap: float, *, mirrored: bool, first: int = 1) -> Division:
-    """Divide the mask into a grid of overlapping cells within the reach.
-
-    Parameters
-    ----------
-    plan
-        The mask to be cut.
-    reach
-        Width and length the knife reaches, mm; the cells may lie either way round.
-    overlap
-        Mask shared by neighbours, mm.
-    mirrored
-        Whether the sheets are cut mirrored.
-    first
-        Number of the first sheet, where other masks of the job come before.
+@lru_cache(maxsize=64)
+def divide(plan: CutPlan, reach: Reach, guards: Guards = Guards()) -> Division:  # it is immutable
+    """Divide a mask into patches for the fewest sheets; then as few words cut, little material, few seams.
 
     Raises
     ------
     BadInput
-        When the overlap leaves nothing of the reach, or thousands of sheets would be needed.
+        When the overlap leaves nothing of the reach, or hundreds of sheets would be needed.
     """
-    if not 0 <= overlap < min(reach) / 2:
-        raise BadInput(
-            f"An overlap of {overlap:g} mm does not fit a reach of {reach[0]:g} x {reach[1]:g} mm.",
-            "Give an overlap under half the shorter reach.",
-        )
+    check_overlap(reach)
     x0, y0, x1, y1 = plan.box
-    count, turned, width, height = sheet_grid((x1 - x0, y1 - y0), reach, overlap)
-    if count > 400:
+    if fits(x1 - x0, y1 - y0, reach):
+        return Division((Patch(plan.key, 1, 1, plan.box, plan.material),), reach.overlap)
+    if (x1 - x0) * (y1 - y0) > MOST_SHEETS * reach.width * reach.length:
         raise BadInput(
-            f"This mask would take {count} sheets.", "Make the design smaller or choose a cutter that reaches further."
+            f"This mask would take more than {MOST_SHEETS} sheets.",
+            "Make the design smaller or choose a cutter that reaches further.",
         )
-    columns = _seams(plan, (x0, x1), width, overlap, axis=0)
-    rows = _seams(plan, (y0, y1), height, overlap, axis=1)
-    cells = [(left, top, right, bottom) for top, bottom in rows for left, right in columns]
-    home = {k.number: next((c for c in cells if _holds(c, k.shape.bounds)), None) for k in plan.keepers}
-    sheets: list[Sheet] = []
-    for cell in cells:
-        shape = _within(plan, cell, home)
-        if not shape.is_empty:
-            sheets.append(_sheet(first + len(sheets), shape, reach, bool(turned), mirrored=mirrored))
-    cut = tuple(number for number, cell in home.items() if cell is None)
-    return Division(tuple(sheets), _bound(plan, reach), bool(turned), cut)
+    ground = _Ground(plan, reach, guards)
+    drafts = [draft for pattern in _promising(plan.box, reach) for draft in ground.drafts(pattern)]
+    best = min(drafts, key=lambda draft: draft.key)
+    return ground.cut(best)
 
 
-def sheet_grid(
-    extent: tuple[float, float], reach: tuple[float, float], overlap: float
-) -> tuple[int, bool, float, float]:
-    """Return how many cells cover an extent, whether they lie with their long side across, and a cell's sides, mm.
-
-    Examples
-    --------
-    >>> sheet_grid((480, 300), (292, 597), 10)[:2]
-    (2, False)
-    """
-    return min(
-        (_cells(extent[0], w, overlap) * _cells(extent[1], h, overlap), bool(turned), w, h)
-        for turned, (w, h) in enumerate((reach, reach[::-1]))
-    )
+def _promising(box: Box, reach: Reach) -> list[Pattern]:
+    """Return the patterns that take fewest sheets, those with fewest cells first."""
+    extent = (box[2] - box[0], box[3] - box[1])
+    seen: dict[tuple[float, ...], tuple[int, int, Pattern]] = {}
+    for pattern, sizes in candidates(extent, reach):
+        key = (pattern.axis, *(round(side, 2) for size in sizes for side in size))
+        if key not in seen:
+            sheets = quick_pack([Item(*size) for size in sizes], reach.room).sheets if len(sizes) <= 60 else len(sizes)
+            seen[key] = (sheets, len(sizes), pattern)
+    fewest = min(sheets for sheets, *_ in seen.values())
+    ranked = sorted((entry for entry in seen.values() if entry[0] == fewest), key=lambda entry: entry[1])
+    return [pattern for *_, pattern in ranked[:_PATTERNS_LAID]]
 
 
-def _cells(extent: float, reach: float, overlap: float) -> int:
-    return 1 if extent <= reach else math.ceil((extent - overlap) / (reach - overlap) - 1e-9)
+@dataclass(frozen=True, slots=True)
+class _Draft:
+    """Cells with their seams set, before anything is cut."""
+
+    cells: tuple[Box, ...]
+    sheets: int
+    length: float
+    together: int
+    units: int
+    keepers: int
+    cost: float
+
+    @property
+    def key(self) -> tuple[float, ...]:
+        """What makes it better: kept together, fewest sheets, no keeper cut, whole words, material, seams, paint."""
+        return (
+            self.together,
+            self.sheets,
+            self.keepers,
+            self.units,
+            round(self.length / 20),
+            len(self.cells),
+            self.cost,
+        )
 
 
-def _seams(
-    plan: CutPlan, extent: tuple[float, float], reach: float, overlap: float, axis: int
-) -> list[tuple[float, float]]:
-    """Return the cells along one axis, each seam placed where it crosses least paint and no keeper."""
-    start, end = extent
-    count = _cells(end - start, reach, overlap)
-    cells, left = [], start
-    for index in range(1, count):
-        # What is left must still fit into the cells that are left.
-        earliest = end - (count - index) * (reach - overlap) - overlap
-        latest = left + reach - overlap
-        even = start + index * (end - start - overlap) / count
-        seam = _best_seam(plan, max(earliest, left + overlap), latest, even, overlap, axis)
-        cells.append((left, seam + overlap))
-        left = seam
-    return [*cells, (left, end)]
+class _Ground:
+    """What seams run through: the mask's edges by scan line, and all they keep clear of."""
+
+    def __init__(self, plan: CutPlan, reach: Reach, guards: Guards) -> None:
+        self.plan, self.reach, self.guards = plan, reach, guards
+        self.scan = Scan(plan.frame)
+        self.keepers = _boxes(keeper.shape.bounds for keeper in plan.keepers)
+        self.units, self.together = _boxes(guards.units), _boxes(guards.together)
+        self.bridges = _boxes(bridge.strip.bounds for bridge in plan.bridges)
+        self.necks = _boxes((x - _SHORT / 2, y - _SHORT / 2, x + _SHORT / 2, y + _SHORT / 2) for x, y in guards.necks)
+
+    def drafts(self, pattern: Pattern) -> Iterator[_Draft]:
+        """Yield a pattern with its seams where they cost least, at ever more leeway while it keeps its count."""
+        target = None
+        for leeway in reversed(_LEEWAYS):
+            draft = self._draft(pattern, leeway)
+            if draft is None:
+                continue
+            target = draft.sheets if target is None else target
+            if draft.sheets > target:
+                return
+            yield draft
+
+    def _draft(self, pattern: Pattern, leeway: float) -> _Draft | None:
+        x0, y0, x1, y1 = self.plan.box
+        axis = pattern.axis
+        start, end, low, high = (x0, x1, y0, y1) if axis == 0 else (y0, y1, x0, x1)
+        cost = 0.0
+        strips, paid = self._placed(start, end, low, high, pattern.strips, axis, leeway)
+        cost += paid
+        cells: list[Box] = []
+        for begin, until in strips:
+            inner, paid = self._placed(low, high, begin, until, pattern.cells, 1 - axis, leeway)
+            cost += paid
+            cells += [
+                (begin, left, until, right) if axis == 0 else (left, begin, right, until) for left, right in inner
+            ]
+        sizes = [(x1 - x0, y1 - y0) for x0, y0, x1, y1 in cells]
+        if not all(fits(*size, self.reach) for size in sizes):
+            return None
+        packed = quick_pack([Item(*size) for size in sizes], self.reach.room) if len(sizes) <= 60 else None
+        return _Draft(
+            tuple(cells),
+            packed.sheets if packed else len(sizes),
+            packed.length if packed else sum(max(size) for size in sizes),
+            self._cut(self.together, cells),
+            self._cut(self.units, cells),
+            self._cut(self.keepers, cells),
+            cost,
+        )
+
+    def _cut(self, boxes: npt.NDArray[np.float64], cells: Sequence[Box]) -> int:
+        """Return how many boxes lie whole in no cell though they would fit the reach."""
+        if not len(boxes):
+            return 0
+        low, high = boxes[:, None, :2], boxes[:, None, 2:]
+        grid = np.array(cells)
+        held = np.all((grid[:, :2] <= low + _EPS) & (high <= grid[:, 2:] + _EPS), axis=2)
+        whole = np.any(held, axis=1)
+        sides = boxes[:, 2:] - boxes[:, :2]
+        could = np.array([fits(w, h, self.reach) for w, h in sides.tolist()])
+        return int((could & ~whole).sum())
+
+    def _placed(
+        self, start: float, end: float, low: float, high: float, run: Run, axis: int, leeway: float
+    ) -> tuple[list[tuple[float, float]], float]:
+        """Return the cells of a run along one axis, each seam where it costs least within its leeway, and the cost."""
+        overlap, cells, left, cost = self.reach.overlap, [], start, 0.0
+        count = run.count
+        for index in range(1, count):
+            rest = Run(count - index + 1, run.most, run.fill)
+            earliest, latest, at = run_of(left, end, rest, overlap, self.reach.least)[0]
+            tries = np.append(np.linspace(at - leeway * (at - earliest), at + leeway * (latest - at), _SEAM_TRIES), at)
+            costs = self._costs(tries, low, high, axis) + np.abs(tries - at) * 1e-3
+            best = int(np.argmin(costs))
+            seam = float(tries[best])
+            cost += float(costs[best])
+            cells.append((left, seam + overlap))
+            left = seam
+        return [*cells, (left, end)], cost
+
+    def _costs(self, tries: npt.NDArray[np.float64], low: float, high: float, axis: int) -> npt.NDArray[np.float64]:
+        """Return what seams beginning at some places cost, mm of paint."""
+        overlap = self.reach.overlap
+        middle = tries + overlap / 2
+        cost = np.zeros(len(tries))
+        if not self.scan.is_empty:
+            crossing, short = self.scan.crossed(middle, low, high, axis, _SHORT)
+            cost += (high - low) - crossing + short
+            for side in (-1, 1):
+                beside, _ = self.scan.crossed(middle + side * (overlap / 2 + _BESIDE), low, high, axis, _SHORT)
+                cost += _NEAR * ((high - low) - beside)
+        for boxes, weight in (
+            (self.keepers, _KEEPER),
+            (self.together, _TOGETHER),
+            (self.units, _UNIT),
+        ):
+            # Whole when one of the two cells holds all of it.
+            cost += weight * _crossing(boxes, tries, tries + overlap, low, high, axis)
+        for boxes, weight in ((self.bridges, _BRIDGE), (self.necks, _NECK)):
+            cost += weight * _crossing(boxes, middle, middle, low, high, axis)
+        return cost
+
+    def cut(self, draft: _Draft) -> Division:
+        """Cut the mask by its cells; a keeper no cell holds is a patch of its own when it fits the reach."""
+        cells = sorted(draft.cells, key=lambda cell: (round(cell[1]), round(cell[0])))
+        home = {k.number: next((c for c in cells if _holds(c, k.shape.bounds)), None) for k in self.plan.keepers}
+        patches: list[Patch] = []
+        split = []
+        for keeper in self.plan.keepers:
+            if home[keeper.number] is None:
+                x0, y0, x1, y1 = keeper.shape.bounds
+                if fits(x1 - x0, y1 - y0, self.reach):
+                    alone = shapely.MultiPolygon([keeper.shape])
+                    patches.append(Patch(self.plan.key, 0, 1, keeper.shape.bounds, alone))
+                    home[keeper.number] = keeper.shape.bounds
+                else:
+                    split.append(keeper.number)
+        patches = [
+            *(
+                Patch(self.plan.key, 0, 1, cell, shape)
+                for cell in cells
+                if not (shape := _within(self.plan, cell, home, split)).is_empty
+            ),
+            *patches,
+        ]
+        numbered = tuple(replace(patch, number=number) for number, patch in enumerate(patches, start=1))
+        return Division(numbered, self.reach.overlap, tuple(split), draft.units, draft.cost)
 
 
-def _best_seam(plan: CutPlan, earliest: float, latest: float, even: float, overlap: float, axis: int) -> float:
-    tries = np.append(np.linspace(earliest, latest, _SEAM_TRIES), np.clip(even, earliest, latest))
-    low, high = plan.box[1 - axis], plan.box[3 - axis]
-    middle = tries + overlap / 2
-    ends = np.stack(
-        [np.column_stack([middle, np.full_like(middle, side)])[:, :: 1 - 2 * axis] for side in (low, high)], 1
-    )
-    crossing = shapely.intersection(shapely.linestrings(ends), plan.frame)
-    paint = (high - low) - shapely.length(crossing)
-    boxes = np.array([keeper.shape.bounds for keeper in plan.keepers]).reshape(-1, 4)
-    # A keeper is whole when one of the two cells holds all of it.
-    cut = (boxes[:, axis] < tries[:, None]) & (boxes[:, axis + 2] > tries[:, None] + overlap)
-    cost = paint + _KEEPER_CUT * cut.sum(axis=1) + np.abs(tries - even) * 1e-3
-    return float(tries[int(np.argmin(cost))])
+def _boxes(boxes: Iterator[Box] | Sequence[Box]) -> npt.NDArray[np.float64]:
+    return np.array(list(boxes), float).reshape(-1, 4)
 
 
-def _within(plan: CutPlan, cell: Box, home: Mapping[int, Box | None]) -> shapely.MultiPolygon:
-    """Return what a cell holds: its part of the frame, and each keeper in the one cell that is its home.
+def _crossing(
+    boxes: npt.NDArray[np.float64],
+    begins: npt.NDArray[np.float64],
+    ends: npt.NDArray[np.float64],
+    low: float,
+    high: float,
+    axis: int,
+) -> npt.NDArray[np.float64]:
+    """Return for each seam how many boxes beside it begin before it and end after it."""
+    beside = boxes[(boxes[:, 1 - axis] < high) & (boxes[:, 3 - axis] > low)]
+    across = (beside[:, axis] < begins[:, None] - _EPS) & (beside[:, axis + 2] > ends[:, None] + _EPS)
+    counts: npt.NDArray[np.float64] = across.sum(axis=1).astype(float)
+    return counts
 
-    A keeper too large for any cell has no home and is cut where the seams run.
-    """
+
+def _within(plan: CutPlan, cell: Box, home: Mapping[int, Box | None], split: Sequence[int]) -> shapely.MultiPolygon:
+    """Return what a cell holds: its part of the frame, and each keeper in the one cell that is its home."""
     here = [keeper.shape for keeper in plan.keepers if home[keeper.number] == cell]
-    split = [keeper.shape for keeper in plan.keepers if home[keeper.number] is None]
-    whole = [part for part in (plan.frame, *split) if not part.is_empty]
-    cut = shapely.intersection(shapely.box(*cell), np.array(whole, dtype=object))
-    parts = shapely.get_parts(shapely.get_parts(np.append(cut, np.array(here, dtype=object))))
+    cut = [keeper.shape for keeper in plan.keepers if keeper.number in split]
+    whole = [part for part in (plan.frame, *cut) if not part.is_empty]
+    clipped = shapely.intersection(shapely.box(*cell), np.array(whole, dtype=object))
+    parts = shapely.get_parts(shapely.get_parts(np.append(clipped, np.array(here, dtype=object))))
     return shapely.MultiPolygon([part for part in parts if part.geom_type == "Polygon"])
 
 
 def _holds(cell: Box, box: Box) -> bool:
     return cell[0] <= box[0] and cell[1] <= box[1] and box[2] <= cell[2] and box[3] <= cell[3]
-
-
-def _sheet(
-    number: int, shape: shapely.MultiPolygon, reach: tuple[float, float], turned: bool, *, mirrored: bool
-) -> Sheet:
-    """Lay a patch on a sheet with its corner at the origin, turned a quarter when the cells are."""
-    left, top, right, bottom = shape.bounds
-    width, height = right - left, bottom - top
-    place = Affine.translation(-left, -top)
-    if turned and not (width <= reach[0] and height <= reach[1]):
-        # A quarter turn clockwise, as seen with y down.
-        place = place.then(Affine(a=0, b=1, c=-1, d=0, e=height))
-        width, height = height, width
-    if mirrored:
-        place = place.then(Affine(a=-1, e=width))
-    patch = Patch(str(number), shape, (0.0, 0.0, width, height), place.inverse())
-    return Sheet(number, width, height, mirrored, (patch,))
-
-
-def _bound(plan: CutPlan, reach: tuple[float, float]) -> int:
-    """Return a number of sheets that no division can do without.
-
-    All material must lie on some sheet, so its area over the reach's bounds the count; and a
-    frame that does not fit the reach either way takes two at least.
-    """
-    by_area = math.ceil(plan.material.area / (reach[0] * reach[1]) - 1e-9)
-    x0, y0, x1, y1 = plan.box if plan.frame.is_empty else plan.frame.bounds
-    fits = (x1 - x0 <= reach[0] and y1 - y0 <= reach[1]) or (x1 - x0 <= reach[1] and y1 - y0 <= reach[0])
-    # Separate shapes may lie closer on a sheet than on the blank, so only what is one piece must fit.
-    return max(by_area, 1 if fits or plan.frame.is_empty else 2)

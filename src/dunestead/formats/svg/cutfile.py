@@ -1,27 +1,41 @@
 """A cut file read back: the lines the knife will follow, in mm."""
 
+import json
 from dataclasses import dataclass
+from typing import Any
 
 import numpy as np
+from pydantic import TypeAdapter
 
 from dunestead.core.cutting.paths import CutPath
+from dunestead.core.cutting.promise import Promise
 from dunestead.core.errors import ArtworkEmpty
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.curves import flatten
 from dunestead.core.tolerances import TOLERANCES
+from dunestead.formats.svg.guard import SVG, parse_xml
 from dunestead.formats.svg.reader import read_svg
+from dunestead.formats.svg.writer import PROMISE_ID
 
 __all__ = ["CutFile", "read_cut_file"]
 
 _GROUP = "cut"
+_PROMISE = TypeAdapter(Promise)
 
 
 @dataclass(frozen=True, slots=True)
 class CutFile:
-    """Cut lines in file order, and the page they are on: width and height in mm, None when not said."""
+    """Cut lines in file order, and the page they are on: width and height in mm, None when not said.
+
+    Attributes
+    ----------
+    promise
+        What the file says of itself; None for a file that is not one of our sheets.
+    """
 
     paths: tuple[CutPath, ...]
     page: tuple[float, float] | None
+    promise: Promise | None = None
 
 
 def read_cut_file(data: bytes) -> CutFile:
@@ -52,4 +66,21 @@ def read_cut_file(data: bytes) -> CutFile:
                 paths.append(CutPath(points))
     if not paths:
         raise ArtworkEmpty("This file has no lines to cut.", "Choose a sheet file, or any SVG with paths in it.")
-    return CutFile(tuple(paths), (page.width * page.unit_mm, page.height * page.unit_mm) if page else None)
+    size = (page.width * page.unit_mm, page.height * page.unit_mm) if page else None
+    return CutFile(tuple(paths), size, _promise(data))
+
+
+def _promise(data: bytes) -> Promise | None:
+    """Return what a file says of itself, None when it says nothing that can be read."""
+    for element in parse_xml(data).iter(f"{SVG}metadata"):
+        if element.get("id") == PROMISE_ID:
+            try:
+                return _PROMISE.validate_python(_named(json.loads(element.text or "")))
+            except (ValueError, TypeError, KeyError):
+                return None
+    return None
+
+
+def _named(said: dict[str, Any]) -> dict[str, Any]:
+    names = ("x", "y", "length", "depth")
+    return {**said, "lines": [dict(zip(names, line, strict=True)) for line in said["lines"]]}

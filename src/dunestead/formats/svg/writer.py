@@ -1,6 +1,8 @@
 """Masks and sheets as SVG at true scale, in mm."""
 
+import json
 from collections.abc import Sequence
+from typing import Any
 from xml.sax.saxutils import escape
 
 import numpy as np
@@ -10,14 +12,17 @@ from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.artwork.drawing import Drawing, Shape
 from dunestead.core.artwork.painted import Painted, paint, paint_alone, unite
-from dunestead.core.cutting.paths import CutPath, sheet_paths
+from dunestead.core.cutting.drawing import SheetDrawing
+from dunestead.core.cutting.paths import CutPath
+from dunestead.core.cutting.promise import Promise
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.curves import Path
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.mask.tying import CutPlan
-from dunestead.core.sheets.division import Sheet
 
-__all__ = ["curve_data", "path_data", "write_drawing", "write_mask", "write_sheet"]
+__all__ = ["PROMISE_ID", "curve_data", "path_data", "promise_json", "write_drawing", "write_mask", "write_sheet"]
+
+PROMISE_ID = "what-is-cut"
 
 _DECIMALS = 4
 _HAIRLINE = 0.1
@@ -135,21 +140,37 @@ def write_mask(plan: CutPlan, title: str) -> str:
     return _page(x0, y0, x1 - x0, y1 - y0, title, body)
 
 
-def write_sheet(sheet: Sheet, of: int, title: str) -> str:
-    """Return one sheet: cut lines as closed paths in the group ``cut``, marks in the group ``marks``."""
-    cuts = "".join(f'<path d="{_cut_data(path)}"/>\n' for path in sheet_paths(sheet))
-    facing = "cut mirrored" if sheet.mirrored else "cut as it reads"
-    label = f"{title} / sheet {sheet.number} of {of} / {facing} / this side up"
-    corner = min(sheet.width, sheet.height) / 40
-    body = (
-        f'<g id="cut" fill="none" stroke="#1f2a30" stroke-width="{_HAIRLINE}">\n{cuts}</g>\n'
-        f'<g id="marks" fill="#c2571a" stroke="none">\n'
-        f'<path d="M{_number(corner, 2)} {_number(corner, 2)}h{_number(corner, 2)}l-{_number(corner, 2)} '
-        f'{_number(corner, 2)}Z"/>\n'
-        f'<text x="{_number(3 * corner, 2)}" y="{_number(2 * corner, 2)}" '
-        f'font-family="sans-serif" font-size="{_number(min(4.0, corner * 1.2), 2)}">{escape(label)}</text>\n</g>\n'
+def write_sheet(drawing: SheetDrawing) -> str:
+    """Return one sheet: cut lines as closed paths in the group ``cut``, marks in the group ``marks``.
+
+    What the file says of itself stands in a ``metadata`` element, to be held against its lines when it is read.
+    """
+    cuts = "".join(f'<path d="{_cut_data(path)}"/>\n' for path in drawing.cuts)
+    lines = "".join(f'<path d="{_ring_data(np.array(line.points), 2)}"/>\n' for line in drawing.lines)
+    texts = "".join(
+        f'<text x="{_number(text.at[0], 2)}" y="{_number(text.at[1], 2)}" font-size="{_number(text.height, 2)}">'
+        f"{escape(text.text)}</text>\n"
+        for text in drawing.texts
     )
-    return _page(0, 0, sheet.width, sheet.height, label, body)
+    promise = escape(json.dumps(promise_json(drawing.promise), separators=(",", ":")))
+    body = (
+        f'<metadata id="{PROMISE_ID}">{promise}</metadata>\n'
+        f'<g id="cut" fill="none" stroke="#1f2a30" stroke-width="{_HAIRLINE}">\n{cuts}</g>\n'
+        f'<g id="marks" fill="#c2571a" stroke="none" font-family="sans-serif">\n'
+        f'<path d="{_ring_data(np.array(drawing.flag), 2)}Z"/>\n'
+        f'<g fill="none" stroke="#c2571a" stroke-width="{2 * _HAIRLINE}">\n{lines}</g>\n{texts}</g>\n'
+    )
+    return _page(0, 0, *drawing.page, drawing.label, body)
+
+
+def promise_json(promise: Promise) -> dict[str, Any]:
+    """Return what a file says of itself as it is written: lengths in mm."""
+    return {
+        "page": [round(side, 3) for side in promise.page],
+        "reach": [round(side, 3) for side in promise.reach],
+        "mirrored": promise.mirrored,
+        "lines": [[round(line.x, 3), round(line.y, 3), round(line.length, 3), line.depth] for line in promise.lines],
+    }
 
 
 def _cut_data(path: CutPath) -> str:

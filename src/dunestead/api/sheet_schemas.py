@@ -1,0 +1,341 @@
+"""What goes over the wire about sheets, cutters, material and test cuts. Lengths in mm."""
+
+from datetime import date
+from typing import Literal
+
+from pydantic import BaseModel, Field
+
+from dunestead.api.wire import COLOUR, Box, Point, Wire
+
+__all__ = [
+    "AdviceIn",
+    "AdviceOut",
+    "CutRunIn",
+    "CutRunsOut",
+    "CutSettingsIn",
+    "CutterIn",
+    "PatchIn",
+    "RecipeIn",
+    "SearchOut",
+    "SheetsOut",
+    "StockIn",
+    "WorkshopOut",
+]
+
+Answer = Literal["not-through", "clean", "into-backing", "tears"]
+Blade = Literal["fresh", "used", "worn"]
+
+
+class CutSettingsIn(Wire):
+    """How a material is cut: g, count, mm/s."""
+
+    force: float
+    passes: int
+    speed: float
+
+
+class PatchIn(Wire):
+    """What the maker says of a patch; without any of it, the say is taken back."""
+
+    sheet: int | None = None
+    alone: bool = False
+    turns: bool = True
+
+
+class CutterIn(Wire):
+    """A cutter of the maker's own."""
+
+    name: str
+    feeds: Literal["mat", "roll", "hand"]
+    reach_width: float
+    reach_length: float
+    slowest: float
+    fastest: float
+    acceleration: float
+    lift: float
+    force_low: float
+    force: float
+
+
+class StockIn(Wire):
+    """A roll or a pile of sheets."""
+
+    name: str
+    material: str
+    width: float
+    length: float
+    is_roll: bool = True
+    count: int = 1
+    colour: str | None = Field(None, pattern=COLOUR)
+
+
+class TryIn(Wire):
+    """A test cut and what came of it."""
+
+    settings: CutSettingsIn
+    answer: Answer
+
+
+class RecipeIn(Wire):
+    """A test cut, as far as it has come."""
+
+    name: str
+    material: str
+    cutter: str
+    blade: Blade
+    on: date
+    tries: list[TryIn] = Field(default_factory=list)
+    notes: str = ""
+
+
+class OwnCutterOut(CutterIn):
+    """A cutter on the shelf."""
+
+    id: int
+    key: str
+
+
+class OwnStockOut(StockIn):
+    """Stock on the shelf."""
+
+    id: int
+    material_name: str
+
+
+class OwnRecipeOut(RecipeIn):
+    """A test cut on the shelf, and the settings it found."""
+
+    id: int
+    material_name: str
+    cutter_name: str
+    found: CutSettingsIn | None
+
+
+class CutterClassOut(CutterIn):
+    """A shipped class of cutters, to start a record from."""
+
+    key: str
+
+
+class WorkshopOut(BaseModel):
+    """The maker's own records, and the classes to start from."""
+
+    cutters: list[OwnCutterOut]
+    stock: list[OwnStockOut]
+    recipes: list[OwnRecipeOut]
+    classes: list[CutterClassOut]
+
+
+class AdviceIn(Wire):
+    """Test cuts so far, to be told what to try next."""
+
+    material: str
+    cutter: str
+    tries: list[TryIn] = Field(default_factory=list)
+
+
+class AdviceOut(BaseModel):
+    """What to try next and why, and what the simulated cutter would give."""
+
+    settings: CutSettingsIn
+    why: str
+    is_found: bool
+    simulated: Answer
+
+
+class PlacedPatchOut(BaseModel):
+    """A patch on a sheet."""
+
+    id: str
+    number: int
+    mask: int
+    box: Box
+    turned: bool
+    path: str
+    sheet_said: int | None
+    alone: bool
+    turns: bool
+
+
+class SheetOut(BaseModel):
+    """A sheet and its file."""
+
+    number: int
+    file: str
+    width: float
+    height: float
+    runs: int
+    mirrored: bool
+    cut_length: float
+    travel: float
+    seconds: float
+    mask_parts: int
+    windows: int
+    faults: list[str]
+    patches: list[PlacedPatchOut]
+
+
+class CheckPairOut(BaseModel):
+    """Two marks and the distance between them, on the blank."""
+
+    name: str
+    first: Point
+    second: Point
+    distance: float
+
+
+class SeamOut(BaseModel):
+    """A seam on the blank."""
+
+    name: str
+    mask: int
+    patches: tuple[int, int]
+    start: Point
+    end: Point
+    overlap: float
+    checks: list[CheckPairOut]
+
+
+class AssembledOut(BaseModel):
+    """A patch on the blank, with its distances from the blank's edges: left, top, right, bottom."""
+
+    number: int
+    mask: int
+    box: Box
+    path: str
+    from_edges: tuple[float, float, float, float]
+    whole: bool
+
+
+class TrimOut(BaseModel):
+    """The piece of material for one sheet."""
+
+    sheet: int
+    across: float
+    along: float
+    x: float
+    y: float
+    runs: int
+    beside: int | None
+
+
+class OffcutOut(BaseModel):
+    """What is left beside a piece."""
+
+    beside: int
+    across: float
+    along: float
+    serves: list[int]
+
+
+class TrimListOut(BaseModel):
+    """All pieces to cut off."""
+
+    stock: str
+    width: float
+    length: float
+    pieces: int
+    is_roll: bool
+    trims: list[TrimOut]
+    offcuts: list[OffcutOut]
+    waste: float
+    lacking: float
+    too_wide: list[int]
+
+
+class LayerOut(BaseModel):
+    """One layer of a stack."""
+
+    name: str
+    role: Literal["mask", "glue", "carrier", "backing", "mat", "blank"]
+
+
+class StageOut(BaseModel):
+    """The stack at one step."""
+
+    name: str
+    layers: list[LayerOut]
+    tool: Literal["knife", "iron", "hand", "eye"]
+    from_below: bool
+    mirrored: bool
+    about: str
+
+
+class SchoolOut(BaseModel):
+    """The same stuff the other way up."""
+
+    key: str
+    name: str
+    about: str
+    advised: bool
+
+
+class SheetsOut(BaseModel):
+    """Everything about the sheets of a job.
+
+    ``reach`` is what a sheet offers; ``fewest`` says how few sheets there could be and what proves it.
+    """
+
+    sheets: list[SheetOut]
+    reach: Point
+    count: int
+    fewest: str
+    fewest_possible: int
+    is_fewest: bool
+    can_improve: bool
+    sets: int
+    seams: list[SeamOut]
+    assembly: list[AssembledOut]
+    trims: TrimListOut
+    stages: list[StageOut]
+    facing: str
+    school: SchoolOut | None
+    settings: CutSettingsIn
+    settings_why: str
+    by_hand: bool
+    contrast: str | None
+    formats: list[tuple[str, str]]
+
+
+class SearchOut(BaseModel):
+    """A longer search for a better packing, as it stands."""
+
+    running: bool
+    share: float
+    sheets: int
+    bound: int
+    length: float
+    better: bool
+
+
+class CutRunIn(Wire):
+    """A sheet to be cut, with a fault to come for practice."""
+
+    fault: Literal["slip", "blunt", "link-lost"] | None = None
+
+
+class CutRunOut(BaseModel):
+    """A sheet at the cutter."""
+
+    number: int
+    job: int
+    sheet: int
+    title: str
+    cutter: str
+    settings: str
+    state: Literal["waiting", "loaded", "cutting", "paused", "stopped", "fault", "done"]
+    share: float
+    at: Point
+    seconds_left: float
+    trouble: str | None
+    remedy: str
+    freed: int | None
+    mask_parts: int | None
+    windows: int | None
+    problems: list[str]
+
+
+class CutRunsOut(BaseModel):
+    """All runs of the cutter, oldest first."""
+
+    runs: list[CutRunOut]

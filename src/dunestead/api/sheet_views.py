@@ -1,0 +1,283 @@
+"""From a plan's sheets to what goes over the wire."""
+
+from collections.abc import Sequence
+
+from dunestead.api import sheet_schemas as wire
+from dunestead.api.design_views import drawn, placed
+from dunestead.core.colours import colour_name
+from dunestead.core.cutting.settings import advise_next
+from dunestead.core.figures import Catalogue
+from dunestead.core.geometry.curves import shifted
+from dunestead.core.planning.plan import Plan
+from dunestead.core.planning.stations import fewest_in_words
+from dunestead.core.records import CutSettings, Recipe, Try
+from dunestead.core.sheets.facing import facing_stages
+from dunestead.core.sheets.layout import Sheet
+from dunestead.cutting_room import Run
+from dunestead.devices.cutter import depth_of
+from dunestead.formats.sheet_files import FORMATS
+from dunestead.formats.verified import VerifiedSheet, sheets_of
+from dunestead.searches import Search
+from dunestead.store import Records
+
+__all__ = ["advice_out", "run_out", "search_out", "settings_out", "sheets_out", "workshop_out"]
+
+_FINE_MM = 0.2
+_COARSE_MM = 0.6
+
+
+def settings_out(settings: CutSettings) -> wire.CutSettingsIn:
+    """Return settings of a cut."""
+    return wire.CutSettingsIn(force=settings.force, passes=settings.passes, speed=settings.speed)
+
+
+def sheets_out(plan: Plan, catalogue: Catalogue) -> wire.SheetsOut:
+    """Return everything about the sheets of a job."""
+    layout, choices = plan.layout, plan.choices
+    return wire.SheetsOut(
+        sheets=[_sheet(plan, checked) for checked in sheets_of(plan)],
+        reach=(plan.reach.width, min(plan.reach.length, 1e6)),
+        count=layout.count,
+        fewest=fewest_in_words(layout),
+        fewest_possible=layout.fewest_possible,
+        is_fewest=layout.is_fewest or layout.is_fewest_for_these,
+        can_improve=not layout.is_fewest and not plan.job.says and len(layout.patches) * layout.sets > 1,
+        sets=layout.sets,
+        seams=_seams(plan),
+        assembly=_assembly(plan),
+        trims=_trims(plan),
+        stages=[
+            wire.StageOut.model_validate(stage, from_attributes=True)
+            for stage in facing_stages(
+                choices.material, choices.cutter, choices.surface.name, seen_through=plan.job.seen_through
+            )
+        ],
+        facing=plan.facing.why,
+        school=_school(plan, catalogue),
+        settings=settings_out(plan.settings),
+        settings_why=plan.settings_why,
+        by_hand=plan.is_by_hand,
+        contrast=_contrast(plan),
+        formats=[(form.key, form.name) for form in FORMATS.values()],
+    )
+
+
+def _sheet(plan: Plan, checked: VerifiedSheet) -> wire.SheetOut:
+    sheet = checked.sheet
+    planned = plan.sheets[sheet.number - 1]
+    return wire.SheetOut(
+        number=sheet.number,
+        file=checked.file_name,
+        width=sheet.width,
+        height=sheet.height,
+        runs=sheet.runs,
+        mirrored=sheet.mirrored,
+        cut_length=planned.time.cut_length,
+        travel=planned.time.travel,
+        seconds=planned.time.seconds,
+        mask_parts=checked.verdict.mask_parts,
+        windows=checked.verdict.windows,
+        faults=list(checked.verdict.faults),
+        patches=_patches(plan, sheet),
+    )
+
+
+def _patches(plan: Plan, sheet: Sheet) -> list[wire.PlacedPatchOut]:
+    found = []
+    for one in sheet.patches:
+        say = plan.say_of(one.patch)
+        found.append(
+            wire.PlacedPatchOut(
+                id=one.id,
+                number=one.patch.number,
+                mask=one.patch.mask,
+                box=one.box,
+                turned=one.turned,
+                path=drawn(one.on_sheet(), (0.0, 0.0), _FINE_MM),
+                sheet_said=say.sheet if say else None,
+                alone=say.alone if say else False,
+                turns=say.turns if say else True,
+            )
+        )
+    return found
+
+
+def _seams(plan: Plan) -> list[wire.SeamOut]:
+    origin = plan.origin
+    return [
+        wire.SeamOut(
+            name=seam.name,
+            mask=seam.mask,
+            patches=seam.patches,
+            start=placed(seam.start, origin),
+            end=placed(seam.end, origin),
+            overlap=seam.overlap,
+            checks=[
+                wire.CheckPairOut(
+                    name=pair.name,
+                    first=placed(pair.first, origin),
+                    second=placed(pair.second, origin),
+                    distance=pair.distance,
+                )
+                for pair in seam.pairs
+            ],
+        )
+        for seam in plan.layout.seams
+    ]
+
+
+def _assembly(plan: Plan) -> list[wire.AssembledOut]:
+    width, height = plan.job.blank.size
+    found = []
+    for patch in plan.layout.patches:
+        x0, y0, x1, y1 = box = shifted(patch.shape.bounds, plan.origin)
+        found.append(
+            wire.AssembledOut(
+                number=patch.number,
+                mask=patch.mask,
+                box=box,
+                path=drawn(patch.shape, plan.origin, _COARSE_MM),
+                from_edges=(x0, y0, width - x1, height - y1),
+                whole=sum(other.mask == patch.mask for other in plan.layout.patches) == 1,
+            )
+        )
+    return found
+
+
+def _trims(plan: Plan) -> wire.TrimListOut:
+    trims = plan.trims
+    return wire.TrimListOut(
+        stock=plan.stock.name,
+        width=trims.width,
+        length=trims.length,
+        pieces=trims.pieces,
+        is_roll=plan.stock.is_roll,
+        trims=[wire.TrimOut.model_validate(trim, from_attributes=True) for trim in trims.trims],
+        offcuts=[wire.OffcutOut.model_validate(offcut, from_attributes=True) for offcut in trims.offcuts],
+        waste=trims.waste,
+        lacking=trims.lacking,
+        too_wide=list(trims.too_wide),
+    )
+
+
+def _school(plan: Plan, catalogue: Catalogue) -> wire.SchoolOut | None:
+    """Return the same material the other way up, and whether fine strokes speak for it."""
+    material = plan.choices.material
+    if not material.school:
+        return None
+    other = catalogue.material(material.school)
+    stroke = plan.look.fitness.least("stroke")
+    fine = bool(stroke and stroke.width < catalogue.workshop["fine_stroke"])
+    return wire.SchoolOut(
+        key=other.key, name=other.name, about=other.facing, advised=fine and other.enters_from == "back"
+    )
+
+
+def _contrast(plan: Plan) -> str | None:
+    alike = next((f for f in plan.look.findings if f.code == "mask-alike"), None)
+    if alike is None:
+        return None
+    colours = f"{colour_name(plan.choices.material.colour)} on {colour_name(plan.job.blank.ground)}"
+    return f"The mask hardly shows on the blank ({colours}): mark its edges, or take another colour."
+
+
+def search_out(search: Search | None) -> wire.SearchOut:
+    """Return a search as it stands; one that never was has ended with nothing."""
+    if search is None:
+        return wire.SearchOut(running=False, share=0.0, sheets=0, bound=0, length=0.0, better=False)
+    best = search.best
+    return wire.SearchOut(
+        running=search.is_running,
+        share=search.share,
+        sheets=best.sheets,
+        bound=best.bound,
+        length=best.length,
+        better=best.better_than(search.start),
+    )
+
+
+def run_out(run: Run) -> wire.CutRunOut:
+    """Return a sheet at the cutter."""
+    status = run.status
+    outcome = status.outcome
+    pieces = outcome.report.pieces if outcome else ()
+    return wire.CutRunOut(
+        number=run.number,
+        job=run.job,
+        sheet=run.sheet,
+        title=run.order.title,
+        cutter=run.cutter,
+        settings=str(run.order.settings),
+        state=status.state,
+        share=status.share,
+        at=status.at,
+        seconds_left=status.seconds_left,
+        trouble=status.trouble,
+        remedy=status.remedy,
+        freed=len(pieces) if outcome else None,
+        mask_parts=sum(piece.is_mask for piece in pieces) if outcome else None,
+        windows=sum(not piece.is_mask for piece in pieces) if outcome else None,
+        problems=[problem.message for problem in outcome.report.problems] if outcome else [],
+    )
+
+
+def advice_out(material: str, cutter: str, tries: Sequence[Try], catalogue: Catalogue) -> wire.AdviceOut:
+    """Return what to try next in a test cut, and what the simulated cutter would give."""
+    stuff, machine = catalogue.material(material), catalogue.cutter(cutter)
+    advice = advise_next(tries, stuff, machine, catalogue.workshop)
+    return wire.AdviceOut(
+        settings=settings_out(advice.settings),
+        why=advice.why,
+        is_found=advice.is_found,
+        simulated=depth_of(advice.settings, stuff, wear=1.08),
+    )
+
+
+def workshop_out(records: Records, catalogue: Catalogue) -> wire.WorkshopOut:
+    """Return the maker's own records, and the classes to start from."""
+    own = catalogue.cutters
+    return wire.WorkshopOut(
+        cutters=[
+            wire.OwnCutterOut.model_validate(
+                {"id": number, "key": f"own-{number}"} | _fields(cutter), from_attributes=False
+            )
+            for number, cutter in records.cutters.all().items()
+        ],
+        stock=[
+            wire.OwnStockOut.model_validate(
+                {"id": number, "material_name": catalogue.material(stock.material).name} | _all_fields(stock)
+            )
+            for number, stock in records.stock.all().items()
+        ],
+        recipes=[_recipe(number, recipe, catalogue) for number, recipe in records.recipes.all().items()],
+        classes=[
+            wire.CutterClassOut.model_validate({"key": key} | _fields(cutter))
+            for key, cutter in own.items()
+            if not key.startswith("own-")
+        ],
+    )
+
+
+def _fields(cutter: object) -> dict[str, object]:
+    return {name: getattr(cutter, name) for name in wire.CutterIn.model_fields}
+
+
+def _all_fields(stock: object) -> dict[str, object]:
+    return {name: getattr(stock, name) for name in wire.StockIn.model_fields}
+
+
+def _recipe(number: int, recipe: Recipe, catalogue: Catalogue) -> wire.OwnRecipeOut:
+    cutter = catalogue.cutters.get(recipe.cutter)
+    return wire.OwnRecipeOut(
+        id=number,
+        name=recipe.name,
+        material=recipe.material,
+        material_name=catalogue.material(recipe.material).name,
+        cutter=recipe.cutter,
+        cutter_name=cutter.name if cutter else "a cutter that is no more",
+        blade=recipe.blade,
+        on=recipe.on,
+        tries=[wire.TryIn(settings=settings_out(one.settings), answer=one.answer) for one in recipe.tries],
+        notes=recipe.notes,
+        found=settings_out(recipe.found) if recipe.found else None,
+    )

@@ -1,0 +1,152 @@
+"""The maker's own cutters, mask material and test cuts."""
+
+from collections.abc import Callable
+from typing import Any
+
+from apiflask import APIBlueprint
+from flask import Response
+
+from dunestead.api import sheet_schemas as wire
+from dunestead.api.jobs import bench
+from dunestead.api.sheet_views import advice_out, workshop_out
+from dunestead.core.cutting.test_pattern import draw_test_pattern
+from dunestead.core.figures import Cutter, check_cutter
+from dunestead.core.records import CutSettings, Recipe, Stock, Try, check_recipe, check_stock
+from dunestead.formats.sheet_files import sheet_file
+from dunestead.store import Shelf
+
+__all__ = ["workshop"]
+
+workshop = APIBlueprint("workshop", __name__, url_prefix="/api/workshop", tag="Workshop")
+
+
+def _shown() -> wire.WorkshopOut:
+    return workshop_out(bench().records, bench().catalogue)
+
+
+def _kept(act: Callable[[], Any]) -> wire.WorkshopOut:
+    """Do something to the records; every plan is reckoned anew after it."""
+    act()
+    bench().refresh()
+    return _shown()
+
+
+def _cutter(given: wire.CutterIn) -> Cutter:
+    cutter = Cutter(key="own", **given.model_dump())
+    check_cutter(cutter)
+    return cutter
+
+
+def _stock(given: wire.StockIn) -> Stock:
+    bench().catalogue.material(given.material)
+    stock = Stock(**given.model_dump())
+    check_stock(stock)
+    return stock
+
+
+def _recipe(given: wire.RecipeIn) -> Recipe:
+    catalogue = bench().catalogue
+    catalogue.material(given.material)
+    catalogue.cutter(given.cutter)
+    recipe = Recipe(**given.model_dump(exclude={"tries"}), tries=_tries(given.tries))
+    check_recipe(recipe)
+    return recipe
+
+
+def _tries(given: list[wire.TryIn]) -> tuple[Try, ...]:
+    return tuple(Try(CutSettings(**one.settings.model_dump()), one.answer) for one in given)
+
+
+def _shelf(kind: str) -> Shelf[Any]:
+    records = bench().records
+    shelves: dict[str, Shelf[Any]] = {
+        "cutters": records.cutters,
+        "stock": records.stock,
+        "recipes": records.recipes,
+    }
+    return shelves[kind]
+
+
+@workshop.get("")
+@workshop.output(wire.WorkshopOut)
+def get_workshop() -> wire.WorkshopOut:
+    """List the maker's own records."""
+    return _shown()
+
+
+@workshop.post("/cutters")
+@workshop.input(wire.CutterIn, arg_name="given")
+@workshop.output(wire.WorkshopOut, status_code=201)
+def add_cutter(given: wire.CutterIn) -> wire.WorkshopOut:
+    """Keep a cutter."""
+    return _kept(lambda: _shelf("cutters").add(_cutter(given)))
+
+
+@workshop.put("/cutters/<int:number>")
+@workshop.input(wire.CutterIn, arg_name="given")
+@workshop.output(wire.WorkshopOut)
+def change_cutter(number: int, given: wire.CutterIn) -> wire.WorkshopOut:
+    """Change a cutter."""
+    return _kept(lambda: _shelf("cutters").change(number, _cutter(given)))
+
+
+@workshop.post("/stock")
+@workshop.input(wire.StockIn, arg_name="given")
+@workshop.output(wire.WorkshopOut, status_code=201)
+def add_stock(given: wire.StockIn) -> wire.WorkshopOut:
+    """Keep a roll or a pile of sheets."""
+    return _kept(lambda: _shelf("stock").add(_stock(given)))
+
+
+@workshop.put("/stock/<int:number>")
+@workshop.input(wire.StockIn, arg_name="given")
+@workshop.output(wire.WorkshopOut)
+def change_stock(number: int, given: wire.StockIn) -> wire.WorkshopOut:
+    """Change a roll or a pile: what is left of it, say."""
+    return _kept(lambda: _shelf("stock").change(number, _stock(given)))
+
+
+@workshop.post("/recipes")
+@workshop.input(wire.RecipeIn, arg_name="given")
+@workshop.output(wire.WorkshopOut, status_code=201)
+def add_recipe(given: wire.RecipeIn) -> wire.WorkshopOut:
+    """Keep a test cut, as far as it has come."""
+    return _kept(lambda: _shelf("recipes").add(_recipe(given)))
+
+
+@workshop.put("/recipes/<int:number>")
+@workshop.input(wire.RecipeIn, arg_name="given")
+@workshop.output(wire.WorkshopOut)
+def change_recipe(number: int, given: wire.RecipeIn) -> wire.WorkshopOut:
+    """Go on with a test cut."""
+    return _kept(lambda: _shelf("recipes").change(number, _recipe(given)))
+
+
+@workshop.delete("/<any(cutters, stock, recipes):kind>/<int:number>")
+@workshop.output(wire.WorkshopOut)
+def drop_record(kind: str, number: int) -> wire.WorkshopOut:
+    """Take a record off its shelf."""
+    return _kept(lambda: _shelf(kind).drop(number))
+
+
+@workshop.post("/<any(cutters, stock, recipes):kind>/<int:number>/undo")
+@workshop.output(wire.WorkshopOut)
+def undo_record(kind: str, number: int) -> wire.WorkshopOut:
+    """Take the last change of a record back, or bring it back."""
+    return _kept(lambda: _shelf(kind).undo(number))
+
+
+@workshop.post("/test-cut")
+@workshop.input(wire.AdviceIn, arg_name="given")
+@workshop.output(wire.AdviceOut)
+def advise_test_cut(given: wire.AdviceIn) -> wire.AdviceOut:
+    """Say what to set next, from what came of the test cuts so far."""
+    return advice_out(given.material, given.cutter, _tries(given.tries), bench().catalogue)
+
+
+@workshop.get("/test-pattern.<any(svg, dxf, hpgl, pdf):kind>")
+def get_test_pattern(kind: str) -> Response:
+    """Download the test pattern: a square with a round window and a triangle in it."""
+    form, data = sheet_file(draw_test_pattern(), kind)
+    name = f'attachment; filename="test-cut.{form.suffix}"'
+    return Response(data, content_type=form.media_type, headers={"Content-Disposition": name})

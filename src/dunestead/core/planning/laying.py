@@ -1,0 +1,226 @@
+"""A job's masks on its sheets: what the cutter reaches, what seams keep clear of, what the maker said."""
+
+import math
+from collections.abc import Sequence
+from dataclasses import replace
+
+import numpy as np
+import shapely
+from shapely.geometry.base import BaseGeometry
+
+from dunestead.core.artwork.compose import PlacedElement
+from dunestead.core.artwork.elements import Words
+from dunestead.core.artwork.layout import place_of_letter
+from dunestead.core.artwork.painted import Painted
+from dunestead.core.cutting.paths import sheet_paths
+from dunestead.core.cutting.settings import proposed
+from dunestead.core.cutting.timing import HandKnife, KnifeTime, knife_time, knife_time_by_hand
+from dunestead.core.errors import NoSuchThing
+from dunestead.core.figures import Catalogue, Cutter, Material
+from dunestead.core.geometry.curves import Box, shifted
+from dunestead.core.mask.tying import CutPlan
+from dunestead.core.mask.weak import WeakPlace
+from dunestead.core.planning.choices import Choices
+from dunestead.core.planning.job import Job, PatchSay
+from dunestead.core.planning.look import Look
+from dunestead.core.records import CutSettings, Stock
+from dunestead.core.sheets.cells import Reach
+from dunestead.core.sheets.division import Guards, Patch
+from dunestead.core.sheets.facing import Facing
+from dunestead.core.sheets.layout import KeptSpot, Layout, LayoutRules, Say, Sheet, lay_out
+from dunestead.core.sheets.packing import Item, Packing
+
+__all__ = [
+    "guards_of",
+    "job_items",
+    "layout_of",
+    "overlap_of",
+    "reach_of",
+    "reach_on",
+    "rules_of",
+    "settings_of",
+    "sheet_time",
+    "stock_of",
+    "units_in",
+    "usual_overlap",
+    "usual_stock",
+    "with_packing",
+    "with_say",
+    "without_says",
+]
+
+
+def overlap_of(job: Job, catalogue: Catalogue) -> float:
+    """Return the mask that neighbouring patches share: the maker's, none where butted, or the workshop's."""
+    if job.overlap is not None:
+        return job.overlap
+    return usual_overlap(catalogue.material(job.material), catalogue)
+
+
+def usual_overlap(material: Material, catalogue: Catalogue) -> float:
+    """Return the mask that neighbouring patches of a material share, mm; 0 where they are butted and taped."""
+    return 0.0 if material.join == "butt" else catalogue.workshop["seam_overlap"]
+
+
+def stock_of(job: Job, choices: Choices, catalogue: Catalogue) -> Stock:
+    """Return the material a job is cut from: the maker's own, or as it usually comes."""
+    own = catalogue.stock.get(job.stock) if job.stock is not None else None
+    return own if own and own.material == job.material else usual_stock(choices.material)
+
+
+def usual_stock(material: Material) -> Stock:
+    """Return a material as it usually comes, as much of it as is wanted."""
+    length = material.stock_length
+    return Stock(
+        f"{material.name}, as it usually comes",
+        material.key,
+        material.stock_width,
+        length or math.inf,
+        length is None,
+        1_000_000 if length else 1,
+    )
+
+
+def reach_of(job: Job, choices: Choices, catalogue: Catalogue) -> Reach:
+    """Return what a sheet offers: what the cutter reaches, no wider and longer than the material is."""
+    stock = stock_of(job, choices, catalogue)
+    return reach_on(choices.cutter, stock, overlap_of(job, catalogue), catalogue)
+
+
+def reach_on(cutter: Cutter, stock: Stock, overlap: float, catalogue: Catalogue) -> Reach:
+    """Return what a cutter reaches on some stock; a sheet of material is laid the way round that serves better."""
+    figures = catalogue.workshop
+    sides = [(stock.width, math.inf if stock.is_roll else stock.length)]
+    if not stock.is_roll:
+        sides.append((stock.length, stock.width))
+    width, length = max(
+        ((min(cutter.reach_width, w), min(cutter.reach_length, h)) for w, h in sides), key=lambda wh: wh[0] * wh[1]
+    )
+    return Reach(width, length, overlap, figures["patch_gap"], figures["patch_least"])
+
+
+def settings_of(job: Job, choices: Choices, catalogue: Catalogue) -> tuple[CutSettings, str]:
+    """Return how a job is cut, and why: as the maker set, as the last clean test cut, or a usual start."""
+    if job.cut is not None:
+        return job.cut, "Set for this job."
+    return proposed(list(catalogue.recipes.values()), choices.material, choices.cutter)
+
+
+def rules_of(job: Job, choices: Choices, facing: Facing, look: Look, catalogue: Catalogue) -> LayoutRules:
+    """Return how a job's patches are laid out."""
+    width, height = look.painted.width, look.painted.height
+    says = tuple(
+        Say(said.mask, (said.x * width, said.y * height), said.sheet, said.alone, said.turns) for said in job.says
+    )
+    sets = math.ceil(job.copies / max(choices.material.uses, 1))
+    return LayoutRules(reach_of(job, choices, catalogue), facing.mirrored, sets, says, job.packing)
+
+
+def layout_of(
+    look: Look,
+    cuts: Sequence[CutPlan],
+    weak: Sequence[Sequence[WeakPlace]],
+    facing: Facing,
+    catalogue: Catalogue,
+) -> Layout:
+    """Return all masks of a job on their sheets."""
+    guards = tuple(guards_of(look, places) for places in weak)
+    return lay_out(tuple(cuts), guards, rules_of(look.job, look.choices, facing, look, catalogue))
+
+
+def sheet_time(sheet: Sheet, settings: CutSettings, cutter: Cutter, catalogue: Catalogue) -> KnifeTime:
+    """Return lengths and time of cutting a sheet once, in a machine or by hand."""
+    if cutter.feeds == "hand":
+        figures = catalogue.workshop
+        knife = HandKnife(figures["hand_straight"], figures["hand_curve"], figures["hand_corner"])
+        return knife_time_by_hand(sheet_paths(sheet, by_hand=True), knife)
+    return knife_time(sheet_paths(sheet), cutter, speed=settings.speed, passes=settings.passes)
+
+
+def job_items(layout: Layout) -> list[Item]:
+    """Return the rectangles of all patches of a job, every set of masks, in the order a packing is kept in."""
+    return [Item(*patch.size) for _ in range(layout.sets) for patch in layout.patches]
+
+
+def with_packing(job: Job, items: Sequence[Item], packing: Packing) -> Job:
+    """Return a job with a packing that a longer search found."""
+    kept = tuple(
+        KeptSpot(item.width, item.height, spot.sheet, spot.x, spot.y, spot.turned)
+        for item, spot in zip(items, packing.spots, strict=True)
+    )
+    return replace(job, packing=kept)
+
+
+def with_say(
+    job: Job, layout: Layout, painted: Painted, number: int, *, sheet: int | None, alone: bool, turns: bool
+) -> Job:
+    """Return a job with something said of a patch; with nothing to say, what was said of it is taken back.
+
+    Raises
+    ------
+    NoSuchThing
+        When there is no such patch.
+    """
+    patch = next((patch for patch in layout.patches if patch.number == number), None)
+    if patch is None:
+        raise NoSuchThing(f"There is no patch {number}.", f"This job has patches 1 to {len(layout.patches)}.")
+    x0, y0, x1, y1 = patch.cell
+    width, height = painted.width, painted.height
+    others = tuple(
+        say
+        for say in job.says
+        if not (say.mask == patch.mask and x0 <= say.x * width <= x1 and y0 <= say.y * height <= y1)
+    )
+    x, y = _own_point(patch, layout)
+    said = PatchSay(x / width, y / height, patch.mask, sheet, alone, turns)
+    return replace(job, says=(*others, said) if sheet or alone or not turns else others, packing=())
+
+
+def _own_point(patch: Patch, layout: Layout) -> tuple[float, float]:
+    """Return a point that lies in no other cell of its mask."""
+    own: BaseGeometry = shapely.box(*patch.cell)
+    for other in layout.patches:
+        if other.mask == patch.mask and other.number != patch.number:
+            own = own.difference(shapely.box(*other.cell))
+    at = (shapely.box(*patch.cell) if own.is_empty else own).representative_point()
+    return at.x, at.y
+
+
+def without_says(job: Job) -> Job:
+    """Return a job whose patches are laid out as is best."""
+    return replace(job, says=(), packing=())
+
+
+def guards_of(look: Look, weak: Sequence[WeakPlace]) -> Guards:
+    """Return what the seams of a mask keep clear of."""
+    back = (-look.composition.origin[0], -look.composition.origin[1])
+    units = {placed.element.id: [shifted(box, back) for box in units_in(placed)] for placed in look.composition.placed}
+    joined = [box for element in look.job.together for box in units.get(element, [])]
+    necks = tuple(place.at for place in weak if place.kind == "neck" and place.severity != "note")
+    return Guards(tuple(box for boxes in units.values() for box in boxes), (_around(joined),) if joined else (), necks)
+
+
+def _around(boxes: Sequence[Box]) -> Box:
+    edges = np.array(boxes)
+    low, high = edges[:, :2].min(axis=0), edges[:, 2:].max(axis=0)
+    return (float(low[0]), float(low[1]), float(high[0]), float(high[1]))
+
+
+def units_in(placed: PlacedElement) -> list[Box]:
+    """Return the boxes on the blank of what should stay whole: each word of words, each copy of anything else."""
+    parts = shapely.get_parts(placed.region)
+    bounds = shapely.bounds(parts)
+    if placed.copies > 1:
+        return [(float(x0), float(y0), float(x1), float(y1)) for x0, y0, x1, y1 in bounds]
+    if not isinstance(placed.element, Words) or not placed.letters or not len(parts):
+        return [placed.box]
+    text = placed.element.setting.text
+    word = np.array([len(text[: letter.index].split()) for letter in placed.letters])
+    starts = np.array([letter.index == 0 or text[letter.index - 1].isspace() for letter in placed.letters])
+    word = np.where(starts, word + 1, word)
+    places = np.array([place_of_letter(placed, k) for k in range(len(placed.letters))])
+    middles = (bounds[:, :2] + bounds[:, 2:]) / 2
+    nearest = np.argmin(
+        np.hypot(middles[:, None, 0] - places[None, :, 0], middles[:, None, 1] - places[None, :, 1]), axis=1
+    )
+    return [_around([tuple(box) for box in bounds[word[nearest] == one]]) for one in np.unique(word[nearest])]

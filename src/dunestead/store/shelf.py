@@ -1,0 +1,124 @@
+"""The maker's own records: cutters, mask material in store, test cuts. Each change can be taken back."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Any, Generic, Literal, TypeVar
+
+from pydantic import TypeAdapter
+from sqlalchemy import Engine, select
+from sqlalchemy.orm import Session, sessionmaker
+
+from dunestead.core.errors import BadInput, NoSuchThing, NotNow
+from dunestead.core.figures import Catalogue, Cutter
+from dunestead.core.records import Recipe, Stock
+from dunestead.store.models import ShelfRow
+
+__all__ = ["Records", "Shelf", "open_records"]
+
+Kind = Literal["cutter", "stock", "recipe"]
+Record = TypeVar("Record")
+_MOST = 500
+
+
+class Shelf(Generic[Record]):
+    """All records of one kind.
+
+    Parameters
+    ----------
+    engine
+        The database.
+    kind, shape
+        What is on it.
+    """
+
+    def __init__(self, engine: Engine, kind: Kind, shape: TypeAdapter[Record]) -> None:
+        self._sessions, self._kind, self._shape = sessionmaker(engine), kind, shape
+
+    def all(self) -> Mapping[int, Record]:
+        """Return what is on the shelf, by number."""
+        query = select(ShelfRow).where(ShelfRow.kind == self._kind, ShelfRow.gone.is_(False)).order_by(ShelfRow.id)
+        with self._sessions() as session:
+            return {row.id: self._shape.validate_python(row.state) for row in session.scalars(query)}
+
+    def get(self, number: int) -> Record:
+        """Return a record; raises `NoSuchThing` when there is none."""
+        with self._sessions() as session:
+            return self._shape.validate_python(self._row(session, number).state)
+
+    def add(self, record: Record) -> int:
+        """Keep a new record and return its number."""
+        with self._sessions.begin() as session:
+            if len(session.scalars(select(ShelfRow.id).where(ShelfRow.kind == self._kind)).all()) >= _MOST:
+                raise BadInput(f"There are {_MOST} records of this kind already.", "Take some out first.")
+            row = ShelfRow(kind=self._kind, state=self._dumped(record), before=None, gone=False)
+            session.add(row)
+            session.flush()
+            return row.id
+
+    def change(self, number: int, record: Record) -> None:
+        """Keep a record in place of what it was; that can be brought back once."""
+        with self._sessions.begin() as session:
+            row = self._row(session, number)
+            row.before, row.state = row.state, self._dumped(record)
+
+    def drop(self, number: int) -> None:
+        """Take a record off the shelf; it can be brought back."""
+        with self._sessions.begin() as session:
+            self._row(session, number).gone = True
+
+    def undo(self, number: int) -> None:
+        """Take the last change of a record back: a dropped one returns, a changed one is as before.
+
+        Raises
+        ------
+        NotNow
+            When there is nothing to take back.
+        """
+        with self._sessions.begin() as session:
+            row = session.get(ShelfRow, number)
+            if row is None or row.kind != self._kind:
+                raise self._missing(number)
+            if row.gone:
+                row.gone = False
+            elif row.before is not None:
+                row.before, row.state = row.state, row.before
+            else:
+                raise NotNow("There is nothing to take back here.", "Carry on from here.")
+
+    def _row(self, session: Session, number: int) -> ShelfRow:
+        row = session.get(ShelfRow, number)
+        if row is None or row.gone or row.kind != self._kind:
+            raise self._missing(number)
+        return row
+
+    def _missing(self, number: int) -> NoSuchThing:
+        return NoSuchThing(f"There is no {self._kind} {number}.", "It may have been taken out; bring it back first.")
+
+    def _dumped(self, record: Record) -> dict[str, Any]:
+        state: dict[str, Any] = self._shape.dump_python(record, mode="json")
+        return state
+
+
+@dataclass(frozen=True, slots=True)
+class Records:
+    """The maker's own cutters, stock and test cuts."""
+
+    cutters: Shelf[Cutter]
+    stock: Shelf[Stock]
+    recipes: Shelf[Recipe]
+
+    def added_to(self, catalogue: Catalogue) -> Catalogue:
+        """Return the catalogue with the maker's records in it; own cutters come after the shipped classes."""
+        own = {f"own-{number}": replace(cutter, key=f"own-{number}") for number, cutter in self.cutters.all().items()}
+        return replace(
+            catalogue, cutters={**catalogue.cutters, **own}, stock=self.stock.all(), recipes=self.recipes.all()
+        )
+
+
+def open_records(engine: Engine) -> Records:
+    """Return all shelves of a database."""
+    return Records(
+        Shelf(engine, "cutter", TypeAdapter(Cutter)),
+        Shelf(engine, "stock", TypeAdapter(Stock)),
+        Shelf(engine, "recipe", TypeAdapter(Recipe)),
+    )
