@@ -186,8 +186,8 @@ def test_sheets_are_written_numbered_within_reach(
     for sheet in report["sheets"]:
         assert sheet["mirrored"] is mirrored
         assert max(sheet["width_mm"], sheet["height_mm"]) <= 292
-        a, _, _, d, _, _ = sheet["patches"][0]["transform"]
-        assert (a, d) == ((-1, 1) if mirrored else (1, 1))
+        a, b, c, d, _, _ = sheet["patches"][0]["transform"]
+        assert a * d - b * c == (-1 if mirrored else 1)
     assert report["fewest_possible"] <= len(report["sheets"])
     assert report["optimal"] == (report["fewest_possible"] == len(report["sheets"]))
 

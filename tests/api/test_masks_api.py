@@ -157,8 +157,9 @@ def test_a_mask_for_each_colour_has_its_own_file_and_sheets(client) -> None:
     masks = each["picture"]["masks"]
     assert [mask["number"] for mask in masks] == [1, 2]
     assert masks[0]["box"] == masks[1]["box"]
-    assert [sheet["number"] for sheet in each["sheets"]] == list(range(1, len(each["sheets"]) + 1))
-    assert all(not sheet["faults"] for sheet in each["sheets"])
+    sheets = each["sheets"]["sheets"]
+    assert [sheet["number"] for sheet in sheets] == list(range(1, len(sheets) + 1))
+    assert all(not sheet["faults"] for sheet in sheets)
     assert client.get(f"{address}/masks/2.svg").status_code == 200
     assert client.get(f"{address}/masks/3.svg").status_code == 404
     other = client.patch(address, json={"mask_order": [masks[1]["colour"]]}).get_json()

@@ -46,11 +46,13 @@ def test_what_rules_a_material_out_is_said(key, entries, said) -> None:
 
 
 def test_sheets_are_no_wider_than_the_material_comes() -> None:
-    """A mask of 550 by 550 on a cutter that reaches 600: once from a wide roll, twice from a narrow one."""
-    work = replace(WORK, box=(400.0, 400.0), border=25.0)
+    """A mask of 440 by 440 on a cutter that reaches 600: whole from a roll of 457, in two from one of 305."""
+    work = replace(WORK, box=(390.0, 390.0), border=25.0)
 
     sheets = {fit.key: fit.sheets for fit in ranked(work=work, cutter="wide-roll")}
-    assert (sheets["paper-coated-down"], sheets["vinyl-removable"]) == (1, 2)
+    assert (sheets["paper-coated-down"], sheets["vinyl-removable"]) == (1, 1)
+    square = {fit.key: fit.sheets for fit in ranked(work=work, cutter="table-square")}
+    assert square["paper-coated-down"] > sheets["paper-coated-down"]
 
 
 def test_small_pieces_are_counted_before_they_are_ruled_out() -> None:

@@ -207,7 +207,7 @@ def read_pdf(data: bytes) -> list[PdfPage]:
     for page in PdfReader(io.BytesIO(data)).pages:
         width, height = float(page.mediabox.width), float(page.mediabox.height)
         contents = page.get_contents()
-        operations = contents.operations if contents else []
+        operations = contents.operations if contents is not None else []
         to_mm = Affine(a=1 / _PT, d=-1 / _PT, f=height / _PT)
         cuts = tuple(CutPath(to_mm.apply(line)) for line in _cut_lines(operations))
         pages.append(PdfPage((width / _PT, height / _PT), cuts))

@@ -54,10 +54,13 @@ class Scan:
         one, other = self._from[:, axis], self._to[:, axis]
         # Lines through a corner count one of its two sides only.
         least, most = np.minimum(one, other), np.maximum(one, other)
+        near = np.flatnonzero((least <= at.max()) & (most > at.min()))
+        one, other, least, most = one[near], other[near], least[near], most[near]
+        begin, end = self._from[near, 1 - axis], self._to[near, 1 - axis]
         for k, line in enumerate(at.tolist()):
-            met = (least <= line) & (line < most)
+            met = np.flatnonzero((least <= line) & (line < most))
             share = (line - one[met]) / (other[met] - one[met])
-            along = self._from[met, 1 - axis] + share * (self._to[met, 1 - axis] - self._from[met, 1 - axis])
+            along = begin[met] + share * (end[met] - begin[met])
             runs = np.clip(np.sort(along), low, high).reshape(-1, 2)
             lengths = runs[:, 1] - runs[:, 0]
             inside[k] = lengths.sum()

@@ -7,6 +7,7 @@ measurement; sheets step where the mask outgrows a row or column of the cutter's
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Literal
 
 import numpy as np
@@ -30,9 +31,10 @@ __all__ = ["Least", "SheetStep", "SizeRail", "room_on", "size_rail"]
 Measure = Literal["stroke", "web", "part", "letter"]
 Points = npt.NDArray[np.float64]
 _EXACT_MM = 0.005
-_MOST_STEPS = 40
 # Widths at which sheets step are found to this, mm.
 _STEP_MM = 0.25
+# Counts are looked at so many times along the rail, and then where they differ.
+_STRIDES = 40
 _TOUCHING = 0.05
 
 
@@ -249,16 +251,17 @@ def _steps(look: Look, catalogue: Catalogue, low: float, high: float) -> Iterato
         return _sheets(look, catalogue, min(index * _STEP_MM, high) / width)
 
     start, end = int(low / _STEP_MM), math.ceil(high / _STEP_MM)
-    last = sheets(end)
-    at, now = start, sheets(start)
-    for _ in range(_MOST_STEPS):
-        if now >= last:
-            break
-        # What a wider design does with, a narrower one does with too.
-        least, most = at, end
-        while most - least > 1:
-            middle = (least + most) // 2
-            least, most = (middle, most) if sheets(middle) <= now else (least, middle)
-        yield SheetStep(least * _STEP_MM, now)
-        at, now = most, max(sheets(most), now + 1)
-    yield SheetStep(high, max(last, now))
+    stride = 2 ** max(math.ceil(math.log2(max((end - start) / _STRIDES, 1))), 0)
+    marks = [start, *(k for k in range(start - start % stride + stride, end, stride)), end]
+    now = sheets(start)
+    for before, after in pairwise(marks):
+        at = before
+        # Counts between two marks that count alike are taken to be alike.
+        while sheets(after) > now:
+            least, most = at, after
+            while most - least > 1:
+                middle = (least + most) // 2
+                least, most = (middle, most) if sheets(middle) <= now else (least, middle)
+            yield SheetStep(least * _STEP_MM, now)
+            at, now = most, max(sheets(most), now + 1)
+    yield SheetStep(high, now)

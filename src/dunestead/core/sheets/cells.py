@@ -6,13 +6,14 @@ at either end, which then shares a sheet with other rests.
 """
 
 import math
+from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
 
 from dunestead.core.errors import BadInput
-from dunestead.core.sheets.packing import Item, Room, quick_pack
+from dunestead.core.sheets.packing import Item, Room, can_share, quick_pack
 
 __all__ = [
     "Pattern",
@@ -159,11 +160,26 @@ def candidates(extent: tuple[float, float], reach: Reach) -> Iterator[tuple[Patt
                         yield Pattern(axis, strips, cells), sizes
 
 
-def sheets_for(sizes: list[tuple[float, float]], reach: Reach) -> int:
-    """Return on how many sheets cells go, by a quick packing."""
-    if len(sizes) > _PACKED_UP_TO:
-        return len(sizes)
-    return quick_pack([Item(width, height) for width, height in sizes], reach.room).sheets
+def sheets_for(sizes: list[tuple[float, float]], reach: Reach, below: int = MOST_SHEETS * 10) -> int:
+    """Return on how many sheets cells go, by a quick packing; or a bound, when that is not below a number already."""
+    counts = Counter((round(min(size), 2), round(max(size), 2)) for size in sizes)
+    kinds = {size: Item(*size) for size in counts}
+    room = reach.room
+    social = [
+        size
+        for size, item in kinds.items()
+        if any(can_share(item, other, room) and (size != its or counts[size] > 1) for its, other in kinds.items())
+    ]
+    # What can share its sheet with nothing has one to itself; only the rest is packed.
+    alone = sum(count for size, count in counts.items() if size not in social)
+    rest = [kinds[size] for size in social for _ in range(counts[size])]
+    if len(rest) > _PACKED_UP_TO:
+        return alone + len(rest)
+    area = sum((item.width + reach.gap) * (item.height + reach.gap) for item in rest)
+    least = alone + math.ceil(area / ((reach.width + reach.gap) * (reach.length + reach.gap)) - 1e-9)
+    if least >= below:
+        return least
+    return alone + (quick_pack(rest, room).sheets if rest else 0)
 
 
 def fewest_for(extent: tuple[float, float], reach: Reach) -> int:
@@ -172,7 +188,7 @@ def fewest_for(extent: tuple[float, float], reach: Reach) -> int:
     Examples
     --------
     >>> fewest_for((480, 300), Reach(292, 597, 10)), fewest_for((300, 300), Reach(292, 597, 10))
-    (1, 1)
+    (2, 2)
 
     Raises
     ------
@@ -202,7 +218,7 @@ def _fewest_for(width: float, height: float, reach: Reach) -> int:
         if key in seen or len(sizes) > best * 8:
             continue
         seen.add(key)
-        best = min(best, sheets_for(sizes, reach))
+        best = min(best, sheets_for(sizes, reach, best))
         if best <= least:
             break
     return best

@@ -12,13 +12,23 @@ from dunestead.core.errors import BadInput
 from dunestead.core.geometry.curves import Box
 from dunestead.core.geometry.scanlines import Scan
 from dunestead.core.mask.tying import CutPlan
-from dunestead.core.sheets.cells import MOST_SHEETS, Pattern, Reach, Run, candidates, check_overlap, fits, run_of
+from dunestead.core.sheets.cells import (
+    MOST_SHEETS,
+    Pattern,
+    Reach,
+    Run,
+    candidates,
+    check_overlap,
+    fits,
+    run_of,
+    sheets_for,
+)
 from dunestead.core.sheets.packing import Item, quick_pack
 
 __all__ = ["Division", "Guards", "Patch", "divide"]
 
 # Seams are tried at this many places within the leeway they have.
-_SEAM_TRIES = 41
+_SEAM_TRIES = 25
 # What a seam may cost, in mm of paint it crosses: a keeper cut, what must stay together, a word, a bridge, a neck.
 _KEEPER, _TOGETHER, _UNIT, _BRIDGE, _NECK = 1e4, 1e5, 400.0, 40.0, 30.0
 # Mask wanted on either side of a seam, mm, and the weight of paint that comes nearer.
@@ -28,6 +38,7 @@ _SHORT = 12.0
 _PATTERNS_LAID = 4
 _LEEWAYS = (1.0, 0.5, 0.2, 0.0)
 _EPS = 1e-6
+_COARSE = 0.1
 
 
 @dataclass(frozen=True, slots=True)
@@ -134,8 +145,7 @@ def _promising(box: Box, reach: Reach) -> list[Pattern]:
     for pattern, sizes in candidates(extent, reach):
         key = (pattern.axis, *(round(side, 2) for size in sizes for side in size))
         if key not in seen:
-            sheets = quick_pack([Item(*size) for size in sizes], reach.room).sheets if len(sizes) <= 60 else len(sizes)
-            seen[key] = (sheets, len(sizes), pattern)
+            seen[key] = (sheets_for(sizes, reach), len(sizes), pattern)
     fewest = min(sheets for sheets, *_ in seen.values())
     ranked = sorted((entry for entry in seen.values() if entry[0] == fewest), key=lambda entry: entry[1])
     return [pattern for *_, pattern in ranked[:_PATTERNS_LAID]]
@@ -172,7 +182,8 @@ class _Ground:
 
     def __init__(self, plan: CutPlan, reach: Reach, guards: Guards) -> None:
         self.plan, self.reach, self.guards = plan, reach, guards
-        self.scan = Scan(plan.frame)
+        # Seams are placed to the mm: curves drawn to the hundredth would only cost time.
+        self.scan = Scan(plan.frame.simplify(_COARSE))
         self.keepers = _boxes(keeper.shape.bounds for keeper in plan.keepers)
         self.units, self.together = _boxes(guards.units), _boxes(guards.together)
         self.bridges = _boxes(bridge.strip.bounds for bridge in plan.bridges)
@@ -207,28 +218,31 @@ class _Ground:
         sizes = [(x1 - x0, y1 - y0) for x0, y0, x1, y1 in cells]
         if not all(fits(*size, self.reach) for size in sizes):
             return None
+        stray = self._parted(self.keepers, cells)
+        # A keeper that no cell holds is cut on its own, and takes its place on a sheet.
+        sizes += [(x1 - x0, y1 - y0) for x0, y0, x1, y1 in self.keepers[stray].tolist()]
         packed = quick_pack([Item(*size) for size in sizes], self.reach.room) if len(sizes) <= 60 else None
         return _Draft(
             tuple(cells),
             packed.sheets if packed else len(sizes),
             packed.length if packed else sum(max(size) for size in sizes),
-            self._cut(self.together, cells),
-            self._cut(self.units, cells),
-            self._cut(self.keepers, cells),
+            len(self._parted(self.together, cells)),
+            len(self._parted(self.units, cells)),
+            len(stray),
             cost,
         )
 
-    def _cut(self, boxes: npt.NDArray[np.float64], cells: Sequence[Box]) -> int:
-        """Return how many boxes lie whole in no cell though they would fit the reach."""
+    def _parted(self, boxes: npt.NDArray[np.float64], cells: Sequence[Box]) -> npt.NDArray[np.intp]:
+        """Return which boxes lie whole in no cell though they would fit the reach."""
         if not len(boxes):
-            return 0
+            return np.empty(0, np.intp)
         low, high = boxes[:, None, :2], boxes[:, None, 2:]
         grid = np.array(cells)
         held = np.all((grid[:, :2] <= low + _EPS) & (high <= grid[:, 2:] + _EPS), axis=2)
         whole = np.any(held, axis=1)
         sides = boxes[:, 2:] - boxes[:, :2]
         could = np.array([fits(w, h, self.reach) for w, h in sides.tolist()])
-        return int((could & ~whole).sum())
+        return np.flatnonzero(could & ~whole)
 
     def _placed(
         self, start: float, end: float, low: float, high: float, run: Run, axis: int, leeway: float
@@ -239,7 +253,8 @@ class _Ground:
         for index in range(1, count):
             rest = Run(count - index + 1, run.most, run.fill)
             earliest, latest, at = run_of(left, end, rest, overlap, self.reach.least)[0]
-            tries = np.append(np.linspace(at - leeway * (at - earliest), at + leeway * (latest - at), _SEAM_TRIES), at)
+            first, last = at - leeway * (at - earliest), at + leeway * (latest - at)
+            tries = np.array([at]) if last - first < _EPS else np.append(np.linspace(first, last, _SEAM_TRIES), at)
             costs = self._costs(tries, low, high, axis) + np.abs(tries - at) * 1e-3
             best = int(np.argmin(costs))
             seam = float(tries[best])

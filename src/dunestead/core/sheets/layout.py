@@ -12,7 +12,7 @@ from dunestead.core.geometry.curves import Box
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.sheets.cells import Reach
 from dunestead.core.sheets.division import Division, Guards, Patch, divide
-from dunestead.core.sheets.packing import Item, Packing, Spot, holds, pack, quick_pack
+from dunestead.core.sheets.packing import Item, Packing, Spot, fewest_by_bounds, holds, pack, quick_pack
 from dunestead.core.sheets.seams import Seam, seams_of
 
 __all__ = [
@@ -31,6 +31,8 @@ __all__ = [
 # Sets of masks are packed together up to so many patches.
 _BLOCK = 48
 _MOST_SETS_A_BLOCK = 24
+# Bounds are looked for among so many patches.
+_BOUNDED = 200
 
 
 @dataclass(frozen=True, slots=True)
@@ -284,7 +286,8 @@ def _sheets(patches: Sequence[Patch], items: Sequence[Item], rules: LayoutRules)
         sheets += _laid(copies, packing, rules, runs, len(sheets) + 1, _numbers(packing.sheets, rules))
     if blocks + bool(rest) > 1:
         # Several blocks are counted together: what each needs does not bound what all need.
-        bound = 0
+        all_items = list(items) * rules.sets
+        bound = fewest_by_bounds(all_items, room) if len(all_items) <= _BOUNDED else 0
     return sheets, bound
 
 

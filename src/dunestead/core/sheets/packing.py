@@ -25,13 +25,26 @@ from dataclasses import dataclass
 from dunestead.core.errors import BadInput
 from dunestead.core.sheets.solver import fits_on_one, spread
 
-__all__ = ["Item", "Packing", "Room", "Spot", "fewest_by_bounds", "holds", "improved", "pack", "quick_pack"]
+__all__ = [
+    "Item",
+    "Packing",
+    "Room",
+    "Spot",
+    "can_share",
+    "fewest_by_bounds",
+    "holds",
+    "improved",
+    "pack",
+    "quick_pack",
+]
 
 _EPS = 1e-6
 # Up to so many rectangles a count is proven before it is shown; beyond, only when the maker asks to go on.
 PROVEN_UP_TO = 12
 _PROOF_SECONDS = 1.4
 _ALL_ORDERS_UP_TO = 4
+# Beyond so many rectangles a quick packing looks at the largest first only.
+_EVERY_ORDER_UP_TO = 40
 _SHUFFLES = 24
 
 
@@ -208,7 +221,7 @@ def quick_pack(items: Sequence[Item], room: Room) -> Packing:
         packed = _filled(items, order, room)
         if packed and (best is None or packed.better_than(best)):
             best = packed
-        if best and best.sheets == bound and len(items) > PROVEN_UP_TO:
+        if best and len(items) > PROVEN_UP_TO and (best.sheets == bound or len(items) > _EVERY_ORDER_UP_TO):
             break
     if best is None:
         raise _no_room()
@@ -248,13 +261,14 @@ def fewest_by_bounds(items: Sequence[Item], room: Room) -> int:
     by_area = math.ceil(area / ((room.width + gap) * (room.length + gap)) - 1e-9)
     clique: list[Item] = []
     for item in rest:
-        if not any(_share(item, other, room) for other in clique):
+        if not any(can_share(item, other, room) for other in clique):
             clique.append(item)
     pinned = len({item.sheet for item in items if item.sheet is not None})
     return max(alone + max(by_area, len(clique)), pinned)
 
 
-def _share(one: Item, other: Item, room: Room) -> bool:
+def can_share(one: Item, other: Item, room: Room) -> bool:
+    """Say whether two items fit one sheet together."""
     if one.sheet is not None and other.sheet is not None and one.sheet != other.sheet:
         return False
     ways = [[(item.width, item.height), *([(item.height, item.width)] if item.turns else [])] for item in (one, other)]
@@ -348,7 +362,7 @@ def _disturbed(order: Sequence[int], shuffle: random.Random) -> list[int]:
 
 def _proven(items: Sequence[Item], room: Room, packing: Packing, until: float, stop: Callable[[], bool]) -> Packing:
     """Try fewer sheets from the bound upwards; each count either holds everything or is proven not to."""
-    apart = [(i, j) for i, j in itertools.combinations(range(len(items)), 2) if not _share(items[i], items[j], room)]
+    apart = [(i, j) for i, j in itertools.combinations(range(len(items)), 2) if not can_share(items[i], items[j], room)]
     known: dict[frozenset[int], tuple[Spot, ...] | None] = {}
     for count in range(packing.bound, packing.sheets):
         forbidden: list[frozenset[int]] = [subset for subset, spots in known.items() if spots is None]
