@@ -3,10 +3,12 @@
 from apiflask import APIBlueprint
 from flask import Response
 
+from dunestead.api import schemas
 from dunestead.api.jobs import bench
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.planning.plan import mask_title
 from dunestead.formats.bundle import file_stem, mask_file, zip_sheets
+from dunestead.formats.sheet_files import sheet_file
 from dunestead.formats.svg.writer import write_mask
 from dunestead.formats.verified import sheets_of
 
@@ -31,19 +33,21 @@ def get_mask(job_id: int, number: int) -> Response:
     return _download(text, "image/svg+xml", f"{file_stem(plan.job.name)}-{mask_file(number, mask.laid.colour)}")
 
 
-@files.get("/sheets/<int:number>.svg")
-def get_sheet(job_id: int, number: int) -> Response:
-    """Download one sheet at true scale."""
-    opened = bench().open(job_id, "mm")
-    found = next((sheet for sheet in sheets_of(opened.plan) if sheet.sheet.number == number), None)
+@files.get('/sheets/<int:number>.<any(svg, dxf, hpgl, pdf, "pdf-a4", "pdf-letter", png):kind>')
+def get_sheet(job_id: int, number: int, kind: str) -> Response:
+    """Download one sheet at true scale in a format, read back and checked; a PDF on A4 or Letter is tiled."""
+    plan = bench().open(job_id, "mm").plan
+    found = next((sheet for sheet in sheets_of(plan) if sheet.sheet.number == number), None)
     if not found:
-        raise NoSuchThing(f"This job has no sheet {number}.", f"It has sheets 1 to {len(sheets_of(opened.plan))}.")
-    return _download(found.text, "image/svg+xml", f"{file_stem(opened.plan.job.name)}-{found.file_name}")
+        raise NoSuchThing(f"This job has no sheet {number}.", f"It has sheets 1 to {len(plan.sheets)}.")
+    form, data = sheet_file(found.drawing, kind)
+    return _download(data, form.media_type, f"{file_stem(plan.job.name)}-sheet-{number}.{form.suffix}")
 
 
 @files.get("/sheets.zip")
-def get_sheets(job_id: int) -> Response:
+@files.input(schemas.UnitQuery, location="query")
+def get_sheets(job_id: int, query_data: schemas.UnitQuery) -> Response:
     """Download all sheets, the mask and a cut list."""
-    opened = bench().open(job_id, "mm")
-    data = zip_sheets(opened.plan, sheets_of(opened.plan))
+    opened = bench().open(job_id, query_data.unit)
+    data = zip_sheets(opened.plan, sheets_of(opened.plan), query_data.unit)
     return _download(data, "application/zip", f"{file_stem(opened.plan.job.name)}-sheets.zip")

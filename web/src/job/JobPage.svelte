@@ -10,6 +10,7 @@
   import type { Catalogue } from '../lib/api/client';
   import { getCatalogue } from '../lib/api/client';
   import Picture from '../lib/picture/Picture.svelte';
+  import Mats from '../stations/Sheets/Mats.svelte';
   import { settings } from '../lib/settings.svelte';
   import type { Shortcut } from '../lib/shortcuts';
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
@@ -36,6 +37,8 @@
   let showPrint = $state(false);
   let zoom = $state(1);
   let peeled = $state(0);
+  /** At the sheets: whether they are shown on the mat, or put together on the blank. */
+  let onMat = $state(true);
   const CLOSER = 1.5;
   const CLOSEST = 12;
   const nearer = (by: number) => (zoom = Math.min(Math.max(zoom * by, 1), CLOSEST));
@@ -45,12 +48,13 @@
     const [asked] = [open, settings.unit];
     untrack(() => void asked.load());
   });
-  $effect(() => {
+  function askCatalogue(): void {
     getCatalogue(settings.unit).then(
       (found) => (catalogue = found),
       () => undefined,
     );
-  });
+  }
+  $effect(askCatalogue);
 
   const layers = $derived(showPrint ? { print: true } : view.layers);
   // The roll-call that is on: the first of this station that has not come out yet.
@@ -122,6 +126,9 @@
             run: () => (peeled = peeled > 0 ? 0 : 0.5),
           },
         ]
+      : []),
+    ...(code === 'sheets'
+      ? [{ keys: 'V', about: 'On the mat, or put together on the blank', run: () => (onMat = !onMat) }]
       : []),
     ...(code === 'artwork'
       ? [
@@ -199,33 +206,51 @@
       </div>
 
       <section class="relative h-[46vh] min-h-72 min-w-0 overflow-hidden lg:h-auto" aria-label="Picture">
-        <Picture
-          picture={job.picture}
-          pieces={job.pieces}
-          findings={job.findings}
-          unit={settings.unit}
-          {layers}
-          {call}
-          {lifeSize}
-          {zoom}
-          mask={open.mask}
-          weak={job.weak}
-          peeled={view.layers.mask && !showPrint && code === 'mask' ? peeled : 0}
-          hand={open.hand}
-          ongrip={(held) => open.grip(held)}
-          ondrag={(move) => open.dragBridge(move)}
-          onput={(move) => void open.putBridge(move)}
-          selected={open.selected}
-          onselect={code === 'mask' ? (number) => open.select(number) : undefined}
-          parts={job.elements}
-          part={open.chosen?.id ?? null}
-          others={open.others}
-          spot={open.spot}
-          onpart={(id, more) => (more || open.part !== id) && open.choose(id, more)}
-          onmove={(id, x, y) => void open.changePart(id, { x, y })}
-          finding={open.finding}
-        />
+        {#if code === 'sheets' && onMat && !showPrint}
+          <Mats {open} {job} unit={settings.unit} />
+        {:else}
+          <Picture
+            picture={job.picture}
+            pieces={job.pieces}
+            findings={job.findings}
+            unit={settings.unit}
+            {layers}
+            {call}
+            {lifeSize}
+            {zoom}
+            mask={open.mask}
+            weak={job.weak}
+            peeled={view.layers.mask && !showPrint && code === 'mask' ? peeled : 0}
+            hand={open.hand}
+            ongrip={(held) => open.grip(held)}
+            ondrag={(move) => open.dragBridge(move)}
+            onput={(move) => void open.putBridge(move)}
+            selected={open.selected}
+            onselect={code === 'mask' ? (number) => open.select(number) : undefined}
+            parts={job.elements}
+            part={open.chosen?.id ?? null}
+            others={open.others}
+            spot={open.spot}
+            onpart={(id, more) => (more || open.part !== id) && open.choose(id, more)}
+            onmove={(id, x, y) => void open.changePart(id, { x, y })}
+            finding={open.finding}
+            seams={job.sheets.seams}
+          />
+        {/if}
         <div class="no-print absolute bottom-3 left-3 flex flex-col items-start gap-2">
+          {#if code === 'sheets'}
+            <div class="flex gap-1" role="group" aria-label="How sheets are shown">
+              {#each [[true, 'On the mat'], [false, 'Put together']] as const as [mat, name] (name)}
+                <Button
+                  color="alternative"
+                  size="xs"
+                  class="bg-(--sheet) {onMat === mat ? 'font-bold underline' : ''}"
+                  aria-pressed={onMat === mat}
+                  onclick={() => (onMat = mat)}>{name}</Button
+                >
+              {/each}
+            </div>
+          {/if}
           {#if job.picture.masks.length > 1}
             <div class="flex gap-1" role="group" aria-label="Which mask is shown">
               {#each job.picture.masks as mask (mask.number)}
@@ -299,7 +324,7 @@
               {/if}
             </p>
           </header>
-          {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} />{/if}
+          {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} onrecords={askCatalogue} />{/if}
           {#if station.steps.length}<StepList {open} steps={station.steps} pieces={job.pieces} />{/if}
           <Reckoning rows={station.rows} />
           <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>

@@ -19,6 +19,8 @@ const built = <Of, Entries>(entries: Entries | ((of: Of) => Entries), of: Of): E
 export class OpenJob {
   job = $state.raw<api.Job | null>(null);
   problem = $state.raw<api.Problem | null>(null);
+  /** The maker's own cutters, material and test cuts. */
+  workshop = $state.raw<api.Workshop | null>(null);
   /** How many answers are awaited. */
   busy = $state(0);
   /** Number of the loose piece that is chosen. */
@@ -102,6 +104,9 @@ export class OpenJob {
   place = () => this.#ask(() => api.placeDesign(this.id, settings.unit));
   remedy = (finding: string, remedy: string) =>
     this.#ask(() => api.applyRemedy(this.id, settings.unit, finding, remedy));
+  sayOfPatch = (number: number, say: api.PatchSay) =>
+    this.#ask(() => api.sayOfPatch(this.id, number, settings.unit, say));
+  forgetPatches = () => this.#ask(() => api.forgetPatches(this.id, settings.unit));
   takeBlank = (number: number) => this.#ask(() => api.takeBlank(this.id, number, settings.unit));
   setOutline = (file: File) => this.#ask(() => api.setOutline(this.id, settings.unit, file));
 
@@ -211,6 +216,28 @@ export class OpenJob {
     const numbers = this.job?.elements.map((part) => part.id) ?? [];
     this.part = stepped(numbers, this.part, by);
     this.others = [];
+  }
+
+  /** Do something to the maker's records; all that hangs on them is asked for again. */
+  async keepRecord(work: () => Promise<api.Workshop>): Promise<boolean> {
+    try {
+      await this.settled();
+      this.workshop = await work();
+    } catch (error) {
+      if (error instanceof api.Problem) this.problem = error;
+      return false;
+    }
+    await this.load();
+    return true;
+  }
+
+  /** Ask for the maker's records, once. */
+  async loadWorkshop(): Promise<void> {
+    try {
+      this.workshop ??= await api.getWorkshop();
+    } catch (error) {
+      if (error instanceof api.Problem) this.problem = error;
+    }
   }
 
   /** Wait until all that was asked for is answered. */

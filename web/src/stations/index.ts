@@ -17,6 +17,8 @@ export interface PanelProps {
   open: OpenJob;
   job: Job;
   catalogue: Catalogue;
+  /** The maker's records have changed what there is to choose from. */
+  onrecords: () => void;
 }
 
 export interface StationView {

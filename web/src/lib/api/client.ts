@@ -34,6 +34,19 @@ export type FacePreview = Schemas['FacePreviewOut'];
 export type Remedy = Schemas['RemediesOut']['remedies'][number];
 export type StoredBlank = Schemas['BlanksOut']['blanks'][number];
 export type RecordEntry = Schemas['RecordIn'];
+export type Sheets = Job['sheets'];
+export type Sheet = Sheets['sheets'][number];
+export type PlacedPatch = Sheet['patches'][number];
+export type PatchSay = Schemas['PatchIn'];
+export type Search = Schemas['SearchOut'];
+export type CutRun = Schemas['CutRunsOut']['runs'][number];
+export type CutFault = NonNullable<Schemas['CutRunIn']['fault']>;
+export type Workshop = Schemas['WorkshopOut'];
+export type OwnCutter = Schemas['CutterIn'];
+export type OwnStock = Schemas['StockIn'];
+export type TestCut = Schemas['RecipeIn'];
+export type Try = NonNullable<TestCut['tries']>[number];
+export type Advice = Schemas['AdviceOut'];
 export type Fate = NonNullable<Piece['fate']>;
 export type Call = Schemas['CallsIn']['call'];
 export type Unit = 'mm' | 'cm' | 'in';
@@ -134,6 +147,51 @@ export const getRemedies = (id: number, unit: Unit, finding: string) =>
   answer(api.POST('/api/jobs/{job_id}/remedies', { ...at(id, unit), body: { finding } }));
 export const applyRemedy = (id: number, unit: Unit, finding: string, remedy: string) =>
   whole<Job>(api.POST('/api/jobs/{job_id}/remedies/apply', { ...at(id, unit), body: { finding, remedy } }));
+export const sayOfPatch = (id: number, number: number, unit: Unit, body: PatchSay) =>
+  whole<Job>(
+    api.POST('/api/jobs/{job_id}/patches/{number}', {
+      params: { path: { job_id: id, number }, query: { unit } },
+      body,
+    }),
+  );
+export const forgetPatches = (id: number, unit: Unit) =>
+  whole<Job>(api.DELETE('/api/jobs/{job_id}/patches', at(id, unit)));
+const ofJob = (id: number) => ({ params: { path: { job_id: id } } });
+export const beginSearch = (id: number) => answer(api.POST('/api/jobs/{job_id}/search', ofJob(id)));
+export const getSearch = (id: number) => answer(api.GET('/api/jobs/{job_id}/search', ofJob(id)));
+export const stopSearch = (id: number) => answer(api.POST('/api/jobs/{job_id}/search/stop', ofJob(id)));
+type Runs = { runs: CutRun[] };
+export const getCutter = () => whole<Runs>(api.GET('/api/cutter'));
+export const sendSheet = (id: number, number: number, fault: CutFault | null) =>
+  whole<Runs>(
+    api.POST('/api/jobs/{job_id}/sheets/{number}/cut', {
+      params: { path: { job_id: id, number } },
+      body: { fault },
+    }),
+  );
+export const steerCutter = (number: number, act: 'start' | 'pause' | 'stop') =>
+  whole<Runs>(api.POST('/api/cutter/{number}/{act}', { params: { path: { number, act } } }));
+export const clearRun = (number: number) =>
+  whole<Runs>(api.DELETE('/api/cutter/{number}', { params: { path: { number } } }));
+
+export const getWorkshop = () => answer(api.GET('/api/workshop'));
+export const addCutter = (body: OwnCutter) => answer(api.POST('/api/workshop/cutters', { body }));
+export const changeCutter = (number: number, body: OwnCutter) =>
+  answer(api.PUT('/api/workshop/cutters/{number}', { params: { path: { number } }, body }));
+export const addStock = (body: OwnStock) => answer(api.POST('/api/workshop/stock', { body }));
+export const changeStock = (number: number, body: OwnStock) =>
+  answer(api.PUT('/api/workshop/stock/{number}', { params: { path: { number } }, body }));
+export const addRecipe = (body: TestCut) => answer(api.POST('/api/workshop/recipes', { body }));
+export const changeRecipe = (number: number, body: TestCut) =>
+  answer(api.PUT('/api/workshop/recipes/{number}', { params: { path: { number } }, body }));
+export type Shelf = 'cutters' | 'stock' | 'recipes';
+export const dropRecord = (kind: Shelf, number: number) =>
+  answer(api.DELETE('/api/workshop/{kind}/{number}', { params: { path: { kind, number } } }));
+export const undoRecord = (kind: Shelf, number: number) =>
+  answer(api.POST('/api/workshop/{kind}/{number}/undo', { params: { path: { kind, number } } }));
+export const adviseTestCut = (material: string, cutter: string, tries: Try[]) =>
+  answer(api.POST('/api/workshop/test-cut', { body: { material, cutter, tries } }));
+
 export const getBlanks = () => answer(api.GET('/api/blanks'));
 export const keepBlank = (id: number, name: string) =>
   answer(api.POST('/api/jobs/{job_id}/blank/keep', { params: { path: { job_id: id } }, body: { name } }));

@@ -170,6 +170,137 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cutter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say what is at the cutter, and how far it is. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CutRunsOut"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutter/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a run off the list. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CutRunsOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutter/{number}/{act}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin or go on, pause, or give up a sheet. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                    act: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CutRunsOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -1576,6 +1707,127 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/patches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take back all that was said of patches, and lay them out anew. */
+        delete: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/patches/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say on which sheet a patch shall lie, alone or not, turned or not; the rest is laid around it. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["PatchIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/place": {
         parameters: {
             query?: never;
@@ -1923,6 +2175,131 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say how far a search is. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SearchOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Look longer for fewer sheets or less material; what is found is kept as a change of the job. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SearchOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/search/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** End a search; the best it found is kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SearchOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/sheets.zip": {
         parameters: {
             query?: never;
@@ -1933,10 +2310,70 @@ export interface paths {
         /** Download all sheets, the mask and a cut list. */
         get: {
             parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": unknown;
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/sheets/{number}.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Download one sheet at true scale in a format, read back and checked; a PDF on A4 or Letter is tiled. */
+        get: {
+            parameters: {
                 query?: never;
                 header?: never;
                 path: {
                     job_id: number;
+                    number: number;
+                    kind: string;
                 };
                 cookie?: never;
             };
@@ -1970,15 +2407,17 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/sheets/{number}.svg": {
+    "/api/jobs/{job_id}/sheets/{number}/cut": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** Download one sheet at true scale. */
-        get: {
+        get?: never;
+        put?: never;
+        /** Send a sheet to the cutter. */
+        post: {
             parameters: {
                 query?: never;
                 header?: never;
@@ -1988,15 +2427,19 @@ export interface paths {
                 };
                 cookie?: never;
             };
-            requestBody?: never;
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["CutRunIn"];
+                };
+            };
             responses: {
                 /** @description Successful response */
-                200: {
+                201: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "application/json": components["schemas"]["CutRunsOut"];
                     };
                 };
                 /** @description Not found */
@@ -2008,10 +2451,17 @@ export interface paths {
                         "application/json": components["schemas"]["HTTPError"];
                     };
                 };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
             };
         };
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2200,6 +2650,561 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workshop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the maker's own records. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/cutters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a cutter. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["CutterIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/cutters/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a cutter. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["CutterIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a test cut, as far as it has come. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["RecipeIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/recipes/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Go on with a test cut. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["RecipeIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a roll or a pile of sheets. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["StockIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/stock/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a roll or a pile: what is left of it, say. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["StockIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/test-cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what to set next, from what came of the test cuts so far. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["AdviceIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AdviceOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/test-pattern.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Download the test pattern: a square with a round window and a triangle in it. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    kind: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": unknown;
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/{kind}/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a record off its shelf. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    kind: string;
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/{kind}/{number}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take the last change of a record back, or bring it back. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    kind: string;
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/{name}": {
         parameters: {
             query?: never;
@@ -2251,6 +3256,70 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * AdviceIn
+         * @description Test cuts so far, to be told what to try next.
+         */
+        AdviceIn: {
+            /** Cutter */
+            cutter: string;
+            /** Material */
+            material: string;
+            /** Tries */
+            tries?: components["schemas"]["AdviceIn.TryIn"][];
+        };
+        /**
+         * CutSettingsIn
+         * @description How a material is cut: g, count, mm/s.
+         */
+        "AdviceIn.CutSettingsIn": {
+            /** Force */
+            force: number;
+            /** Passes */
+            passes: number;
+            /** Speed */
+            speed: number;
+        };
+        /**
+         * TryIn
+         * @description A test cut and what came of it.
+         */
+        "AdviceIn.TryIn": {
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "not-through" | "clean" | "into-backing" | "tears";
+            settings: components["schemas"]["AdviceIn.CutSettingsIn"];
+        };
+        /**
+         * AdviceOut
+         * @description What to try next and why, and what the simulated cutter would give.
+         */
+        AdviceOut: {
+            /** Is Found */
+            is_found: boolean;
+            settings: components["schemas"]["AdviceOut.CutSettingsIn"];
+            /**
+             * Simulated
+             * @enum {string}
+             */
+            simulated: "not-through" | "clean" | "into-backing" | "tears";
+            /** Why */
+            why: string;
+        };
+        /**
+         * CutSettingsIn
+         * @description How a material is cut: g, count, mm/s.
+         */
+        "AdviceOut.CutSettingsIn": {
+            /** Force */
+            force: number;
+            /** Passes */
+            passes: number;
+            /** Speed */
+            speed: number;
+        };
         /**
          * ArrangeIn
          * @description Parts to align, spread or centre; none means all.
@@ -2517,6 +3586,98 @@ export interface components {
             value: number;
             /** Why */
             why: string;
+        };
+        /**
+         * CutRunIn
+         * @description A sheet to be cut, with a fault to come for practice.
+         */
+        CutRunIn: {
+            /**
+             * Fault
+             * @default null
+             */
+            fault?: ("slip" | "blunt" | "link-lost") | null;
+        };
+        /**
+         * CutRunsOut
+         * @description All runs of the cutter, oldest first.
+         */
+        CutRunsOut: {
+            /** Runs */
+            runs: components["schemas"]["CutRunsOut.CutRunOut"][];
+        };
+        /**
+         * CutRunOut
+         * @description A sheet at the cutter.
+         */
+        "CutRunsOut.CutRunOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Cutter */
+            cutter: string;
+            /** Freed */
+            freed: number | null;
+            /** Job */
+            job: number;
+            /** Mask Parts */
+            mask_parts: number | null;
+            /** Number */
+            number: number;
+            /** Problems */
+            problems: string[];
+            /** Remedy */
+            remedy: string;
+            /** Seconds Left */
+            seconds_left: number;
+            /** Settings */
+            settings: string;
+            /** Share */
+            share: number;
+            /** Sheet */
+            sheet: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "loaded" | "cutting" | "paused" | "stopped" | "fault" | "done";
+            /** Title */
+            title: string;
+            /** Trouble */
+            trouble: string | null;
+            /** Windows */
+            windows: number | null;
+        };
+        /**
+         * CutterIn
+         * @description A cutter of the maker's own.
+         */
+        CutterIn: {
+            /** Acceleration */
+            acceleration: number;
+            /** Fastest */
+            fastest: number;
+            /**
+             * Feeds
+             * @enum {string}
+             */
+            feeds: "mat" | "roll" | "hand";
+            /** Force */
+            force: number;
+            /** Force Low */
+            force_low: number;
+            /** Lift */
+            lift: number;
+            /** Name */
+            name: string;
+            /** Reach Length */
+            reach_length: number;
+            /** Reach Width */
+            reach_width: number;
+            /** Slowest */
+            slowest: number;
         };
         /**
          * ElementIn
@@ -2880,6 +4041,8 @@ export interface components {
              * @default null
              */
             covered?: boolean | null;
+            /** @default null */
+            cut?: components["schemas"]["JobIn.CutSettingsIn"] | null;
             /**
              * Cutter
              * @default null
@@ -2953,10 +4116,20 @@ export interface components {
              */
             seen_through?: boolean | null;
             /**
+             * Stock
+             * @default null
+             */
+            stock?: number | null;
+            /**
              * Surface
              * @default null
              */
             surface?: string | null;
+            /**
+             * Together
+             * @default null
+             */
+            together?: number[] | null;
             /**
              * Whole Blank
              * @default null
@@ -3039,6 +4212,18 @@ export interface components {
             width: number;
         };
         /**
+         * CutSettingsIn
+         * @description How a material is cut: g, count, mm/s.
+         */
+        "JobIn.CutSettingsIn": {
+            /** Force */
+            force: number;
+            /** Passes */
+            passes: number;
+            /** Speed */
+            speed: number;
+        };
+        /**
          * GarmentIn
          * @description Where a design goes on a garment; null distances follow the table.
          */
@@ -3113,8 +4298,7 @@ export interface components {
             rail: components["schemas"]["JobOut.RailOut"];
             record: components["schemas"]["JobOut.RecordIn"];
             reuse: components["schemas"]["JobOut.ReuseOut"];
-            /** Sheets */
-            sheets: components["schemas"]["JobOut.SheetOut"][];
+            sheets: components["schemas"]["JobOut.SheetsOut"];
             /** Stations */
             stations: components["schemas"]["JobOut.StationOut"][];
             /** Touch Up Minutes */
@@ -3134,6 +4318,34 @@ export interface components {
             masks: "one" | "each";
             /** Why */
             why: string;
+        };
+        /**
+         * AssembledOut
+         * @description A patch on the blank, with its distances from the blank's edges: left, top, right, bottom.
+         */
+        "JobOut.AssembledOut": {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** From Edges */
+            from_edges: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Mask */
+            mask: number;
+            /** Number */
+            number: number;
+            /** Path */
+            path: string;
+            /** Whole */
+            whole: boolean;
         };
         /**
          * BlankIn
@@ -3251,6 +4463,26 @@ export interface components {
             width: number;
         };
         /**
+         * CheckPairOut
+         * @description Two marks and the distance between them, on the blank.
+         */
+        "JobOut.CheckPairOut": {
+            /** Distance */
+            distance: number;
+            /** First */
+            first: [
+                number,
+                number
+            ];
+            /** Name */
+            name: string;
+            /** Second */
+            second: [
+                number,
+                number
+            ];
+        };
+        /**
          * CollarOut
          * @description A garment's guide: the middle of the collar seam, and where top and middle of a design go.
          */
@@ -3284,6 +4516,18 @@ export interface components {
             costs: number[];
             /** Key */
             key: string;
+        };
+        /**
+         * CutSettingsIn
+         * @description How a material is cut: g, count, mm/s.
+         */
+        "JobOut.CutSettingsIn": {
+            /** Force */
+            force: number;
+            /** Passes */
+            passes: number;
+            /** Speed */
+            speed: number;
         };
         /**
          * ElementOut
@@ -3485,6 +4729,7 @@ export interface components {
             copies: number;
             /** Covered */
             covered: boolean;
+            cut: components["schemas"]["JobOut.CutSettingsIn"] | null;
             /** Cutter */
             cutter: string;
             /** Dauber */
@@ -3515,10 +4760,27 @@ export interface components {
             room: components["schemas"]["JobOut.RoomIn"];
             /** Seen Through */
             seen_through: boolean;
+            /** Stock */
+            stock: number | null;
             /** Surface */
             surface: string;
+            /** Together */
+            together: number[];
             /** Whole Blank */
             whole_blank: boolean;
+        };
+        /**
+         * LayerOut
+         * @description One layer of a stack.
+         */
+        "JobOut.LayerOut": {
+            /** Name */
+            name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "mask" | "glue" | "carrier" | "backing" | "mat" | "blank";
         };
         /**
          * LeastOut
@@ -3626,6 +4888,20 @@ export interface components {
             to: number;
         };
         /**
+         * OffcutOut
+         * @description What is left beside a piece.
+         */
+        "JobOut.OffcutOut": {
+            /** Across */
+            across: number;
+            /** Along */
+            along: number;
+            /** Beside */
+            beside: number;
+            /** Serves */
+            serves: number[];
+        };
+        /**
          * PartEditIn
          * @description What was done with a part of drawn artwork.
          */
@@ -3678,6 +4954,8 @@ export interface components {
                 number,
                 number
             ];
+            /** Number */
+            number: number;
             /** Sheet */
             sheet: number;
         };
@@ -3791,6 +5069,35 @@ export interface components {
             holds: string;
             /** Piece */
             piece: number | null;
+        };
+        /**
+         * PlacedPatchOut
+         * @description A patch on a sheet.
+         */
+        "JobOut.PlacedPatchOut": {
+            /** Alone */
+            alone: boolean;
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Id */
+            id: string;
+            /** Mask */
+            mask: number;
+            /** Number */
+            number: number;
+            /** Path */
+            path: string;
+            /** Sheet Said */
+            sheet_said: number | null;
+            /** Turned */
+            turned: boolean;
+            /** Turns */
+            turns: boolean;
         };
         /**
          * PlacementOut
@@ -3944,6 +5251,49 @@ export interface components {
             why: string;
         };
         /**
+         * SchoolOut
+         * @description The same stuff the other way up.
+         */
+        "JobOut.SchoolOut": {
+            /** About */
+            about: string;
+            /** Advised */
+            advised: boolean;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * SeamOut
+         * @description A seam on the blank.
+         */
+        "JobOut.SeamOut": {
+            /** Checks */
+            checks: components["schemas"]["JobOut.CheckPairOut"][];
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /** Mask */
+            mask: number;
+            /** Name */
+            name: string;
+            /** Overlap */
+            overlap: number;
+            /** Patches */
+            patches: [
+                number,
+                number
+            ];
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+        };
+        /**
          * SheetOut
          * @description A sheet and its file.
          */
@@ -3962,15 +5312,14 @@ export interface components {
             mirrored: boolean;
             /** Number */
             number: number;
-            /** Path */
-            path: string;
+            /** Patches */
+            patches: components["schemas"]["JobOut.PlacedPatchOut"][];
+            /** Runs */
+            runs: number;
             /** Seconds */
             seconds: number;
-            /** Trim */
-            trim: [
-                number,
-                number
-            ];
+            /** Travel */
+            travel: number;
             /** Width */
             width: number;
             /** Windows */
@@ -3985,6 +5334,76 @@ export interface components {
             sheets: number;
             /** Width */
             width: number;
+        };
+        /**
+         * SheetsOut
+         * @description Everything about the sheets of a job.
+         *
+         *     ``reach`` is what a sheet offers; ``fewest`` says how few sheets there could be and what proves it.
+         */
+        "JobOut.SheetsOut": {
+            /** Assembly */
+            assembly: components["schemas"]["JobOut.AssembledOut"][];
+            /** By Hand */
+            by_hand: boolean;
+            /** Can Improve */
+            can_improve: boolean;
+            /** Contrast */
+            contrast: string | null;
+            /** Count */
+            count: number;
+            /** Facing */
+            facing: string;
+            /** Fewest */
+            fewest: string;
+            /** Fewest Possible */
+            fewest_possible: number;
+            /** Formats */
+            formats: [
+                string,
+                string
+            ][];
+            /** Is Fewest */
+            is_fewest: boolean;
+            /** Reach */
+            reach: [
+                number,
+                number
+            ];
+            school: components["schemas"]["JobOut.SchoolOut"] | null;
+            /** Seams */
+            seams: components["schemas"]["JobOut.SeamOut"][];
+            /** Sets */
+            sets: number;
+            settings: components["schemas"]["JobOut.CutSettingsIn"];
+            /** Settings Why */
+            settings_why: string;
+            /** Sheets */
+            sheets: components["schemas"]["JobOut.SheetOut"][];
+            /** Stages */
+            stages: components["schemas"]["JobOut.StageOut"][];
+            trims: components["schemas"]["JobOut.TrimListOut"];
+        };
+        /**
+         * StageOut
+         * @description The stack at one step.
+         */
+        "JobOut.StageOut": {
+            /** About */
+            about: string;
+            /** From Below */
+            from_below: boolean;
+            /** Layers */
+            layers: components["schemas"]["JobOut.LayerOut"][];
+            /** Mirrored */
+            mirrored: boolean;
+            /** Name */
+            name: string;
+            /**
+             * Tool
+             * @enum {string}
+             */
+            tool: "knife" | "iron" | "hand" | "eye";
         };
         /**
          * StationOut
@@ -4100,6 +5519,52 @@ export interface components {
              * @default null
              */
             threshold?: number | null;
+        };
+        /**
+         * TrimListOut
+         * @description All pieces to cut off.
+         */
+        "JobOut.TrimListOut": {
+            /** Is Roll */
+            is_roll: boolean;
+            /** Lacking */
+            lacking: number;
+            /** Length */
+            length: number;
+            /** Offcuts */
+            offcuts: components["schemas"]["JobOut.OffcutOut"][];
+            /** Pieces */
+            pieces: number;
+            /** Stock */
+            stock: string;
+            /** Too Wide */
+            too_wide: number[];
+            /** Trims */
+            trims: components["schemas"]["JobOut.TrimOut"][];
+            /** Waste */
+            waste: number;
+            /** Width */
+            width: number;
+        };
+        /**
+         * TrimOut
+         * @description The piece of material for one sheet.
+         */
+        "JobOut.TrimOut": {
+            /** Across */
+            across: number;
+            /** Along */
+            along: number;
+            /** Beside */
+            beside: number | null;
+            /** Runs */
+            runs: number;
+            /** Sheet */
+            sheet: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /**
          * WeakOut
@@ -4890,6 +6355,27 @@ export interface components {
             usual_arc: number;
         };
         /**
+         * PatchIn
+         * @description What the maker says of a patch; without any of it, the say is taken back.
+         */
+        PatchIn: {
+            /**
+             * Alone
+             * @default false
+             */
+            alone?: boolean;
+            /**
+             * Sheet
+             * @default null
+             */
+            sheet?: number | null;
+            /**
+             * Turns
+             * @default true
+             */
+            turns?: boolean;
+        };
+        /**
          * PiecesIn
          * @description Some loose pieces, all when not given.
          */
@@ -4899,6 +6385,59 @@ export interface components {
              * @default null
              */
             numbers?: number[] | null;
+        };
+        /**
+         * RecipeIn
+         * @description A test cut, as far as it has come.
+         */
+        RecipeIn: {
+            /**
+             * Blade
+             * @enum {string}
+             */
+            blade: "fresh" | "used" | "worn";
+            /** Cutter */
+            cutter: string;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Tries */
+            tries?: components["schemas"]["RecipeIn.TryIn"][];
+        };
+        /**
+         * CutSettingsIn
+         * @description How a material is cut: g, count, mm/s.
+         */
+        "RecipeIn.CutSettingsIn": {
+            /** Force */
+            force: number;
+            /** Passes */
+            passes: number;
+            /** Speed */
+            speed: number;
+        };
+        /**
+         * TryIn
+         * @description A test cut and what came of it.
+         */
+        "RecipeIn.TryIn": {
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "not-through" | "clean" | "into-backing" | "tears";
+            settings: components["schemas"]["RecipeIn.CutSettingsIn"];
         };
         /**
          * RecordIn
@@ -4956,6 +6495,53 @@ export interface components {
             remedy: string;
         };
         /**
+         * SearchOut
+         * @description A longer search for a better packing, as it stands.
+         */
+        SearchOut: {
+            /** Better */
+            better: boolean;
+            /** Bound */
+            bound: number;
+            /** Length */
+            length: number;
+            /** Running */
+            running: boolean;
+            /** Share */
+            share: number;
+            /** Sheets */
+            sheets: number;
+        };
+        /**
+         * StockIn
+         * @description A roll or a pile of sheets.
+         */
+        StockIn: {
+            /**
+             * Colour
+             * @default null
+             */
+            colour?: string | null;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /**
+             * Is Roll
+             * @default true
+             */
+            is_roll?: boolean;
+            /** Length */
+            length: number;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Width */
+            width: number;
+        };
+        /**
          * TickIn
          * @description A step done, or not after all.
          */
@@ -4985,6 +6571,177 @@ export interface components {
             face?: string;
             /** Text */
             text: string;
+        };
+        /**
+         * WorkshopOut
+         * @description The maker's own records, and the classes to start from.
+         */
+        WorkshopOut: {
+            /** Classes */
+            classes: components["schemas"]["WorkshopOut.CutterClassOut"][];
+            /** Cutters */
+            cutters: components["schemas"]["WorkshopOut.OwnCutterOut"][];
+            /** Recipes */
+            recipes: components["schemas"]["WorkshopOut.OwnRecipeOut"][];
+            /** Stock */
+            stock: components["schemas"]["WorkshopOut.OwnStockOut"][];
+        };
+        /**
+         * CutSettingsIn
+         * @description How a material is cut: g, count, mm/s.
+         */
+        "WorkshopOut.CutSettingsIn": {
+            /** Force */
+            force: number;
+            /** Passes */
+            passes: number;
+            /** Speed */
+            speed: number;
+        };
+        /**
+         * CutterClassOut
+         * @description A shipped class of cutters, to start a record from.
+         */
+        "WorkshopOut.CutterClassOut": {
+            /** Acceleration */
+            acceleration: number;
+            /** Fastest */
+            fastest: number;
+            /**
+             * Feeds
+             * @enum {string}
+             */
+            feeds: "mat" | "roll" | "hand";
+            /** Force */
+            force: number;
+            /** Force Low */
+            force_low: number;
+            /** Key */
+            key: string;
+            /** Lift */
+            lift: number;
+            /** Name */
+            name: string;
+            /** Reach Length */
+            reach_length: number;
+            /** Reach Width */
+            reach_width: number;
+            /** Slowest */
+            slowest: number;
+        };
+        /**
+         * OwnCutterOut
+         * @description A cutter on the shelf.
+         */
+        "WorkshopOut.OwnCutterOut": {
+            /** Acceleration */
+            acceleration: number;
+            /** Fastest */
+            fastest: number;
+            /**
+             * Feeds
+             * @enum {string}
+             */
+            feeds: "mat" | "roll" | "hand";
+            /** Force */
+            force: number;
+            /** Force Low */
+            force_low: number;
+            /** Id */
+            id: number;
+            /** Key */
+            key: string;
+            /** Lift */
+            lift: number;
+            /** Name */
+            name: string;
+            /** Reach Length */
+            reach_length: number;
+            /** Reach Width */
+            reach_width: number;
+            /** Slowest */
+            slowest: number;
+        };
+        /**
+         * OwnRecipeOut
+         * @description A test cut on the shelf, and the settings it found.
+         */
+        "WorkshopOut.OwnRecipeOut": {
+            /**
+             * Blade
+             * @enum {string}
+             */
+            blade: "fresh" | "used" | "worn";
+            /** Cutter */
+            cutter: string;
+            /** Cutter Name */
+            cutter_name: string;
+            found: components["schemas"]["WorkshopOut.CutSettingsIn"] | null;
+            /** Id */
+            id: number;
+            /** Material */
+            material: string;
+            /** Material Name */
+            material_name: string;
+            /** Name */
+            name: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Tries */
+            tries?: components["schemas"]["WorkshopOut.TryIn"][];
+        };
+        /**
+         * OwnStockOut
+         * @description Stock on the shelf.
+         */
+        "WorkshopOut.OwnStockOut": {
+            /**
+             * Colour
+             * @default null
+             */
+            colour?: string | null;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /** Id */
+            id: number;
+            /**
+             * Is Roll
+             * @default true
+             */
+            is_roll?: boolean;
+            /** Length */
+            length: number;
+            /** Material */
+            material: string;
+            /** Material Name */
+            material_name: string;
+            /** Name */
+            name: string;
+            /** Width */
+            width: number;
+        };
+        /**
+         * TryIn
+         * @description A test cut and what came of it.
+         */
+        "WorkshopOut.TryIn": {
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "not-through" | "clean" | "into-backing" | "tears";
+            settings: components["schemas"]["WorkshopOut.CutSettingsIn"];
         };
     };
     responses: never;

@@ -7,6 +7,7 @@
     Part,
     Picture,
     Piece,
+    Sheets,
     Unit,
     WeakPlace,
   } from '../api/client';
@@ -34,6 +35,8 @@
     /** Number of the mask that is shown. */
     mask?: number;
     weak?: WeakPlace[];
+    /** Where patches meet, with the marks to measure between. */
+    seams?: Sheets['seams'];
     /** How much of the mask is peeled back from the left, 0 to 1: the print is seen there. */
     peeled?: number;
     /** A bridge in the hand, as it would stand. */
@@ -65,6 +68,7 @@
     zoom = 1,
     mask: shown = 1,
     weak = [],
+    seams = [],
     peeled = 0,
     hand = null,
     ongrip,
@@ -218,7 +222,7 @@
           <path class="margin light" d={picture.margin} />
         {/if}
         {#if layers.patches}
-          {#each mask?.patches ?? [] as patch (patch.sheet)}
+          {#each mask?.patches ?? [] as patch (patch.number)}
             <rect
               class="patch"
               x={patch.box[0]}
@@ -282,9 +286,27 @@
         {/each}
       {/if}
       {#if layers.patches}
-        {#each mask?.patches ?? [] as patch (patch.sheet)}
-          <text class="label big" x={px(patch.box[0]) + 8} y={px(patch.box[1]) + 22}>Sheet {patch.sheet}</text
+        {#each mask?.patches ?? [] as patch (patch.number)}
+          <text class="label big" x={px(patch.box[0]) + 8} y={px(patch.box[1]) + 22}
+            >{patch.number} (sheet {patch.sheet})</text
           >
+        {/each}
+        {#each seams.filter((seam) => seam.mask === mask?.number) as seam (seam.name)}
+          <g class="seam">
+            <path d="M{px(seam.start[0])} {px(seam.start[1])}L{px(seam.end[0])} {px(seam.end[1])}" />
+            {#each seam.checks as check (check.name)}
+              <path
+                class="check"
+                d="M{px(check.first[0])} {px(check.first[1])}L{px(check.second[0])} {px(check.second[1])}"
+              />
+              {#each [check.first, check.second] as at, index (index)}
+                <path class="cross" d="M{px(at[0]) - 5} {px(at[1])}h10m-5-5v10" />
+              {/each}
+              <text class="label" x={px(check.second[0]) + 6} y={px(check.second[1]) - 5}
+                >{check.name}: {showLength(check.distance, unit)}</text
+              >
+            {/each}
+          </g>
         {/each}
       {/if}
       {#if layers.findings}
@@ -349,6 +371,17 @@
 </div>
 
 <style>
+  .seam path {
+    fill: none;
+    stroke: var(--signal);
+    stroke-width: 1.5px;
+    stroke-dasharray: 5 4;
+  }
+  .seam .check,
+  .seam .cross {
+    stroke: #1b2429;
+    stroke-dasharray: none;
+  }
   .frame {
     width: 100%;
     height: 100%;

@@ -42,7 +42,7 @@ const picture: Drawn = {
         },
       ],
       bridged_area: 12,
-      patches: [{ sheet: 1, box: [10, 10, 590, 390] }],
+      patches: [{ sheet: 1, number: 1, box: [10, 10, 590, 390] }],
       placements: [{ number: 1, box: [10, 10, 110, 190] }],
       pins: [{ at: [20, 20], holds: 'corner', piece: null }],
       placing: [1],

@@ -1,49 +1,53 @@
 <script lang="ts">
-  import type { Job, Unit } from '../../lib/api/client';
+  import type { Sheet, Sheets, Unit } from '../../lib/api/client';
   import { showLength, showMinutes } from '../../lib/units';
+  import { several } from './words';
 
   interface Props {
-    sheet: Job['sheets'][number];
+    sheet: Sheet;
+    sheets: Sheets;
     jobId: number;
-    of: number;
-    /** Longest side of any sheet, mm: all are drawn at one scale. */
-    widest: number;
     unit: Unit;
+    oncut: () => void;
   }
-  const { sheet, jobId, of, widest, unit }: Props = $props();
-  const SIDE = 84;
+  const { sheet, sheets, jobId, unit, oncut }: Props = $props();
+  const trim = $derived(sheets.trims.trims.find((one) => one.sheet === sheet.number));
 </script>
 
-<li class="card flex gap-3 p-2">
-  <svg
-    class="shrink-0"
-    width={SIDE}
-    height={(SIDE * Math.max(sheet.height, widest / 4)) / widest}
-    viewBox="0 0 {widest} {Math.max(sheet.height, widest / 4)}"
-    aria-hidden="true"
-  >
-    <path d={sheet.path} fill="var(--mask)" fill-rule="evenodd" />
-  </svg>
-  <div class="min-w-0 flex-1 text-sm">
-    <p class="m-0 text-base font-bold">
-      Sheet {sheet.number} of {of}{sheet.mirrored ? ', mirrored' : ''}
-    </p>
-    <p class="m-0">
-      {showLength(sheet.width, unit)} by {showLength(sheet.height, unit)}; cut material to {showLength(
-        sheet.trim[0],
+<li class="card p-2 text-sm">
+  <p class="m-0 text-base font-bold">
+    Sheet {sheet.number} of {sheets.sheets.length}{sheet.runs > 1
+      ? `, cut ${sheet.runs} times`
+      : ''}{sheet.mirrored ? ', mirrored' : ''}
+  </p>
+  <p class="m-0">
+    {showLength(sheet.width, unit)} by {showLength(sheet.height, unit)}{#if trim}; cut off {showLength(
+        trim.across,
         unit,
-      )}
-      by {showLength(sheet.trim[1], unit)}
+      )} by {showLength(trim.along, unit)}{/if}
+  </p>
+  <p class="m-0 text-(--faint)">
+    {showMinutes(sheet.seconds / 60)}
+    {sheets.by_hand ? 'with the knife' : 'under the knife'}, {(sheet.cut_length / 1000).toFixed(1)} m of cut
+  </p>
+  {#if sheet.faults.length}
+    <p class="m-0 font-bold text-(--fault)">{sheet.faults[0]}</p>
+  {:else}
+    <p class="m-0 text-(--grass)">
+      Cut in simulation: {several(sheet.mask_parts, 'part')} of mask, {several(
+        sheet.windows,
+        'closed window',
+      )}, as planned
     </p>
-    <p class="m-0 text-(--faint)">{showMinutes(sheet.seconds / 60)} under the knife</p>
-    {#if sheet.faults.length}
-      <p class="m-0 font-bold text-(--fault)">{sheet.faults[0]}</p>
-    {:else}
-      <p class="m-0 text-(--grass)">
-        Cut in simulation: {sheet.mask_parts} part{sheet.mask_parts === 1 ? '' : 's'} of mask, {sheet.windows} closed
-        window{sheet.windows === 1 ? '' : 's'}, as planned
-      </p>
+  {/if}
+  <p class="m-0 flex flex-wrap gap-x-3 gap-y-1" aria-label="Files of sheet {sheet.number}">
+    {#each sheets.formats as [key, name] (key)}
+      <a class="font-bold underline" href="/api/jobs/{jobId}/sheets/{sheet.number}.{key}" download>{name}</a>
+    {/each}
+    {#if !sheets.by_hand}
+      <button class="cursor-pointer font-bold text-(--signal-ink) underline" onclick={oncut}
+        >Send to the cutter</button
+      >
     {/if}
-    <a class="font-bold underline" href="/api/jobs/{jobId}/sheets/{sheet.number}.svg" download>Download</a>
-  </div>
+  </p>
 </li>

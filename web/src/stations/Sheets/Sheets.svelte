@@ -2,15 +2,42 @@
   import Checkbox from 'flowbite-svelte/Checkbox.svelte';
   import Download from '@lucide/svelte/icons/download';
   import Button from 'flowbite-svelte/Button.svelte';
+  import type { CutFault } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
+  import OneOf from '../../lib/ui/OneOf.svelte';
   import type { PanelProps } from '..';
+  import { CutterWatch } from './cutter.svelte';
+  import CutterQueue from './CutterQueue.svelte';
   import FacingStrip from './FacingStrip.svelte';
+  import LookLonger from './LookLonger.svelte';
+  import PatchList from './PatchList.svelte';
+  import Records from './Records.svelte';
+  import SeamList from './SeamList.svelte';
   import SheetCard from './SheetCard.svelte';
+  import TestCut from './TestCut.svelte';
+  import TrimPlan from './TrimPlan.svelte';
 
-  const { open, job, catalogue }: PanelProps = $props();
-  const widest = $derived(Math.max(...job.sheets.map((sheet) => Math.max(sheet.width, sheet.height))));
+  const { open, job, catalogue, onrecords }: PanelProps = $props();
+
+  const watch = new CutterWatch();
+  let fault = $state<CutFault | ''>('');
+  const sheets = $derived(job.sheets);
+  const stock = $derived<[string, string][]>([
+    ['', 'As it usually comes'],
+    ...(open.workshop?.stock ?? [])
+      .filter((one) => one.material === job.inputs.material)
+      .map((one): [string, string] => [String(one.id), one.name]),
+  ]);
+  const named = (choices: { key: string; name: string }[], key: string) =>
+    choices.find((one) => one.key === key)?.name ?? key;
+
+  $effect(() => {
+    void watch.look();
+    void open.loadWorkshop();
+    return () => watch.leave();
+  });
 </script>
 
 <ChoiceField
@@ -19,25 +46,67 @@
   choices={catalogue.cutters}
   onchange={(cutter) => open.change({ cutter })}
 />
-<LengthField
-  label="Overlap of neighbouring sheets"
-  value={job.inputs.overlap ?? null}
-  otherwise={job.in_force.overlap}
-  onchange={(overlap) => open.change({ overlap })}
-/>
+<div class="grid grid-cols-2 gap-3">
+  <OneOf
+    label="Material in store"
+    value={job.inputs.stock === null ? '' : String(job.inputs.stock)}
+    of={stock}
+    onchange={(key) => open.change({ stock: key ? Number(key) : null })}
+  />
+  <LengthField
+    label="Overlap at seams"
+    value={job.inputs.overlap ?? null}
+    otherwise={job.in_force.overlap}
+    onchange={(overlap) => open.change({ overlap })}
+  />
+</div>
+<p class="m-0 text-sm">
+  <strong>{sheets.count} {sheets.count === 1 ? 'sheet' : 'sheets'}.</strong>
+  {sheets.fewest}
+</p>
+<LookLonger {open} {job} />
 <Checkbox
   checked={job.inputs.seen_through}
   class="text-(--ink)"
-  onchange={() => open.change({ seen_through: !job.inputs.seen_through })}
+  onchange={() => open.change(({ inputs }) => ({ seen_through: !inputs.seen_through }))}
 >
   Seen through the blank, as on the back of glass
 </Checkbox>
-<FacingStrip mirrored={job.sheets[0]?.mirrored ?? false} seenThrough={job.inputs.seen_through} />
+<FacingStrip stages={sheets.stages} />
+<p class="m-0 text-sm">{sheets.facing}</p>
+{#if sheets.school}
+  {@const school = sheets.school}
+  <p class="m-0 text-sm text-(--faint)">
+    {school.advised ? 'Strokes are fine here: better' : 'Or'}
+    <button class="cursor-pointer font-bold underline" onclick={() => open.change({ material: school.key })}
+      >{school.name.toLowerCase()}</button
+    >. {school.about}
+  </p>
+{/if}
 <ul class="m-0 flex list-none flex-col gap-2 p-0">
-  {#each job.sheets as sheet (sheet.number)}
-    <SheetCard {sheet} jobId={job.id} of={job.sheets.length} {widest} unit={settings.unit} />
+  {#each sheets.sheets as sheet (sheet.number)}
+    <SheetCard
+      {sheet}
+      {sheets}
+      jobId={job.id}
+      unit={settings.unit}
+      oncut={() => void watch.send(job.id, sheet.number, fault || null)}
+    />
   {/each}
 </ul>
-<Button href="/api/jobs/{job.id}/sheets.zip" color="alternative" class="w-full">
-  <Download size={16} />&nbsp;All sheets, the mask and a cut list (zip)
+<Button href="/api/jobs/{job.id}/sheets.zip?unit={settings.unit}" color="alternative" class="w-full">
+  <Download size={16} />&nbsp;Everything in one zip, with a cut list
 </Button>
+{#if !sheets.by_hand}<CutterQueue {watch} jobId={job.id} {fault} onfault={(to) => (fault = to)} />{/if}
+<SeamList {sheets} unit={settings.unit} />
+<TrimPlan {open} {job} unit={settings.unit} />
+{#if !sheets.by_hand}
+  <TestCut
+    {open}
+    {job}
+    material={named(catalogue.materials, job.inputs.material)}
+    cutter={named(catalogue.cutters, job.inputs.cutter)}
+  />
+{/if}
+<PatchList {open} {job} />
+<Records {open} {job} unit={settings.unit} onchanged={onrecords} />

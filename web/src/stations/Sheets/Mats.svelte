@@ -1,0 +1,212 @@
+<script lang="ts">
+  import type { OpenJob } from '../../job/open-job.svelte';
+  import type { Job, PlacedPatch, Unit } from '../../lib/api/client';
+  import { marks } from '../../lib/picture/ruler';
+  import { laidOut, matAt, type Mat } from './mats';
+
+  interface Props {
+    open: OpenJob;
+    job: Job;
+    unit: Unit;
+  }
+  const { open, job, unit }: Props = $props();
+
+  const RULE = 26;
+  const EDGE = 20;
+  let wide = $state(0);
+  let high = $state(0);
+  let svg = $state<SVGSVGElement>();
+  let held = $state<{
+    patch: PlacedPatch;
+    sheet: number;
+    x: number;
+    y: number;
+    dx: number;
+    dy: number;
+  } | null>(null);
+
+  const sheets = $derived(job.sheets.sheets);
+  const ratio = $derived(wide && high ? wide / high : 1.2);
+  /** Rows as wide as fill the window best. */
+  const mats = $derived.by(() => {
+    let best: Mat[] = [];
+    let least = Infinity;
+    for (let across = 1; across <= Math.min(sheets.length, 8); across++) {
+      const widest = across * (Math.max(job.sheets.reach[0], ...sheets.map((s) => s.width)) + 24);
+      const tried = laidOut(sheets, job.sheets.reach, widest);
+      const [w, h] = extent(tried);
+      const needed = Math.max(w, h * ratio);
+      if (needed < least) [best, least] = [tried, needed];
+    }
+    return best;
+  });
+  const extent = (of: Mat[]): [number, number] => [
+    Math.max(...of.map((mat) => mat.x + mat.width)),
+    Math.max(...of.map((mat) => mat.y + mat.height)) + 14,
+  ];
+  const size = $derived(extent(mats));
+  const scale = $derived(Math.min((wide - RULE - EDGE) / size[0], (high - RULE - EDGE - 8) / size[1]) || 0.5);
+  const ticks = $derived(marks(size[0], unit, scale));
+  const down = $derived(marks(size[1], unit, scale));
+
+  function pointOf(event: PointerEvent): [number, number] {
+    const box = svg?.getBoundingClientRect();
+    if (!box) return [0, 0];
+    return [(event.clientX - box.left - RULE) / scale, (event.clientY - box.top - RULE) / scale];
+  }
+
+  function take(event: PointerEvent, patch: PlacedPatch, sheet: number): void {
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    const [x, y] = pointOf(event);
+    held = { patch, sheet, x, y, dx: 0, dy: 0 };
+  }
+
+  function drag(event: PointerEvent): void {
+    if (!held) return;
+    const [x, y] = pointOf(event);
+    held = { ...held, dx: x - held.x, dy: y - held.y };
+  }
+
+  function put(event: PointerEvent): void {
+    if (!held) return;
+    const { patch, sheet } = held;
+    const to = matAt(mats, ...pointOf(event));
+    held = null;
+    if (to !== sheet) lay(patch, to);
+  }
+
+  function lay(patch: PlacedPatch, sheet: number): void {
+    if (sheet < 1) return;
+    void open.sayOfPatch(patch.number, { sheet, alone: patch.alone, turns: patch.turns });
+  }
+
+  function keyed(event: KeyboardEvent, patch: PlacedPatch, sheet: number): void {
+    const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (!by) return;
+    event.preventDefault();
+    event.stopPropagation();
+    lay(patch, sheet + by);
+  }
+
+  const words = (patch: PlacedPatch, sheet: number) =>
+    `Patch ${patch.id} on sheet ${sheet}${patch.turned ? ', turned' : ''}${
+      sheets[0]?.mirrored ? ', mirrored' : ''
+    }. Arrow keys lay it on another sheet.`;
+</script>
+
+<div class="h-full w-full" bind:clientWidth={wide} bind:clientHeight={high}>
+  <svg bind:this={svg} width={wide} height={high} role="group" aria-label="Sheets as they lie on the mat">
+    <g class="rule" aria-hidden="true" transform="translate({RULE} {RULE})">
+      {#each ticks as mark (mark.at)}
+        <path d="M{mark.at * scale} -2v-{[0, 10, 7, 4][mark.rank]}" />
+        {#if mark.figure}<text x={mark.at * scale + 2} y="-13">{mark.figure}</text>{/if}
+      {/each}
+      {#each down as mark (mark.at)}
+        <path d="M-2 {mark.at * scale}h-{[0, 10, 7, 4][mark.rank]}" />
+        {#if mark.figure}<text x="-24" y={mark.at * scale - 2}>{mark.figure}</text>{/if}
+      {/each}
+    </g>
+    <g transform="translate({RULE} {RULE}) scale({scale})">
+      {#each mats as mat, index (mat.number)}
+        {@const sheet = sheets[index]}
+        <g transform="translate({mat.x} {mat.y})">
+          <rect class="mat" width={mat.width} height={mat.height} rx={4 / scale} />
+          {#each sheet?.patches ?? [] as patch (patch.id)}
+            {@const [x0, y0, x1, y1] = patch.box}
+            <g
+              class="patch"
+              class:held={held?.patch === patch}
+              class:said={patch.sheet_said !== null}
+              role="button"
+              tabindex="0"
+              aria-label={words(patch, mat.number)}
+              transform={held?.patch === patch ? `translate(${held.dx} ${held.dy})` : undefined}
+              onpointerdown={(event) => take(event, patch, mat.number)}
+              onpointermove={drag}
+              onpointerup={put}
+              onpointercancel={() => (held = null)}
+              onkeydown={(event) => keyed(event, patch, mat.number)}
+            >
+              <rect class="hold" x={x0} y={y0} width={x1 - x0} height={y1 - y0} />
+              <path d={patch.path} fill={job.picture.mask_colour} fill-rule="evenodd" />
+              <text
+                class="name"
+                x={(x0 + x1) / 2}
+                y={(y0 + y1) / 2 + 8 / scale}
+                font-size={Math.max(22 / scale, 4)}
+                stroke-width={5 / scale}>{patch.id}{patch.turned ? ' ↻' : ''}</text
+              >
+            </g>
+          {/each}
+          <text class="caption" x="0" y={mat.height + 15 / scale} font-size={13 / scale}>
+            Sheet {mat.number}{sheet && sheet.runs > 1 ? `, ${sheet.runs} times` : ''}{sheet?.mirrored
+              ? ', mirrored'
+              : ', as it reads'}
+          </text>
+        </g>
+      {/each}
+    </g>
+  </svg>
+</div>
+
+<style>
+  svg {
+    display: block;
+    touch-action: none;
+    background: var(--ground);
+  }
+  .rule path {
+    stroke: var(--faint);
+  }
+  .rule text,
+  .caption {
+    fill: var(--ink);
+    font-size: 11px;
+  }
+  .caption {
+    font-size: inherit;
+    font-weight: 700;
+  }
+  .mat {
+    fill: color-mix(in srgb, var(--grass) 12%, var(--sheet));
+    stroke: var(--grass);
+    stroke-width: 1.5px;
+    vector-effect: non-scaling-stroke;
+  }
+  .patch {
+    cursor: grab;
+  }
+  .patch path {
+    stroke: #1b2429;
+    stroke-width: 1px;
+    vector-effect: non-scaling-stroke;
+  }
+  .hold {
+    fill: transparent;
+    stroke: transparent;
+    stroke-width: 3px;
+    vector-effect: non-scaling-stroke;
+  }
+  .said .hold {
+    stroke: var(--signal);
+    stroke-dasharray: 6 4;
+  }
+  .patch:focus-visible {
+    outline: none;
+  }
+  .patch:focus-visible .hold {
+    stroke: var(--signal);
+  }
+  .held {
+    opacity: 0.75;
+    cursor: grabbing;
+  }
+  .name {
+    fill: #1b2429;
+    stroke: #fbf8ef;
+    paint-order: stroke;
+    text-anchor: middle;
+    font-family: var(--font-stamp);
+    pointer-events: none;
+  }
+</style>

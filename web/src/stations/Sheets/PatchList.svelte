@@ -1,0 +1,86 @@
+<script lang="ts">
+  import type { OpenJob } from '../../job/open-job.svelte';
+  import type { Job, PlacedPatch } from '../../lib/api/client';
+  import Fold from '../../lib/ui/Fold.svelte';
+  import OneOf from '../../lib/ui/OneOf.svelte';
+  import Tick from '../../lib/ui/Tick.svelte';
+
+  interface Props {
+    open: OpenJob;
+    job: Job;
+  }
+  const { open, job }: Props = $props();
+
+  const sheets = $derived(job.sheets.sheets);
+  const patches = $derived(
+    sheets.flatMap((sheet) =>
+      sheet.patches
+        .filter((patch) => patch.id === String(patch.number))
+        .map((patch) => ({ patch, sheet: sheet.number })),
+    ),
+  );
+  const places = $derived<[string, string][]>([
+    ['', 'Any sheet'],
+    ...Array.from({ length: sheets.length + 1 }, (_, index): [string, string] => [
+      String(index + 1),
+      index < sheets.length ? `Sheet ${index + 1}` : 'A sheet of its own, new',
+    ]),
+  ]);
+  const say = (
+    patch: PlacedPatch,
+    entries: Partial<{ sheet: number | null; alone: boolean; turns: boolean }>,
+  ) =>
+    void open.sayOfPatch(patch.number, {
+      sheet: patch.sheet_said,
+      alone: patch.alone,
+      turns: patch.turns,
+      ...entries,
+    });
+  const said = $derived(
+    patches.some(({ patch }) => patch.sheet_said !== null || patch.alone || !patch.turns),
+  );
+
+  function together(id: number, on: boolean): void {
+    void open.change(({ inputs }) => ({
+      together: on ? [...inputs.together, id] : inputs.together.filter((one) => one !== id),
+    }));
+  }
+</script>
+
+<Fold title="Patches and what you say of them" open={said}>
+  {#each patches as { patch, sheet } (patch.number)}
+    <div class="grid grid-cols-[3.5rem_1fr] items-center gap-2">
+      <strong class="font-(family-name:--font-stamp) text-lg">{patch.number}{patch.turned ? ' ↻' : ''}</strong
+      >
+      <div class="flex flex-col gap-1">
+        <OneOf
+          label="Patch {patch.number} lies on sheet {sheet}; it shall lie on"
+          value={patch.sheet_said === null ? '' : String(patch.sheet_said)}
+          of={places}
+          onchange={(to) => say(patch, { sheet: to ? Number(to) : null })}
+        />
+        <div class="flex flex-wrap gap-3">
+          <Tick label="Own sheet" checked={patch.alone} onchange={(alone) => say(patch, { alone })} />
+          <Tick label="May be turned" checked={patch.turns} onchange={(turns) => say(patch, { turns })} />
+        </div>
+      </div>
+    </div>
+  {/each}
+  {#if said}
+    <button class="cursor-pointer self-start text-sm font-bold underline" onclick={() => open.forgetPatches()}
+      >Lay them out as is best</button
+    >
+  {/if}
+  {#if job.elements.length}
+    <div role="group" aria-label="Keep together" class="flex flex-col gap-1">
+      <p class="m-0 text-sm">Keep together, so that no seam parts them:</p>
+      {#each job.elements as element (element.id)}
+        <Tick
+          label={element.name}
+          checked={job.inputs.together.includes(element.id)}
+          onchange={(on) => together(element.id, on)}
+        />
+      {/each}
+    </div>
+  {/if}
+</Fold>

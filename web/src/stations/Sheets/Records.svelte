@@ -1,0 +1,260 @@
+<script lang="ts">
+  import Button from 'flowbite-svelte/Button.svelte';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import type { OpenJob } from '../../job/open-job.svelte';
+  import type { Job, OwnCutter, OwnStock, Unit } from '../../lib/api/client';
+  import * as api from '../../lib/api/client';
+  import Fold from '../../lib/ui/Fold.svelte';
+  import LengthField from '../../lib/ui/LengthField.svelte';
+  import NumberField from '../../lib/ui/NumberField.svelte';
+  import OneOf from '../../lib/ui/OneOf.svelte';
+  import { showLength } from '../../lib/units';
+  import { cutterEntries, stockEntries } from './records';
+
+  interface Props {
+    open: OpenJob;
+    job: Job;
+    unit: Unit;
+    /** Cutters have changed: the list to choose from is asked for again. */
+    onchanged: () => void;
+  }
+  const { open, job, unit, onchanged }: Props = $props();
+
+  const id = $props.id();
+  const FEEDS = [
+    ['mat', 'A mat'],
+    ['roll', 'A roll, no mat'],
+    ['hand', 'Nothing: by hand'],
+  ] as const;
+  const KINDS = [
+    ['roll', 'A roll'],
+    ['sheets', 'Sheets'],
+  ] as const;
+  let cutter = $state<OwnCutter | null>(null);
+  let cutterId = $state<number | null>(null);
+  let stock = $state<OwnStock | null>(null);
+  let stockId = $state<number | null>(null);
+  let gone = $state<[api.Shelf, number, string] | null>(null);
+
+  function startCutter(): void {
+    const now =
+      open.workshop?.classes.find((one) => one.key === job.inputs.cutter) ?? open.workshop?.classes[0];
+    if (!now) return;
+    [cutter, cutterId] = [{ ...cutterEntries(now), name: `My ${now.name.toLowerCase()}` }, null];
+  }
+
+  function startStock(): void {
+    const { width } = job.sheets.trims;
+    stock = { name: 'My roll', material: job.inputs.material, width, length: 5000, is_roll: true, count: 1 };
+    stockId = null;
+  }
+
+  async function keepCutter(): Promise<void> {
+    const [made, number] = [cutter, cutterId];
+    if (!made) return;
+    if (
+      await open.keepRecord(() => (number === null ? api.addCutter(made) : api.changeCutter(number, made)))
+    ) {
+      cutter = null;
+      onchanged();
+    }
+  }
+
+  async function keepStock(): Promise<void> {
+    const [made, number] = [stock, stockId];
+    if (!made) return;
+    if (await open.keepRecord(() => (number === null ? api.addStock(made) : api.changeStock(number, made))))
+      stock = null;
+  }
+
+  async function drop(kind: api.Shelf, number: number, name: string): Promise<void> {
+    if (await open.keepRecord(() => api.dropRecord(kind, number))) {
+      gone = [kind, number, name];
+      onchanged();
+    }
+  }
+
+  async function bringBack(): Promise<void> {
+    const last = gone;
+    if (last && (await open.keepRecord(() => api.undoRecord(last[0], last[1])))) {
+      gone = null;
+      onchanged();
+    }
+  }
+
+  const text = (event: Event) => (event.currentTarget as HTMLInputElement).value;
+</script>
+
+<Fold title="Your cutters and material">
+  {#if gone}
+    <p class="m-0 text-sm" role="status">
+      “{gone[2]}” is taken out.
+      <button class="cursor-pointer font-bold underline" onclick={bringBack}>Bring it back</button>
+    </p>
+  {/if}
+  <ul class="m-0 flex list-none flex-col gap-1 p-0 text-sm" aria-label="Your cutters">
+    {#each open.workshop?.cutters ?? [] as one (one.id)}
+      <li class="flex items-center gap-2">
+        <span class="min-w-0 flex-1"
+          ><strong>{one.name}</strong>
+          <span class="block text-(--faint)"
+            >reaches {showLength(one.reach_width, unit)} by {showLength(one.reach_length, unit)}</span
+          ></span
+        >
+        <button
+          class="cursor-pointer font-bold underline"
+          aria-label="Change “{one.name}”"
+          onclick={() => ([cutter, cutterId] = [cutterEntries(one), one.id])}>Change</button
+        >
+        <button
+          class="cursor-pointer font-bold underline"
+          aria-label="Take “{one.name}” out"
+          onclick={() => drop('cutters', one.id, one.name)}>Out</button
+        >
+      </li>
+    {/each}
+  </ul>
+  {#if cutter}
+    {@const made = cutter}
+    <form
+      class="card grid grid-cols-2 gap-2 p-2"
+      aria-label="A cutter of yours"
+      onsubmit={(event) => {
+        event.preventDefault();
+        void keepCutter();
+      }}
+    >
+      <div class="col-span-2">
+        <Label for="{id}-cutter" class="mb-1 text-sm text-(--ink)">Name</Label>
+        <Input
+          id="{id}-cutter"
+          size="sm"
+          value={made.name}
+          oninput={(event: Event) => (cutter = { ...made, name: text(event) })}
+        />
+      </div>
+      <OneOf
+        label="It feeds"
+        value={made.feeds}
+        of={FEEDS}
+        onchange={(feeds) => (cutter = { ...made, feeds })}
+      />
+      <span></span>
+      <LengthField
+        label="Reach across"
+        value={made.reach_width}
+        onchange={(value) => value && (cutter = { ...made, reach_width: value })}
+      />
+      <LengthField
+        label="Reach along"
+        value={made.reach_length}
+        onchange={(value) => value && (cutter = { ...made, reach_length: value })}
+      />
+      <NumberField
+        label="Least force, g"
+        value={made.force_low}
+        min={1}
+        max={5000}
+        onchange={(value) => value && (cutter = { ...made, force_low: value })}
+      />
+      <NumberField
+        label="Most force, g"
+        value={made.force}
+        min={1}
+        max={5000}
+        onchange={(value) => value && (cutter = { ...made, force: value })}
+      />
+      <NumberField
+        label="Slowest, mm/s"
+        value={made.slowest}
+        min={1}
+        max={2000}
+        onchange={(value) => value && (cutter = { ...made, slowest: value })}
+      />
+      <NumberField
+        label="Fastest, mm/s"
+        value={made.fastest}
+        min={1}
+        max={2000}
+        onchange={(value) => value && (cutter = { ...made, fastest: value })}
+      />
+      <Button size="xs" type="submit" class="col-span-2">Keep this cutter</Button>
+    </form>
+  {:else}
+    <Button color="alternative" size="xs" onclick={startCutter}>Add a cutter of yours</Button>
+  {/if}
+  <ul class="m-0 flex list-none flex-col gap-1 p-0 text-sm" aria-label="Your material">
+    {#each open.workshop?.stock ?? [] as one (one.id)}
+      <li class="flex items-center gap-2">
+        <span class="min-w-0 flex-1"
+          ><strong>{one.name}</strong>
+          <span class="block text-(--faint)"
+            >{one.material_name}, {showLength(one.width, unit)} wide, {one.is_roll
+              ? `${showLength(one.length, unit)} left`
+              : `${one.count} sheets of ${showLength(one.length, unit)} left`}</span
+          ></span
+        >
+        <button
+          class="cursor-pointer font-bold underline"
+          aria-label="Change “{one.name}”"
+          onclick={() => ([stock, stockId] = [stockEntries(one), one.id])}>Change</button
+        >
+        <button
+          class="cursor-pointer font-bold underline"
+          aria-label="Take “{one.name}” out"
+          onclick={() => drop('stock', one.id, one.name)}>Out</button
+        >
+      </li>
+    {/each}
+  </ul>
+  {#if stock}
+    {@const made = stock}
+    <form
+      class="card grid grid-cols-2 gap-2 p-2"
+      aria-label="Material of yours"
+      onsubmit={(event) => {
+        event.preventDefault();
+        void keepStock();
+      }}
+    >
+      <div class="col-span-2">
+        <Label for="{id}-stock" class="mb-1 text-sm text-(--ink)">Name</Label>
+        <Input
+          id="{id}-stock"
+          size="sm"
+          value={made.name}
+          oninput={(event: Event) => (stock = { ...made, name: text(event) })}
+        />
+      </div>
+      <OneOf
+        label="It is"
+        value={made.is_roll ? 'roll' : 'sheets'}
+        of={KINDS}
+        onchange={(kind) => (stock = { ...made, is_roll: kind === 'roll' })}
+      />
+      {#if !made.is_roll}
+        <NumberField
+          label="How many"
+          value={made.count ?? 1}
+          min={0}
+          max={100000}
+          onchange={(count) => count !== null && (stock = { ...made, count })}
+        />
+      {:else}<span></span>{/if}
+      <LengthField
+        label="Width of the material"
+        value={made.width}
+        onchange={(width) => width && (stock = { ...made, width })}
+      />
+      <LengthField
+        label={made.is_roll ? 'Length left' : 'Length of a sheet'}
+        value={made.length}
+        onchange={(length) => length !== null && (stock = { ...made, length })}
+      />
+      <Button size="xs" type="submit" class="col-span-2">Keep this material</Button>
+    </form>
+  {:else}
+    <Button color="alternative" size="xs" onclick={startStock}>Add material of yours</Button>
+  {/if}
+</Fold>

@@ -1,0 +1,106 @@
+<script lang="ts">
+  import type { OpenJob } from '../../job/open-job.svelte';
+  import type { Job, Unit } from '../../lib/api/client';
+  import { changeStock } from '../../lib/api/client';
+  import Button from 'flowbite-svelte/Button.svelte';
+  import Fold from '../../lib/ui/Fold.svelte';
+  import { showLength } from '../../lib/units';
+  import { stockEntries } from './records';
+
+  interface Props {
+    open: OpenJob;
+    job: Job;
+    unit: Unit;
+  }
+  const { open, job, unit }: Props = $props();
+  const trims = $derived(job.sheets.trims);
+  const own = $derived(open.workshop?.stock.find((one) => one.id === job.inputs.stock));
+
+  function cutOff(): void {
+    if (!own) return;
+    const { id } = own;
+    const stock = stockEntries(own);
+    const left = own.is_roll
+      ? { length: Math.max(own.length - trims.length, 0) }
+      : { count: Math.max((own.count ?? 1) - trims.pieces, 0) };
+    void open.keepRecord(() => changeStock(id, { ...stock, ...left }));
+  }
+</script>
+
+<Fold title="What to cut off" open>
+  <p class="m-0 text-sm">
+    {trims.stock}, {showLength(trims.width, unit)} wide: <strong>{showLength(trims.length, unit)}</strong> in
+    all, {Math.round(trims.waste * 100)} % of it used by no patch.
+  </p>
+  {#if trims.trims.length}
+    <svg
+      class="w-full"
+      viewBox="-1 -1 {trims.width + 2} {Math.max(trims.length, 1) + 2}"
+      style:max-height="16rem"
+      role="img"
+      aria-label="Pieces on the material"
+    >
+      <rect class="roll" width={trims.width} height={trims.length} />
+      {#each trims.trims as trim (trim.sheet)}
+        <rect class="piece" x={trim.x} y={trim.y} width={trim.across} height={trim.along} />
+        <text x={trim.x + trim.across / 2} y={trim.y + trim.along / 2} font-size={trims.width / 12}
+          >{trim.sheet}{trim.runs > 1 ? ` ×${trim.runs}` : ''}</text
+        >
+      {/each}
+    </svg>
+  {/if}
+  <ul class="m-0 flex list-none flex-col gap-1 p-0 text-sm">
+    {#each trims.trims as trim (trim.sheet)}
+      <li>
+        Sheet {trim.sheet}:
+        <strong>{showLength(trim.across, unit)} by {showLength(trim.along, unit)}</strong>{trim.runs > 1
+          ? `, ${trim.runs} times`
+          : ''}{trim.beside ? `, from the offcut beside sheet ${trim.beside}` : ''}
+      </li>
+    {/each}
+    {#each trims.offcuts as offcut (offcut.beside)}
+      <li class="text-(--faint)">
+        Left beside sheet {offcut.beside}: {showLength(offcut.across, unit)} by {showLength(
+          offcut.along,
+          unit,
+        )}{offcut.serves.length ? `, would serve sheet ${offcut.serves.join(', ')}` : ', worth keeping'}
+      </li>
+    {/each}
+  </ul>
+  {#if trims.too_wide.length}
+    <p class="m-0 font-bold text-(--fault)">
+      Sheet {trims.too_wide.join(', ')} is larger than this material: choose another, or divide for it.
+    </p>
+  {/if}
+  {#if trims.lacking}
+    <p class="m-0 font-bold text-(--fault)">{showLength(trims.lacking, unit)} too little is left.</p>
+  {/if}
+  {#if job.sheets.contrast}<p class="m-0 text-(--signal-ink)">{job.sheets.contrast}</p>{/if}
+  {#if own}
+    <Button color="alternative" size="xs" onclick={cutOff}>
+      Cut off: take it from “{own.name}” ({own.is_roll
+        ? showLength(own.length, unit)
+        : `${own.count ?? 1} sheets`} left)
+    </Button>
+  {/if}
+</Fold>
+
+<style>
+  .roll {
+    fill: var(--sheet);
+    stroke: var(--faint);
+    stroke-dasharray: 6 4;
+    vector-effect: non-scaling-stroke;
+  }
+  .piece {
+    fill: color-mix(in srgb, var(--grass) 25%, var(--sheet));
+    stroke: var(--ink);
+    vector-effect: non-scaling-stroke;
+  }
+  text {
+    text-anchor: middle;
+    dominant-baseline: central;
+    fill: var(--ink);
+    font-weight: 700;
+  }
+</style>
