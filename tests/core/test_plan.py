@@ -82,7 +82,6 @@ def test_the_design_lies_in_the_middle_of_the_measured_blank(catalogue) -> None:
             "by a simulated",
         ),
         ("sheets", {"material": "paper-coated-up", "width": 190.0}, "ready", "mirrored"),
-        ("sheets", {}, "warn", "could not spare"),
         ("sheets", {"material": "card", "cutter": "wide-roll", "width": 190.0}, "warn", "on a backing only"),
         ("tack", {}, "ready", "placements at 160 °C"),
         ("tack", {"material": "card"}, "ready", "No heat"),

@@ -37,7 +37,7 @@ class CutSettingsIn(Wire):
 class PatchIn(Wire):
     """What the maker says of a patch; without any of it, the say is taken back."""
 
-    sheet: int | None = None
+    sheet: int | None = Field(None, ge=1, le=400)
     alone: bool = False
     turns: bool = True
 

@@ -40,6 +40,12 @@ class Shelf(Generic[Record]):
         with self._sessions() as session:
             return {row.id: self._shape.validate_python(row.state) for row in session.scalars(query)}
 
+    def gone(self) -> Mapping[int, Record]:
+        """Return what was taken off the shelf, by number."""
+        query = select(ShelfRow).where(ShelfRow.kind == self._kind, ShelfRow.gone.is_(True)).order_by(ShelfRow.id)
+        with self._sessions() as session:
+            return {row.id: self._shape.validate_python(row.state) for row in session.scalars(query)}
+
     def get(self, number: int) -> Record:
         """Return a record; raises `NoSuchThing` when there is none."""
         with self._sessions() as session:
@@ -108,8 +114,13 @@ class Records:
     recipes: Shelf[Recipe]
 
     def added_to(self, catalogue: Catalogue) -> Catalogue:
-        """Return the catalogue with the maker's records in it; own cutters come after the shipped classes."""
+        """Return the catalogue with the maker's records in it; own cutters come after the shipped classes.
+
+        A cutter that was taken out stays known, for jobs may be planned for it.
+        """
         own = {f"own-{number}": replace(cutter, key=f"own-{number}") for number, cutter in self.cutters.all().items()}
+        for number, cutter in self.cutters.gone().items():
+            own[f"own-{number}"] = replace(cutter, key=f"own-{number}", name=f"{cutter.name} (taken out)")
         return replace(
             catalogue, cutters={**catalogue.cutters, **own}, stock=self.stock.all(), recipes=self.recipes.all()
         )

@@ -107,7 +107,7 @@ def broken_promises(promise: Promise, paths: Sequence[CutPath]) -> list[Broken]:
         at = (float(found[0, 0]), float(found[0, 1]))
         return [Broken("wrong-scale", at, f"Everything is {scale * 100:.2f} % of its size; cut so, nothing would fit.")]
     missing, extra = _unmatched(lines, found, paths)
-    if missing and extra and not _unmatched(_flipped(lines), found, paths)[0]:
+    if missing and extra and not _unmatched(_flipped(lines, found), found, paths)[0]:
         word = "is mirrored and should read" if not promise.mirrored else "reads and should be mirrored"
         return [Broken("wrong-facing", (promise.page[0] / 2, promise.page[1] / 2), f"The cut {word}.")]
     return [*_moved_or_missing(promise, lines, found, missing, extra)]
@@ -130,10 +130,10 @@ def _wrong_scale(lines: npt.NDArray[np.float64], found: npt.NDArray[np.float64])
     return 0.0
 
 
-def _flipped(lines: npt.NDArray[np.float64]) -> npt.NDArray[np.float64]:
-    right = float(lines[:, 0].max() + lines[:, 0].min())
+def _flipped(lines: npt.NDArray[np.float64], found: npt.NDArray[np.float64]) -> npt.NDArray[np.float64]:
+    """Return lines as they lie in a mirror, set down where those that were found lie."""
     flipped = lines.copy()
-    flipped[:, 0] = right - lines[:, 0]
+    flipped[:, 0] = found[:, 0].mean() + lines[:, 0].mean() - lines[:, 0]
     return flipped
 
 

@@ -29,6 +29,7 @@ from dunestead.core.sheets.division import Guards, Patch
 from dunestead.core.sheets.facing import Facing
 from dunestead.core.sheets.layout import KeptSpot, Layout, LayoutRules, Say, Sheet, lay_out
 from dunestead.core.sheets.packing import Item, Packing
+from dunestead.core.sheets.units import units_of
 
 __all__ = [
     "guards_of",
@@ -207,13 +208,11 @@ def _around(boxes: Sequence[Box]) -> Box:
 
 
 def units_in(placed: PlacedElement) -> list[Box]:
-    """Return the boxes on the blank of what should stay whole: each word of words, each copy of anything else."""
+    """Return the boxes on the blank of what should stay whole: each word; of anything else what stands close."""
     parts = shapely.get_parts(placed.region)
     bounds = shapely.bounds(parts)
-    if placed.copies > 1:
-        return [(float(x0), float(y0), float(x1), float(y1)) for x0, y0, x1, y1 in bounds]
-    if not isinstance(placed.element, Words) or not placed.letters or not len(parts):
-        return [placed.box]
+    if placed.copies > 1 or not isinstance(placed.element, Words) or not placed.letters or not len(parts):
+        return list(units_of(placed.region))
     text = placed.element.setting.text
     word = np.array([len(text[: letter.index].split()) for letter in placed.letters])
     starts = np.array([letter.index == 0 or text[letter.index - 1].isspace() for letter in placed.letters])

@@ -35,7 +35,11 @@ _KEEPER, _TOGETHER, _UNIT, _BRIDGE, _NECK = 1e4, 1e5, 400.0, 40.0, 30.0
 _BESIDE, _NEAR = 8.0, 0.35
 # Mask crossed on a shorter way than this tears at the seam, mm.
 _SHORT = 12.0
-_PATTERNS_LAID = 4
+_PATTERNS_LAID = 8
+# Narrower patches are slivers, hard to lay straight, mm.
+_SLIVER = 50.0
+# Material a further seam is worth, mm along the feed.
+_A_SEAMS_WORTH = 100.0
 _LEEWAYS = (1.0, 0.5, 0.2, 0.0)
 _EPS = 1e-6
 _COARSE = 0.1
@@ -161,17 +165,19 @@ class _Draft:
     together: int
     units: int
     keepers: int
+    slivers: int
     cost: float
 
     @property
     def key(self) -> tuple[float, ...]:
-        """What makes it better: kept together, fewest sheets, no keeper cut, whole words, material, seams, paint."""
+        """What makes it better: kept together, fewest sheets, keepers and words whole, no slivers, material, seams."""
         return (
             self.together,
             self.sheets,
             self.keepers,
             self.units,
-            round(self.length / 20),
+            self.slivers,
+            round(self.length / _A_SEAMS_WORTH),
             len(self.cells),
             self.cost,
         )
@@ -229,6 +235,7 @@ class _Ground:
             len(self._parted(self.together, cells)),
             len(self._parted(self.units, cells)),
             len(stray),
+            sum(min(x1 - x0, y1 - y0) < _SLIVER for x0, y0, x1, y1 in cells),
             cost,
         )
 

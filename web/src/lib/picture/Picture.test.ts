@@ -158,7 +158,7 @@ describe('the picture', () => {
       layers: { patches: true, placements: true, pins: true },
     });
 
-    expect(screen.getByText('Sheet 1')).toBeTruthy();
+    expect(screen.getByText('1 (sheet 1)')).toBeTruthy();
     expect(container.querySelectorAll('.placement')).toHaveLength(1);
     expect(container.querySelectorAll('.pin')).toHaveLength(1);
   });
