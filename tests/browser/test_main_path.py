@@ -156,7 +156,7 @@ def test_all_files_come_down_in_one_zip(page: Page, word_file: Path) -> None:
     go(page, "4", "Sheets")
 
     with page.expect_download() as download:
-        page.get_by_role("link", name=re.compile("All sheets")).click()
+        page.get_by_role("link", name=re.compile("Everything in one zip")).click()
 
     with zipfile.ZipFile(download.value.path()) as archive:
         assert {"cut-list.txt", "mask.svg", "sheet-1.svg"} <= set(archive.namelist())

@@ -28,7 +28,7 @@ from dunestead.core.sheets.packing import Item, quick_pack
 __all__ = ["Division", "Guards", "Patch", "divide"]
 
 # Seams are tried at this many places within the leeway they have.
-_SEAM_TRIES = 25
+_SEAM_TRIES = 21
 # What a seam may cost, in mm of paint it crosses: a keeper cut, what must stay together, a word, a bridge, a neck.
 _KEEPER, _TOGETHER, _UNIT, _BRIDGE, _NECK = 1e4, 1e5, 400.0, 40.0, 30.0
 # Mask wanted on either side of a seam, mm, and the weight of paint that comes nearer.
@@ -40,7 +40,7 @@ _PATTERNS_LAID = 8
 _SLIVER = 50.0
 # Material a further seam is worth, mm along the feed.
 _A_SEAMS_WORTH = 100.0
-_LEEWAYS = (1.0, 0.5, 0.2, 0.0)
+_LEEWAYS = (1.0, 0.4, 0.0)
 _EPS = 1e-6
 _COARSE = 0.1
 
@@ -188,6 +188,7 @@ class _Ground:
 
     def __init__(self, plan: CutPlan, reach: Reach, guards: Guards) -> None:
         self.plan, self.reach, self.guards = plan, reach, guards
+        self._known: dict[tuple[int, float, float, bytes], npt.NDArray[np.float64]] = {}
         # Seams are placed to the mm: curves drawn to the hundredth would only cost time.
         self.scan = Scan(plan.frame.simplify(_COARSE))
         self.keepers = _boxes(keeper.shape.bounds for keeper in plan.keepers)
@@ -262,13 +263,22 @@ class _Ground:
             earliest, latest, at = run_of(left, end, rest, overlap, self.reach.least)[0]
             first, last = at - leeway * (at - earliest), at + leeway * (latest - at)
             tries = np.array([at]) if last - first < _EPS else np.append(np.linspace(first, last, _SEAM_TRIES), at)
-            costs = self._costs(tries, low, high, axis) + np.abs(tries - at) * 1e-3
+            costs = self._known_costs(tries, low, high, axis) + np.abs(tries - at) * 1e-3
             best = int(np.argmin(costs))
             seam = float(tries[best])
             cost += float(costs[best])
             cells.append((left, seam + overlap))
             left = seam
         return [*cells, (left, end)], cost
+
+    def _known_costs(
+        self, tries: npt.NDArray[np.float64], low: float, high: float, axis: int
+    ) -> npt.NDArray[np.float64]:
+        """Return what seams cost; patterns share many of them, so each is reckoned once."""
+        key = (axis, round(low, 3), round(high, 3), tries.round(3).tobytes())
+        if key not in self._known:
+            self._known[key] = self._costs(tries, low, high, axis)
+        return self._known[key]
 
     def _costs(self, tries: npt.NDArray[np.float64], low: float, high: float, axis: int) -> npt.NDArray[np.float64]:
         """Return what seams beginning at some places cost, mm of paint."""

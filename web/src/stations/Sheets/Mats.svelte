@@ -45,7 +45,9 @@
     Math.max(...of.map((mat) => mat.y + mat.height)) + 14,
   ];
   const size = $derived(extent(mats));
-  const scale = $derived(Math.min((wide - RULE - EDGE) / size[0], (high - RULE - EDGE - 8) / size[1]) || 0.5);
+  const scale = $derived(
+    Math.min((wide - RULE - EDGE) / size[0], (high - RULE - EDGE - 44) / size[1]) || 0.5,
+  );
   const ticks = $derived(marks(size[0], unit, scale));
   const down = $derived(marks(size[1], unit, scale));
 

@@ -1,0 +1,101 @@
+"""The Sheets station: what lies on the mat, dragged, measured, tried and cut."""
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from tests.browser.test_design import begin_words, settled
+
+
+def at_the_sheets(page: Page, words: str = "BOATS OFF") -> None:
+    begin_words(page, words)
+    page.keyboard.press("4")
+    expect(page.get_by_role("heading", name="Sheets", exact=True)).to_be_visible()
+
+
+def test_a_patch_is_laid_on_another_sheet_by_mouse_and_by_keyboard(page: Page) -> None:
+    at_the_sheets(page)
+    page.get_by_label("Cutter", exact=True).select_option("table-square")
+    settled(page)
+    patch = page.get_by_role("button", name=re.compile("^Patch 1 on sheet 1"))
+    second = page.get_by_role("button", name=re.compile("on sheet 2")).first
+    start, end = patch.bounding_box(), second.bounding_box()
+    assert start
+    assert end
+
+    page.mouse.move(start["x"] + 20, start["y"] + 20)
+    page.mouse.down()
+    page.mouse.move(end["x"] + 20, end["y"] + 20, steps=5)
+    page.mouse.up()
+
+    moved = page.get_by_role("button", name=re.compile("^Patch 1 on sheet 2"))
+    expect(moved).to_be_visible()
+    settled(page)
+    moved.focus()
+    page.keyboard.press("ArrowLeft")
+    expect(patch).to_be_visible()
+    settled(page)
+    page.get_by_text("Patches and what you say of them").click()
+    page.get_by_role("button", name="Lay them out as is best").click()
+    expect(page.get_by_role("button", name="Lay them out as is best")).to_have_count(0)
+
+
+def test_patches_are_put_together_with_marks_to_measure_between(page: Page) -> None:
+    page.goto("/#/job/1/sheets")
+    expect(page.get_by_role("group", name="Sheets as they lie on the mat")).to_be_visible()
+
+    page.keyboard.press("V")
+
+    expect(page.get_by_role("img", name=re.compile("The blank at true scale"))).to_be_visible()
+    expect(page.locator(".seam .label").first).to_contain_text(" mm")
+    expect(page.get_by_text("From the blank's edges to each patch")).to_be_visible()
+
+
+def test_a_test_cut_is_answered_until_it_is_clean_and_then_in_force(page: Page) -> None:
+    at_the_sheets(page, "ROW")
+    page.get_by_text("Settings and test cut").click()
+    page.get_by_role("button", name="Do a test cut").click()
+    answers = page.get_by_role("group", name="What happened")
+
+    answers.get_by_role("button", name="Not through").click()
+    expect(page.get_by_text("15 % more force")).to_be_visible()
+    answers.get_by_role("button", name="Clean").click()
+
+    expect(page.get_by_text("It cuts cleanly: keep it.")).to_be_visible()
+    expect(page.get_by_label("Force, g")).to_have_value("92")
+
+
+def test_a_sheet_is_cut_and_its_progress_outlives_the_page(page: Page) -> None:
+    at_the_sheets(page, "OAR")
+    page.get_by_label("Fault to come, for practice").select_option("link-lost")
+    page.get_by_role("button", name="Send to the cutter").first.click()
+    page.get_by_role("button", name="Cut", exact=True).click()
+
+    expect(page.get_by_text("The link to the cutter is lost.")).to_be_visible(timeout=40_000)
+    page.reload()
+    expect(page.get_by_text("it carries on where it stopped")).to_be_visible()
+    page.get_by_role("button", name="Go on").click()
+    run = page.get_by_role("group", name=re.compile("^Run ")).last
+    expect(run).to_contain_text("done", timeout=40_000)
+    expect(run).to_contain_text("not cut through")
+    run.get_by_role("button", name="Clear").click()
+
+
+def test_an_own_roll_narrows_the_sheets_and_is_cut_from(page: Page) -> None:
+    at_the_sheets(page, "TAR")
+    page.get_by_text("Your cutters and material").click()
+    page.get_by_role("button", name="Add material of yours").click()
+    form = page.get_by_role("form", name="Material of yours")
+    form.get_by_label("Name").fill("Window roll")
+    width = form.get_by_label("Width of the material (mm)")
+    width.fill("250")
+    width.press("Tab")
+    form.get_by_role("button", name="Keep this material").click()
+    expect(page.get_by_text("Window roll", exact=True)).to_be_visible()
+
+    page.get_by_label("Material in store").select_option(label="Window roll")
+
+    expect(page.get_by_text(re.compile("Window roll, 250 mm wide"))).to_be_visible()
+    page.get_by_role("button", name=re.compile("Cut off: take it from")).click()
+    settled(page)
+    expect(page.get_by_role("button", name=re.compile(r"Cut off: take it from .* left"))).not_to_contain_text("5000 mm")
