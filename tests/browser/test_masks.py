@@ -163,7 +163,7 @@ def test_the_mask_is_peeled_back_to_the_print_and_looked_at_closely(page: Page, 
 def test_a_mask_for_each_colour(page: Page, tmp_path: Path) -> None:
     begin(page, TWO, tmp_path)
     page.get_by_text("The mask", exact=True).click()
-    page.get_by_label("Colours", exact=True).select_option("each")
+    page.get_by_label("Masks", exact=True).select_option("each")
 
     shown = page.get_by_role("group", name="Which mask is shown")
     expect(shown.get_by_role("button")).to_have_count(2)

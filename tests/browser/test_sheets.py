@@ -2,9 +2,12 @@
 
 import re
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.test_design import begin_words, settled
+
+pytestmark = pytest.mark.browser
 
 
 def at_the_sheets(page: Page, words: str = "BOATS OFF") -> None:

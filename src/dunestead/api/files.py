@@ -30,7 +30,7 @@ def get_mask(job_id: int, number: int) -> Response:
     if not mask:
         raise NoSuchThing(f"This job has no mask {number}.", f"It has masks 1 to {len(plan.masks)}.")
     text = write_mask(mask.cut, mask_title(plan.job, mask.laid))
-    return _download(text, "image/svg+xml", f"{file_stem(plan.job.name)}-{mask_file(number, mask.laid.colour)}")
+    return _download(text, "image/svg+xml", f"{file_stem(plan.job.name)}-{mask_file(number, mask.laid.label)}")
 
 
 @files.get('/sheets/<int:number>.<any(svg, dxf, hpgl, pdf, "pdf-a4", "pdf-letter", png):kind>')

@@ -40,7 +40,7 @@ __all__ = [
 ]
 
 Fate = Literal["bridge", "keep", "leave-out", "drop"]
-Masks = Literal["one", "each"]
+Masks = Literal["one", "each", "lines"]
 BridgeStyle = Literal["shortest", "upright", "level", "radial"]
 Call = Literal["dish", "placed", "lifted"]
 State = Literal["stop", "warn", "ready", "done"]

@@ -31,9 +31,10 @@ def file_stem(name: str) -> str:
     return re.sub(r"[^a-z0-9]+", "-", plain).strip("-")[:60] or "job"
 
 
-def mask_file(number: int, colour: str) -> str:
-    """Return the name of a mask's file: by its number and colour where there are several."""
-    return f"mask-{number}-{colour_name(colour).replace(' ', '-')}.svg" if colour else "mask.svg"
+def mask_file(number: int, label: str) -> str:
+    """Return the name of a mask's file: by its number and colour, or its line, where there are several."""
+    word = colour_name(label) if label.startswith("#") else label
+    return f"mask-{number}-{word.replace(' ', '-')}.svg" if label else "mask.svg"
 
 
 def zip_sheets(plan: Plan, sheets: Sequence[VerifiedSheet], unit: str = "mm") -> bytes:
@@ -42,7 +43,7 @@ def zip_sheets(plan: Plan, sheets: Sequence[VerifiedSheet], unit: str = "mm") ->
     files: list[tuple[str, str | bytes]] = [("cut-list.txt", cut_list(plan, sheets, unit))]
     for mask in plan.masks:
         text = write_mask(mask.cut, mask_title(plan.job, mask.laid))
-        files.append((mask_file(mask.number, mask.laid.colour), text))
+        files.append((mask_file(mask.number, mask.laid.label), text))
     files += [(sheet.file_name, sheet.text) for sheet in sheets]
     for key in FORMATS:
         if key != "svg":

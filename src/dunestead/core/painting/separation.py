@@ -17,7 +17,7 @@ from dunestead.core.units import show_length
 
 __all__ = ["MaskAdvice", "Masks", "advise_masks", "colour_order", "notched_sheet", "painted_through"]
 
-Masks = Literal["one", "each"]
+Masks = Literal["one", "each", "lines"]
 # Lightness in steps so wide that nobody orders colours by less.
 _LIGHTNESS_STEP = 10.0
 

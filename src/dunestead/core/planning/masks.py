@@ -17,6 +17,7 @@ from dunestead.core.mask.rollcall import RollEntry, Seat, call_roll, renumbered
 from dunestead.core.painting.separation import colour_order, notched_sheet, painted_through
 from dunestead.core.planning.choices import Choices
 from dunestead.core.planning.job import Job
+from dunestead.core.planning.lines import line_of, lines_of
 
 __all__ = ["LaidMask", "LaidMasks", "lay_masks"]
 
@@ -33,7 +34,9 @@ class LaidMask:
     number
         In the order they are laid, from 1.
     colour
-        What is painted through it; empty with one mask for all.
+        What is painted through it; empty where it is not the mask of one colour.
+    line
+        Which line of the design it is of, where lines are masked one after the other; else empty.
     painted
         What is painted through it, in the coordinates of the whole design.
     found, mask
@@ -46,10 +49,18 @@ class LaidMask:
     found: Mask
     mask: Mask
     fitness: Fitness
+    line: str = ""
+
+    @property
+    def label(self) -> str:
+        """Its colour or line, by which pieces and bridges know it; empty for the one mask."""
+        return self.line or self.colour
 
     @property
     def name(self) -> str:
         """What a maker calls it."""
+        if self.line:
+            return f"the mask of {self.line}"
         return f"the {colour_name(self.colour)} mask" if self.colour else "the mask"
 
     @property
@@ -76,17 +87,18 @@ def lay_masks(job: Job, composition: Composition, choices: Choices, catalogue: C
     BadInput
         When a fate leaves nothing to paint.
     """
-    labels = _labels(job, composition.painted)
+    labels = _labels(job, composition)
     found = _cut(job, composition, labels, choices, catalogue)
     numbered, roll = call_roll(list(zip(labels, found, strict=True)), _seats(composition), job.roll)
-    settled = settle(composition.painted, list(zip(labels, numbered, strict=True)), job.fates)
+    by_colour = [("" if _is_line(label) else label) for label in labels]
+    settled = settle(composition.painted, list(zip(by_colour, numbered, strict=True)), job.fates)
     if settled.painted is composition.painted:
         masks = numbered
     else:
         dx, dy = settled.moved
         origin = (composition.origin[0] + dx, composition.origin[1] + dy)
         composition = replace(composition, painted=settled.painted, origin=origin)
-        labels_left = [label for label in labels if not label or label in settled.painted.colours]
+        labels_left = [label for label in labels if not _through(composition, label).region.is_empty]
         numbered = [
             _shifted(mask, -dx, -dy) for label, mask in zip(labels, numbered, strict=True) if label in labels_left
         ]
@@ -95,18 +107,43 @@ def lay_masks(job: Job, composition: Composition, choices: Choices, catalogue: C
         masks = [_carried_over(now, before, job.fates, roll) for now, before in zip(cut, numbered, strict=True)]
     laid = []
     for number, (label, was, mask) in enumerate(zip(labels, numbered, masks, strict=True), start=1):
-        painted = painted_through(composition.painted, label)
+        painted = _through(composition, label)
         kept = tuple(piece.number for piece in mask.loose if job.fates.get(piece.number, "keep") == "keep")
         limits = limits_for(catalogue, job.surface, job.material)
         fitness = judge(painted, mask, choices.surface, choices.material, limits, kept)
-        laid.append(LaidMask(number, label, painted, was, mask, fitness))
+        colour, line = ("", label) if _is_line(label) else (label, "")
+        laid.append(LaidMask(number, colour, painted, was, mask, fitness, line))
     return LaidMasks(tuple(laid), composition, roll, _is_aligned(job, composition, masks))
 
 
-def _labels(job: Job, painted: Painted) -> list[str]:
-    if job.reverse or job.masks == "one" or len(painted.colours) < 2:
+_LINE = "line "
+
+
+def _is_line(label: str) -> bool:
+    return label.startswith(_LINE)
+
+
+def _labels(job: Job, composition: Composition) -> list[str]:
+    painted = composition.painted
+    if job.reverse or job.masks == "one":
         return [""]
-    return colour_order(painted.colours, job.mask_order)
+    if job.masks == "lines":
+        count = len(lines_of(composition))
+        labels = [f"{_LINE}{k}" for k in range(1, count + 1)] if count > 1 else [""]
+        return [label for label in labels if not _through(composition, label).region.is_empty]
+    return colour_order(painted.colours, job.mask_order) if len(painted.colours) > 1 else [""]
+
+
+def _through(composition: Composition, label: str) -> Painted:
+    """Return what is painted through a mask: one colour, one line, or all; nothing where that is gone."""
+    painted = composition.painted
+    if _is_line(label):
+        back = (-composition.origin[0], -composition.origin[1])
+        lines = [shapely.transform(line, lambda points: points + back) for line in lines_of(composition)]
+        return line_of(painted, lines, int(label.removeprefix(_LINE)) - 1, label)
+    if label and label not in painted.colours:
+        return replace(painted, region=shapely.MultiPolygon(), colours={})
+    return painted_through(painted, label)
 
 
 def _cut(
@@ -120,9 +157,9 @@ def _cut(
     if job.whole_blank:
         back = (-composition.origin[0], -composition.origin[1])
         outline = shapely.transform(composition.outline, lambda points: points + back)
-    elif len(labels) > 1:
+    elif len(labels) > 1 and job.masks == "each":
         outline = notched_sheet(painted.bbox, border, catalogue.workshop["register_notch"])
-    return [cut_mask(painted_through(painted, label), border, outline) for label in labels]
+    return [cut_mask(_through(composition, label), border, outline) for label in labels]
 
 
 def _is_aligned(job: Job, composition: Composition, masks: Sequence[Mask]) -> bool:

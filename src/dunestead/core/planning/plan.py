@@ -289,7 +289,7 @@ def _mask_plan(look: Look, laid: LaidMask, catalogue: Catalogue) -> MaskPlan:
 
 def mask_title(job: Job, laid: LaidMask) -> str:
     """Return what is stamped on the sheets of a mask: the job, and which of its masks."""
-    return f"{job.name}, {laid.name.removeprefix('the ')}" if laid.colour else job.name
+    return f"{job.name}, {laid.name.removeprefix('the ')}" if laid.label else job.name
 
 
 def last_coat_code(masks: Sequence[MaskPlan], coats: int) -> str:

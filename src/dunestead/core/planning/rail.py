@@ -24,7 +24,7 @@ from dunestead.core.mask.axis import AxisSide
 from dunestead.core.mask.findings import Kind, widths_of
 from dunestead.core.planning.laying import reach_of
 from dunestead.core.planning.look import Look
-from dunestead.core.sheets.cells import fewest_of_many
+from dunestead.core.sheets.cells import fewest_for, fewest_of_many
 
 __all__ = ["Least", "SheetStep", "SizeRail", "room_on", "size_rail"]
 
@@ -223,7 +223,12 @@ def _sheets(look: Look, catalogue: Catalogue, factor: float) -> int:
     else:
         border = 0.0 if look.job.reverse else 2 * look.masks[0].mask.border
     extent = (x1 - x0 + border, y1 - y0 + border)
-    return fewest_of_many(extent, len(look.masks), reach_of(look.job, look.choices, catalogue))
+    reach = reach_of(look.job, look.choices, catalogue)
+    if any(mask.line for mask in look.masks):
+        # Lines are masked one by one, each with a border of its own.
+        boxes = [mask.painted.region.bounds for mask in look.masks]
+        return sum(fewest_for(((b[2] - b[0]) * factor + border, (b[3] - b[1]) * factor + border), reach) for b in boxes)
+    return fewest_of_many(extent, len(look.masks), reach)
 
 
 def _painted_box(composition: Composition, factor: float) -> Box:

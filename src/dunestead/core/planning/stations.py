@@ -206,7 +206,14 @@ def _mask(plan: Plan, unit: str) -> Outcome:
         rows.append(Row("Smallest loose piece", "length", look.fitness.part.width, why))
     if len(plan.masks) > 1:
         rows.append(
-            Row("Masks", "count", len(plan.masks), "One for each colour, with the same notches in their borders.")
+            Row(
+                "Masks",
+                "count",
+                len(plan.masks),
+                "One line after the other, so that none disturbs the one before."
+                if plan.job.masks == "lines"
+                else "One for each colour, with the same notches in their borders.",
+            )
         )
     verdict = _mask_verdict(plan, undecided, counts, [*necks, *tongues], unit)
     told = f" {_numbers(gone)} {'is' if len(gone) == 1 else 'are'} gone from the design." if gone else ""

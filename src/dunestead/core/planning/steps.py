@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 
 from dunestead.core.colours import colour_name
 from dunestead.core.figures import HandTimes
+from dunestead.core.painting.amount import ColourAmount
 from dunestead.core.planning.cautions import CAUTIONS
 from dunestead.core.planning.job import Call
 from dunestead.core.planning.plan import MaskPlan, Plan, mask_code
@@ -255,7 +256,7 @@ def _how_to_place(mask: MaskPlan) -> str:
 def _paint(plan: Plan, mask: MaskPlan, hand: HandTimes, unit: str) -> Iterator[Step]:
     paint, need = plan.choices.paint, plan.paint
     caution = " ".join(CAUTIONS[key] for key in paint.cautions) or None
-    colours = [c for c in need.colours if mask.laid.colour in ("", c.colour)]
+    colours = _colours_of(plan, mask)
     area = sum(colour.area for colour in colours) / _DM2
     dab = hand.dab_dm2_coir if plan.choices.surface.family == "coir" else hand.dab_dm2_cloth
     seconds = area * (hand.spray_dm2 if paint.technique in ("spray", "airbrush") else dab)
@@ -282,6 +283,21 @@ def _paint(plan: Plan, mask: MaskPlan, hand: HandTimes, unit: str) -> Iterator[S
             seconds / 60,
             caution=caution,
         )
+
+
+def _colours_of(plan: Plan, mask: MaskPlan) -> list[ColourAmount]:
+    """Return the paint that goes through a mask: of one colour, or of each colour what lies in its line."""
+    if not mask.laid.line:
+        return [c for c in plan.paint.colours if mask.laid.colour in ("", c.colour)]
+    found = []
+    for amount in plan.paint.colours:
+        own, whole = mask.laid.painted.colours.get(amount.colour), plan.painted.colours[amount.colour]
+        if own is not None:
+            share = float(own.area / whole.area)
+            found.append(
+                ColourAmount(amount.colour, amount.area * share, amount.coat_ml * share, amount.total_ml * share)
+            )
+    return found
 
 
 def _how(technique: str, coat: int, *, coarse: bool) -> str:

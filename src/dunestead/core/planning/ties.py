@@ -69,7 +69,7 @@ def spots_in(look: Look, laid: LaidMask) -> dict[int, list[Spot]]:
         if number not in here:
             continue
         for spot in spots:
-            if spot.element in seats and (number != FRAME or spot.mask == laid.colour):
+            if spot.element in seats and (number != FRAME or spot.mask == laid.label):
                 found.setdefault(number, []).append(_in_mm(spot, seats[spot.element].then(back)))
     return found
 
@@ -191,7 +191,7 @@ def move_bridge(look: Look, bridges: Sequence[Bridge], move: BridgeMove, catalog
     own = [b for b in bridges if b.piece == move.piece]
     own = [*own, bridge] if move.index is None else [bridge if k == move.index else b for k, b in enumerate(own)]
     laid, element = _laid_of(look, move.piece), _element_of(job, move.piece)
-    spots = tuple(_as_seen(look.composition, element, _spot_of(b, usual), laid.colour) for b in own)
+    spots = tuple(_as_seen(look.composition, element, _spot_of(b, usual), laid.label) for b in own)
     return replace(job, spots=job.spots | {move.piece: spots}, fates=job.fates | {move.piece: "bridge"})
 
 
@@ -211,7 +211,7 @@ def remove_bridge(look: Look, bridges: Sequence[Bridge], piece: int, index: int,
         raise BadInput(f"This is the last bridge of piece {piece}.", "Keep the piece or leave it out instead.")
     laid, element = _laid_of(look, piece), _element_of(job, piece)
     spots = tuple(
-        _as_seen(look.composition, element, _spot_of(b, usual), laid.colour) for k, b in enumerate(own) if k != index
+        _as_seen(look.composition, element, _spot_of(b, usual), laid.label) for k, b in enumerate(own) if k != index
     )
     return replace(job, spots=job.spots | {piece: spots})
 
@@ -226,5 +226,5 @@ def add_tie(look: Look, laid: LaidMask, tongue: WeakPlace, element: int) -> Job:
     assert tongue.tip is not None
     spot = Spot(tongue.tip, heading=tongue.toward)
     owner = next((p.number for p in laid.mask.loose if p.shape.covers(shapely.Point(tongue.at))), FRAME)
-    tie = _as_seen(look.composition, element, spot, laid.colour)
+    tie = _as_seen(look.composition, element, spot, laid.label)
     return replace(look.job, spots=look.job.spots | {owner: (*look.job.spots.get(owner, ()), tie)})

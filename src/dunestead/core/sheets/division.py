@@ -35,7 +35,7 @@ _KEEPER, _TOGETHER, _UNIT, _BRIDGE, _NECK = 1e4, 1e5, 400.0, 40.0, 30.0
 _BESIDE, _NEAR = 8.0, 0.35
 # Mask crossed on a shorter way than this tears at the seam, mm.
 _SHORT = 12.0
-_PATTERNS_LAID = 8
+_PATTERNS_LAID, _CELLS_LAID = 8, 48
 # Narrower patches are slivers, hard to lay straight, mm.
 _SLIVER = 50.0
 # Material a further seam is worth, mm along the feed.
@@ -152,7 +152,9 @@ def _promising(box: Box, reach: Reach) -> list[Pattern]:
             seen[key] = (sheets_for(sizes, reach), len(sizes), pattern)
     fewest = min(sheets for sheets, *_ in seen.values())
     ranked = sorted((entry for entry in seen.values() if entry[0] == fewest), key=lambda entry: entry[1])
-    return [pattern for *_, pattern in ranked[:_PATTERNS_LAID]]
+    # Many cells make many seams to place: fewer patterns are laid, so that the answer comes at once.
+    laid = max(2, min(_PATTERNS_LAID, _CELLS_LAID // max(ranked[0][1], 1)))
+    return [pattern for *_, pattern in ranked[:laid]]
 
 
 @dataclass(frozen=True, slots=True)

@@ -4077,7 +4077,7 @@ export interface components {
              * Masks
              * @default null
              */
-            masks?: ("one" | "each") | null;
+            masks?: ("one" | "each" | "lines") | null;
             /**
              * Material
              * @default null
@@ -4315,7 +4315,7 @@ export interface components {
              * Masks
              * @enum {string}
              */
-            masks: "one" | "each";
+            masks: "one" | "each" | "lines";
             /** Why */
             why: string;
         };
@@ -4744,7 +4744,7 @@ export interface components {
              * Masks
              * @enum {string}
              */
-            masks: "one" | "each";
+            masks: "one" | "each" | "lines";
             /** Material */
             material: string;
             /** Name */

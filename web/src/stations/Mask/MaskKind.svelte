@@ -19,6 +19,7 @@
   const MASKS = [
     ['one', 'One mask for all colours'],
     ['each', 'One mask a colour'],
+    ['lines', 'One line or part after the other'],
   ] as const;
   const several = $derived(job.picture.masks.length > 1);
 
@@ -50,10 +51,10 @@
     onchange={(field_colour) => open.change({ field_colour })}
   />
 {:else}
-  {#if job.picture.colours.length > 1 || several}
-    <OneOf label="Colours" value={job.inputs.masks} of={MASKS} onchange={(masks) => open.change({ masks })} />
+  {#if job.picture.colours.length > 1 || several || job.elements.length > 1 || job.elements.some( (one) => one.words?.text.includes('\n') )}
+    <OneOf label="Masks" value={job.inputs.masks} of={MASKS} onchange={(masks) => open.change({ masks })} />
     <p class="m-0 text-sm">
-      {#if job.advice.masks !== job.inputs.masks}<strong
+      {#if job.inputs.masks !== 'lines' && job.advice.masks !== job.inputs.masks}<strong
           >Better {job.advice.masks === 'each' ? 'a mask for each' : 'one for all'}.</strong
         >{/if}
       {job.advice.why}
