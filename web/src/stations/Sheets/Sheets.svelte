@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import Checkbox from 'flowbite-svelte/Checkbox.svelte';
   import Download from '@lucide/svelte/icons/download';
   import Button from 'flowbite-svelte/Button.svelte';
@@ -34,8 +35,11 @@
     choices.find((one) => one.key === key)?.name ?? key;
 
   $effect(() => {
-    void watch.look();
-    void open.loadWorkshop();
+    // Once, whatever they read on the way.
+    untrack(() => {
+      void watch.look();
+      void open.loadWorkshop();
+    });
     return () => watch.leave();
   });
 </script>
