@@ -14,7 +14,7 @@ from dunestead.core.records import CutSettings, Recipe, Try
 from dunestead.core.sheets.facing import facing_stages
 from dunestead.core.sheets.layout import Sheet
 from dunestead.cutting_room import Run
-from dunestead.devices.cutter import depth_of
+from dunestead.devices.cutter import WEAR, depth_of
 from dunestead.formats.sheet_files import FORMATS
 from dunestead.formats.verified import VerifiedSheet, sheets_of
 from dunestead.searches import Search
@@ -229,7 +229,7 @@ def advice_out(material: str, cutter: str, tries: Sequence[Try], catalogue: Cata
         settings=settings_out(advice.settings),
         why=advice.why,
         is_found=advice.is_found,
-        simulated=depth_of(advice.settings, stuff, wear=1.08),
+        simulated=depth_of(advice.settings, stuff, wear=WEAR),
     )
 
 

@@ -19,10 +19,9 @@ from dunestead.core.cutting.timing import KnifeTime, knife_time
 from dunestead.core.figures import Cutter, Material
 from dunestead.core.records import Answer, CutSettings
 
-__all__ = ["FAULTS", "CutFault", "CutOrder", "CutOutcome", "CutStatus", "CutterDevice", "SimulatedCutter", "depth_of"]
+__all__ = ["WEAR", "CutFault", "CutOrder", "CutOutcome", "CutStatus", "CutterDevice", "SimulatedCutter", "depth_of"]
 
 CutFault = Literal["slip", "blunt", "link-lost"]
-FAULTS: tuple[CutFault, ...] = ("slip", "blunt", "link-lost")
 State = Literal["waiting", "loaded", "cutting", "paused", "stopped", "fault", "done"]
 # Faults come at this share of the way, and a slipped sheet lies so far off, mm.
 _FAULT_AT = 0.55
@@ -30,7 +29,7 @@ _SLIPPED = (2.6, 1.4)
 # Cut so much deeper than needed, the knife is in the backing; so much faster than usual, thin material tears.
 _TOO_DEEP, _TOO_FAST = 1.3, 1.6
 # This cutter's blade is a little used: it needs so much more than a fresh one.
-_WEAR = 1.08
+WEAR = 1.08
 _REMEDY: dict[str, str] = {
     "slip": (
         "Stop and take the sheet off: it moved on the mat. Clean or renew the mat, tape the edges, "
@@ -147,7 +146,7 @@ class SimulatedCutter:
 
     cutter: Cutter
     haste: float = 1.0
-    wear: float = _WEAR
+    wear: float = WEAR
     _order: CutOrder | None = None
     _time: KnifeTime = field(default_factory=lambda: KnifeTime(0.0, 0.0, 0.0))
     _state: State = "waiting"

@@ -165,13 +165,8 @@ def with_say(
     patch = next((patch for patch in layout.patches if patch.number == number), None)
     if patch is None:
         raise NoSuchThing(f"There is no patch {number}.", f"This job has patches 1 to {len(layout.patches)}.")
-    x0, y0, x1, y1 = patch.cell
     width, height = painted.width, painted.height
-    others = tuple(
-        say
-        for say in job.says
-        if not (say.mask == patch.mask and x0 <= say.x * width <= x1 and y0 <= say.y * height <= y1)
-    )
+    others = tuple(say for say in job.says if not patch.holds(say.mask, (say.x * width, say.y * height)))
     x, y = _own_point(patch, layout)
     said = PatchSay(x / width, y / height, patch.mask, sheet, alone, turns)
     return replace(job, says=(*others, said) if sheet or alone or not turns else others, packing=())

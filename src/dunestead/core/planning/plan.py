@@ -157,12 +157,7 @@ class Plan:
     def say_of(self, patch: Patch) -> PatchSay | None:
         """Return what the maker said of a patch, None for nothing."""
         width, height = self.painted.width, self.painted.height
-        x0, y0, x1, y1 = patch.cell
-        about = [
-            say
-            for say in self.job.says
-            if say.mask == patch.mask and x0 <= say.x * width <= x1 and y0 <= say.y * height <= y1
-        ]
+        about = [say for say in self.job.says if patch.holds(say.mask, (say.x * width, say.y * height))]
         return about[-1] if about else None
 
     @property

@@ -88,6 +88,11 @@ class Patch:
     cell: Box
     shape: shapely.MultiPolygon = field(compare=False)
 
+    def holds(self, mask: int, at: tuple[float, float]) -> bool:
+        """Say whether a point of a mask, in artwork coordinates, lies in its cell."""
+        x0, y0, x1, y1 = self.cell
+        return mask == self.mask and x0 <= at[0] <= x1 and y0 <= at[1] <= y1
+
     @property
     def size(self) -> tuple[float, float]:
         """Width and height as it lies in the artwork, mm."""

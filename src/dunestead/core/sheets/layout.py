@@ -22,7 +22,6 @@ __all__ = [
     "PlacedPatch",
     "Say",
     "Sheet",
-    "is_about",
     "items_of",
     "lay_out",
     "patches_of",
@@ -235,7 +234,7 @@ def patches_of(divisions: Sequence[Division]) -> tuple[Patch, ...]:
 def items_of(patches: Sequence[Patch], rules: LayoutRules) -> list[Item]:
     """Return patches as rectangles to pack, the maker's say followed; a later word outweighs an earlier."""
     labels = _labels(rules)
-    return [_item(patch, [say for say in rules.says if is_about(say, patch)], labels) for patch in patches]
+    return [_item(patch, [say for say in rules.says if patch.holds(say.mask, say.at)], labels) for patch in patches]
 
 
 def _labels(rules: LayoutRules) -> dict[int, int]:
@@ -252,12 +251,6 @@ def _numbers(count: int, rules: LayoutRules) -> list[int]:
         if label <= count:
             order.insert(min(sheet - 1, len(order)), label)
     return order
-
-
-def is_about(say: Say, patch: Patch) -> bool:
-    """Say whether a say is about a patch."""
-    x0, y0, x1, y1 = patch.cell
-    return say.mask == patch.mask and x0 <= say.at[0] <= x1 and y0 <= say.at[1] <= y1
 
 
 def _item(patch: Patch, says: Sequence[Say], labels: Mapping[int, int]) -> Item:
