@@ -251,7 +251,7 @@
               {/each}
             </div>
           {/if}
-          {#if job.picture.masks.length > 1}
+          {#if job.picture.masks.length > 1 && !(code === 'sheets' && onMat)}
             <div class="flex gap-1" role="group" aria-label="Which mask is shown">
               {#each job.picture.masks as mask (mask.number)}
                 <Button

@@ -66,7 +66,7 @@
         <li class="flex items-center gap-2">
           <span class="swatch" style:background={mask.colour}></span>
           <span class="flex-1">{mask.number}. {mask.name}</span>
-          {#if mask.number > 1}
+          {#if mask.number > 1 && mask.colour}
             <Button
               color="alternative"
               size="xs"
