@@ -23,6 +23,8 @@ class Tolerances:
     hair
         A slit of mask narrower than this, a tenth of a blade's thickness, is none: what hangs by it alone
         falls out. Lettering has such slits where its outlines were rounded to the font's own grid.
+    contact_spread
+        Places where shapes touch that lie nearer to each other than this are one.
     join_angle
         Turns sharper than this many radians are corners of a stroke; gentler ones are
         vertices of a flattened curve.
@@ -32,6 +34,7 @@ class Tolerances:
     grid: float = 0.001
     sliver: float = 0.04
     hair: float = 0.04
+    contact_spread: float = 1.0
     join_angle: float = 0.35
 
 

@@ -75,16 +75,21 @@ def show_length(millimetres: float, unit: str = "mm") -> str:
     '15 1/2 in'
     >>> show_length(4.25), show_length(400.0), show_length(123.4, "cm")
     ('4.3 mm', '400 mm', '12.3 cm')
-    >>> show_length(0.0, "in")
-    '0 in'
+    >>> show_length(0.0, "in"), show_length(-12.7, "in"), show_length(-0.01)
+    ('0 in', '-1/2 in', '0 mm')
+    >>> show_length(0.15), show_length(-0.25)
+    ('0.2 mm', '-0.3 mm')
     """
     if unit == "in":
-        whole, part = divmod(round(millimetres / MM_PER_INCH * _INCH_PARTS), _INCH_PARTS)
+        whole, part = divmod(round(abs(millimetres) / MM_PER_INCH * _INCH_PARTS), _INCH_PARTS)
+        sign = "-" if millimetres < 0 and (whole or part) else ""
         fraction = f"{Fraction(part, _INCH_PARTS)}" if part else ""
-        return " ".join(p for p in (str(whole) if whole or not part else "", fraction, "in") if p)
+        return sign + " ".join(p for p in (str(whole) if whole or not part else "", fraction, "in") if p)
     value = millimetres / 10 if unit == "cm" else millimetres
     decimals = 1 if unit == "cm" or abs(value) < 100 else 0
-    shown = f"{math.floor(value * 10**decimals + 0.5) / 10**decimals:.{decimals}f}"
+    # Halves go away from zero, as on the page; the crumb takes back what binary fractions lose of a half.
+    rounded = math.floor(abs(value) * 10**decimals + 0.5 + 1e-9) / 10**decimals
+    shown = f"{math.copysign(rounded, value) if rounded else 0.0:.{decimals}f}"
     return f"{shown.removesuffix('.0')} {unit}"
 
 

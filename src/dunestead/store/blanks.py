@@ -4,10 +4,10 @@ from dataclasses import dataclass, replace
 
 from pydantic import TypeAdapter
 from sqlalchemy import Engine, select
-from sqlalchemy.orm import sessionmaker
 
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.errors import BadInput, NoSuchThing
+from dunestead.store.database import Sessions
 from dunestead.store.models import BlankRow
 
 __all__ = ["BlankStore", "StoredBlank"]
@@ -30,17 +30,17 @@ class BlankStore:
     """All blanks a workshop keeps."""
 
     def __init__(self, engine: Engine) -> None:
-        self._sessions = sessionmaker(engine)
+        self._sessions = Sessions(engine)
 
     def all(self) -> list[StoredBlank]:
         """Return them by name."""
-        with self._sessions() as session:
+        with self._sessions.read() as session:
             rows = session.scalars(select(BlankRow).order_by(BlankRow.name, BlankRow.id))
             return [StoredBlank(r.id, r.name, r.surface, _BLANK.validate_python(r.state)) for r in rows]
 
     def get(self, number: int) -> StoredBlank:
         """Return a blank; raises `NoSuchThing` when there is none."""
-        with self._sessions() as session:
+        with self._sessions.read() as session:
             row = session.get(BlankRow, number)
             if row is None:
                 raise NoSuchThing(f"There is no blank {number} in the library.", "Choose another one.")
@@ -58,7 +58,7 @@ class BlankStore:
         if not name or len(name) > 120:
             raise BadInput("A blank needs a name of up to 120 letters.", "Give it one you will know it by.")
         kept = replace(blank, measured_width=None, measured_height=None)
-        with self._sessions.begin() as session:
+        with self._sessions.write() as session:
             if len(session.scalars(select(BlankRow.id)).all()) >= _MOST:
                 raise BadInput(f"The library holds {_MOST} blanks.", "Take some out first.")
             same = session.scalar(select(BlankRow).where(BlankRow.name == name))
@@ -70,7 +70,7 @@ class BlankStore:
 
     def drop(self, number: int) -> None:
         """Take a blank out of the library; raises `NoSuchThing` when there is none."""
-        with self._sessions.begin() as session:
+        with self._sessions.write() as session:
             row = session.get(BlankRow, number)
             if row is None:
                 raise NoSuchThing(f"There is no blank {number} in the library.", "It may have been taken out already.")

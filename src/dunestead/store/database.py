@@ -5,8 +5,9 @@ from pathlib import Path
 from typing import Any
 
 from sqlalchemy import Connection, Engine, create_engine, event, inspect, text
+from sqlalchemy.orm import sessionmaker
 
-__all__ = ["open_database"]
+__all__ = ["Sessions", "open_database"]
 
 _WAIT_MS = 5000
 
@@ -32,6 +33,20 @@ def open_database(path: Path) -> Engine:
     return engine
 
 
+class Sessions:
+    """Sessions on a database: those that write take its lock at once, those that read take none.
+
+    Parameters
+    ----------
+    engine
+        Of `open_database`.
+    """
+
+    def __init__(self, engine: Engine) -> None:
+        self.write = sessionmaker(engine).begin
+        self.read = sessionmaker(engine.execution_options(reads=True))
+
+
 def _prepare(connection: Any, _record: Any) -> None:
     # The driver must not open transactions by itself: `_begin` does.
     connection.isolation_level = None
@@ -40,7 +55,8 @@ def _prepare(connection: Any, _record: Any) -> None:
 
 
 def _begin(connection: Connection) -> None:
-    connection.exec_driver_sql("BEGIN IMMEDIATE")
+    reads = connection.get_execution_options().get("reads", False)
+    connection.exec_driver_sql("BEGIN" if reads else "BEGIN IMMEDIATE")
 
 
 def _migrate(engine: Engine) -> None:

@@ -6,10 +6,11 @@ from datetime import UTC, datetime
 
 from pydantic import TypeAdapter
 from sqlalchemy import Engine, delete, select
-from sqlalchemy.orm import Session, sessionmaker
+from sqlalchemy.orm import Session
 
 from dunestead.core.errors import NoSuchThing, NotNow
 from dunestead.core.planning.job import Job
+from dunestead.store.database import Sessions
 from dunestead.store.models import ArtworkRow, JobRow, RevisionRow
 
 __all__ = ["JobStore", "StoredJob"]
@@ -41,19 +42,19 @@ class JobStore:
     """All jobs of a workshop."""
 
     def __init__(self, engine: Engine) -> None:
-        self._sessions = sessionmaker(engine)
+        self._sessions = Sessions(engine)
 
     def keep_file(self, data: bytes) -> str:
         """Keep a file and return its key; the same bytes are kept once."""
         key = hashlib.sha256(data).hexdigest()
-        with self._sessions.begin() as session:
+        with self._sessions.write() as session:
             if not session.get(ArtworkRow, key):
                 session.add(ArtworkRow(sha256=key, data=data))
         return key
 
     def file(self, key: str) -> bytes:
         """Return the bytes of a kept file; raises `NoSuchThing` when there is none."""
-        with self._sessions() as session:
+        with self._sessions.read() as session:
             row = session.get(ArtworkRow, key)
             if row is None:
                 raise NoSuchThing("A file of this design is not in the workshop.", "Add the artwork again.")
@@ -62,7 +63,7 @@ class JobStore:
     def add(self, job: Job) -> int:
         """Keep a new job and return its number."""
         now = datetime.now(UTC)
-        with self._sessions.begin() as session:
+        with self._sessions.write() as session:
             row = JobRow(created_at=now, head=1)
             row.revisions.append(
                 RevisionRow(seq=1, at=now, label="Job begun", state=_JOB.dump_python(job, mode="json"))
@@ -74,18 +75,18 @@ class JobStore:
     def all(self) -> list[StoredJob]:
         """Return the jobs that are not put away, oldest first."""
         query = select(JobRow).where(JobRow.put_away_at.is_(None)).order_by(JobRow.id)
-        with self._sessions() as session:
-            return [_stored(row) for row in session.scalars(query)]
+        with self._sessions.read() as session:
+            return [_stored(session, row) for row in session.scalars(query)]
 
     def is_empty(self) -> bool:
         """Say whether no job was ever begun here."""
-        with self._sessions() as session:
+        with self._sessions.read() as session:
             return session.scalar(select(JobRow.id).limit(1)) is None
 
     def get(self, job_id: int) -> StoredJob:
         """Return a job; raises `NoSuchThing` when there is none."""
-        with self._sessions() as session:
-            return _stored(_row(session, job_id))
+        with self._sessions.read() as session:
+            return _stored(session, _row(session, job_id))
 
     def change(self, job_id: int, seq: int, job: Job, label: str) -> None:
         """Keep a changed job as a new revision; what had been undone is cut off.
@@ -95,7 +96,7 @@ class JobStore:
         NotNow
             When the job is no longer at revision ``seq``.
         """
-        with self._sessions.begin() as session:
+        with self._sessions.write() as session:
             row = _row(session, job_id)
             if row.head != seq:
                 raise NotNow(
@@ -115,7 +116,7 @@ class JobStore:
         self._step(job_id, 1, "There is nothing to do again.")
 
     def _step(self, job_id: int, by: int, otherwise: str) -> None:
-        with self._sessions.begin() as session:
+        with self._sessions.write() as session:
             row = _row(session, job_id)
             if not session.get(RevisionRow, (job_id, row.head + by)):
                 raise NotNow(otherwise, "Carry on from here.")
@@ -123,7 +124,7 @@ class JobStore:
 
     def put_away(self, job_id: int, *, away: bool) -> None:
         """Take a job off the board, or bring it back; nothing of it is lost."""
-        with self._sessions.begin() as session:
+        with self._sessions.write() as session:
             _row(session, job_id).put_away_at = datetime.now(UTC) if away else None
 
 
@@ -134,15 +135,16 @@ def _row(session: Session, job_id: int) -> JobRow:
     return row
 
 
-def _stored(row: JobRow) -> StoredJob:
-    by_seq = {revision.seq: revision for revision in row.revisions}
-    now = by_seq[row.head]
-    following = by_seq.get(row.head + 1)
+def _stored(session: Session, row: JobRow) -> StoredJob:
+    now = session.get_one(RevisionRow, (row.id, row.head))
+    following = session.scalar(
+        select(RevisionRow.label).where(RevisionRow.job_id == row.id, RevisionRow.seq == row.head + 1)
+    )
     return StoredJob(
         id=row.id,
         job=_JOB.validate_python(now.state),
         seq=row.head,
         undo=now.label if row.head > 1 else None,
-        redo=following.label if following else None,
+        redo=following,
         put_away=row.put_away_at is not None,
     )

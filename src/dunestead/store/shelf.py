@@ -6,11 +6,12 @@ from typing import Any, Generic, Literal, TypeVar
 
 from pydantic import TypeAdapter
 from sqlalchemy import Engine, select
-from sqlalchemy.orm import Session, sessionmaker
+from sqlalchemy.orm import Session
 
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.figures import Catalogue, Cutter
 from dunestead.core.records import Recipe, Stock
+from dunestead.store.database import Sessions
 from dunestead.store.models import ShelfRow
 
 __all__ = ["Records", "Shelf", "open_records"]
@@ -32,28 +33,28 @@ class Shelf(Generic[Record]):
     """
 
     def __init__(self, engine: Engine, kind: Kind, shape: TypeAdapter[Record]) -> None:
-        self._sessions, self._kind, self._shape = sessionmaker(engine), kind, shape
+        self._sessions, self._kind, self._shape = Sessions(engine), kind, shape
 
     def all(self) -> Mapping[int, Record]:
         """Return what is on the shelf, by number."""
         query = select(ShelfRow).where(ShelfRow.kind == self._kind, ShelfRow.gone.is_(False)).order_by(ShelfRow.id)
-        with self._sessions() as session:
+        with self._sessions.read() as session:
             return {row.id: self._shape.validate_python(row.state) for row in session.scalars(query)}
 
     def gone(self) -> Mapping[int, Record]:
         """Return what was taken off the shelf, by number."""
         query = select(ShelfRow).where(ShelfRow.kind == self._kind, ShelfRow.gone.is_(True)).order_by(ShelfRow.id)
-        with self._sessions() as session:
+        with self._sessions.read() as session:
             return {row.id: self._shape.validate_python(row.state) for row in session.scalars(query)}
 
     def get(self, number: int) -> Record:
         """Return a record; raises `NoSuchThing` when there is none."""
-        with self._sessions() as session:
+        with self._sessions.read() as session:
             return self._shape.validate_python(self._row(session, number).state)
 
     def add(self, record: Record) -> int:
         """Keep a new record and return its number."""
-        with self._sessions.begin() as session:
+        with self._sessions.write() as session:
             if len(session.scalars(select(ShelfRow.id).where(ShelfRow.kind == self._kind)).all()) >= _MOST:
                 raise BadInput(f"There are {_MOST} records of this kind already.", "Take some out first.")
             row = ShelfRow(kind=self._kind, state=self._dumped(record), before=None, gone=False)
@@ -63,13 +64,13 @@ class Shelf(Generic[Record]):
 
     def change(self, number: int, record: Record) -> None:
         """Keep a record in place of what it was; that can be brought back once."""
-        with self._sessions.begin() as session:
+        with self._sessions.write() as session:
             row = self._row(session, number)
             row.before, row.state = row.state, self._dumped(record)
 
     def drop(self, number: int) -> None:
         """Take a record off the shelf; it can be brought back."""
-        with self._sessions.begin() as session:
+        with self._sessions.write() as session:
             self._row(session, number).gone = True
 
     def undo(self, number: int) -> None:
@@ -80,7 +81,7 @@ class Shelf(Generic[Record]):
         NotNow
             When there is nothing to take back.
         """
-        with self._sessions.begin() as session:
+        with self._sessions.write() as session:
             row = session.get(ShelfRow, number)
             if row is None or row.kind != self._kind:
                 raise self._missing(number)

@@ -10,7 +10,13 @@ export function showLength(mm: number, unit: Unit): string {
   if (unit === 'in') return `${showInches(mm)} in`;
   const value = unit === 'cm' ? mm / 10 : mm;
   const decimals = unit === 'cm' || Math.abs(value) < 100 ? 1 : 0;
-  return `${trim(value.toFixed(decimals))} ${unit}`;
+  return `${trim(rounded(value, decimals).toFixed(decimals))} ${unit}`;
+}
+
+/** Halves go away from zero, as in the workshop's own sentences; the crumb takes back what binary fractions lose. */
+function rounded(value: number, decimals: number): number {
+  const parts = Math.floor(Math.abs(value) * 10 ** decimals + 0.5 + 1e-9) / 10 ** decimals;
+  return parts ? Math.sign(value) * parts : 0;
 }
 
 function showInches(mm: number): string {
@@ -90,6 +96,12 @@ export function showMoment(iso: string): string {
     hour: '2-digit',
     minute: '2-digit',
   });
+}
+
+/** The day it is where the maker is, as dates are kept: `2026-05-10`. */
+export function localDay(now: Date): string {
+  const two = (part: number) => String(part).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
 }
 
 /** A due date as a distance from today. */

@@ -74,6 +74,10 @@ def _thin(what: str) -> Sentence:
 _SENTENCES: dict[str, Sentence] = {
     "stroke-thin": _thin("The painted stroke"),
     "web-thin": _thin("The mask between two windows"),
+    "contact": lambda f, *_: (
+        "Two shapes touch here without overlapping: they will tear apart or run together. "
+        "Let them overlap, or set them apart."
+    ),
     "neck": lambda f, measured, limit, unit: (
         f"A neck of the mask is {measured} wide{_over(f, unit)}; {f.subject} wants {limit}. Narrower, it tears."
     ),

@@ -21,6 +21,7 @@ from dunestead.core.geometry.voronoi import voronoi
 from dunestead.core.mask.corners import without_corners
 from dunestead.core.mask.edge import Edge, Sites
 from dunestead.core.mask.loose import LoosePiece
+from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["AxisSide", "Widths", "forget_widths", "measure_widths"]
 
@@ -83,11 +84,17 @@ class AxisSide:
         """Return the points of an axis for which a mask holds, without their links."""
         return AxisSide(self.at[kept], self.diameter[kept], _NO_LINKS, self.way[kept])
 
+    @property
+    def touching(self) -> Bools:
+        """Where two shapes touch: what is under a hair wide is no width, at any size."""
+        touching: Bools = self.diameter < TOLERANCES.hair
+        return touching
+
     def least(self) -> tuple[float, tuple[float, float]] | None:
-        """Return the least diameter and where it is; None when there is no axis."""
-        if not len(self.diameter):
+        """Return the least diameter and where it is; None when there is no axis, or shapes only touch."""
+        if self.touching.all():
             return None
-        i = int(np.argmin(self.diameter))
+        i = int(np.argmin(np.where(self.touching, np.inf, self.diameter)))
         return float(self.diameter[i]), (float(self.at[i, 0]), float(self.at[i, 1]))
 
 

@@ -14,6 +14,7 @@ from dunestead.core.figures import Catalogue, Figure, Material, Surface
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.mask.axis import AxisSide, Widths, measure_widths
 from dunestead.core.mask.loose import LoosePiece, Mask
+from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["Fitness", "Kind", "Least", "Limits", "judge", "limits_for", "merged", "widths_of"]
 
@@ -118,6 +119,7 @@ def judge(
     findings = [
         *_thin(widths.strokes, limits.stroke, "stroke-thin", surface.name),
         *_thin(widths.webs, limits.web, "web-thin", surface.name),
+        *_contacts(widths, surface.name),
         *_small_parts(mask, widths, limits.part, material.name, loose),
         *_too_many([piece for piece in mask.loose if piece.number in loose], material, limits.most_pieces),
     ]
@@ -177,7 +179,7 @@ def _least_part(mask: Mask, widths: Widths) -> Least | None:
 
 def _thin(side: AxisSide, limit: Figure, code: str, subject: str) -> Iterator[Finding]:
     """Yield a finding for each connected stretch of axis under the limit, the narrowest first."""
-    under = side.diameter < limit.value * (1 - 1e-6)
+    under = (side.diameter < limit.value * (1 - 1e-6)) & ~side.touching
     if not under.any():
         return
     links = side.links[under[side.links].all(axis=1)]
@@ -200,6 +202,17 @@ def _thin(side: AxisSide, limit: Figure, code: str, subject: str) -> Iterator[Fi
             run=float(length[stretch[i]]),
             more=max(len(worst) - _MOST_FINDINGS, 0) if i == worst[:_MOST_FINDINGS][-1] else 0,
         )
+
+
+def _contacts(widths: Widths, subject: str) -> Iterator[Finding]:
+    """Yield one finding for all places where shapes touch, at the first of them."""
+    places = np.concatenate([side.at[side.touching] for side in (widths.strokes, widths.webs)])
+    if not len(places):
+        return
+    apart = TOLERANCES.contact_spread
+    _, first = np.unique(np.round(places / apart).astype(np.int64), axis=0, return_index=True)
+    at = places[np.sort(first)[0]]
+    yield Finding("contact", "warn", (float(at[0]), float(at[1])), 0.0, 0.0, subject, more=len(first) - 1)
 
 
 def _small_parts(mask: Mask, widths: Widths, limit: Figure | None, subject: str, loose: set[int]) -> Iterator[Finding]:

@@ -100,6 +100,16 @@ class MaskPlan:
         """Its number in the order masks are laid."""
         return self.laid.number
 
+    def bridged_by_colour(self) -> dict[str, float]:
+        """Return the paint given up to bridges, mm² by colour: to each what lies across it."""
+        if not self.cut.bridges:
+            return {}
+        strips = shapely.union_all([bridge.shape for bridge in self.cut.bridges])
+        return {
+            colour: float(shapely.intersection(region, strips).area)
+            for colour, region in self.laid.painted.colours.items()
+        }
+
 
 @dataclass(frozen=True, slots=True)
 class Plan:
@@ -362,7 +372,8 @@ def _paint_need(look: Look, masks: Sequence[MaskPlan]) -> PaintNeed:
     else:
         areas = {colour: float(region.area) for colour, region in look.painted.colours.items()}
         for mask in masks:
-            areas[mask.laid.colour or next(iter(areas))] -= mask.cut.bridged_area
+            for colour, area in mask.bridged_by_colour().items():
+                areas[colour] -= area
     return paint_need(areas, choices.surface, choices.paint, coats_of(job, choices.paint), job.copies)
 
 

@@ -1,11 +1,12 @@
 """What is cut off the roll for each sheet, how long a piece that takes, and what is left beside it."""
 
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
 
+from dunestead.core.geometry.curves import Box
 from dunestead.core.records import Stock
 from dunestead.core.sheets.layout import Sheet
-from dunestead.core.sheets.packing import Item, Room, pack
+from dunestead.core.sheets.packing import Item, Room, Spot, pack
 
 __all__ = ["Offcut", "Trim", "TrimList", "trim_list"]
 
@@ -13,6 +14,8 @@ _ENDLESS = 1e6
 # Smaller offcuts are not worth keeping, mm.
 _WORTH = 100.0
 _EPS = 1e-6
+# So many pieces are packed at once; more of the same are laid in the same way again.
+_TOGETHER = 48
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,33 +89,65 @@ def trim_list(sheets: Sequence[Sheet], stock: Stock, allowance: float) -> TrimLi
     allowance
         Beyond the sheet on each side, mm; given up where the material is hardly wider than the sheet.
     """
-    wanted = [(sheet, *_piece(sheet, stock, allowance)) for sheet in sheets for _ in range(sheet.runs)]
-    wide = tuple(dict.fromkeys(sheet.number for sheet, across, *_ in wanted if across > stock.width + _EPS))
-    usable = [one for one in wanted if one[0].number not in wide]
-    room = Room(stock.width, _ENDLESS if stock.is_roll else stock.length)
-    fitting = [one for one in usable if stock.is_roll or one[2] <= stock.length + _EPS]
-    wide += tuple(dict.fromkeys(one[0].number for one in usable if one not in fitting))
+    wanted = [_Piece(sheet, *_piece(sheet, stock, allowance)) for sheet in sheets]
+    fitting = [one for one in wanted if one.across <= stock.width + _EPS]
+    if not stock.is_roll:
+        fitting = [one for one in fitting if one.along <= stock.length + _EPS]
+    wide = tuple(one.sheet.number for one in wanted if one not in fitting)
     if not fitting:
         return TrimList(stock.width, 0.0, 0, (), (), 0.0, 0.0, wide)
-    packing = pack([Item(across, along) for _, across, along in fitting], room)
-    trims = [
-        Trim(sheet.number, *((along, across) if spot.turned else (across, along)), spot.x, spot.y, 1, None)
-        for (sheet, across, along), spot in zip(fitting, packing.spots, strict=True)
-    ]
-    rows = [(trim, spot.sheet) for trim, spot in zip(trims, packing.spots, strict=True)]
-    length = packing.length if stock.is_roll else stock.length * packing.sheets
-    used = sum((p.box[2] - p.box[0]) * (p.box[3] - p.box[1]) for sheet, *_ in fitting for p in sheet.patches)
+    room = Room(stock.width, _ENDLESS if stock.is_roll else stock.length)
+    lengths, pieces, rows = 0.0, 0, list[tuple[Trim, int]]()
+    for block, times in _blocks(fitting):
+        packing = pack([Item(one.across, one.along) for one in block], room)
+        # The next block begins where this one ends: on a roll further along, else on a sheet of its own.
+        rows += [
+            (_trim(one, spot, times, lengths if stock.is_roll else 0.0), pieces + spot.sheet)
+            for one, spot in zip(block, packing.spots, strict=True)
+        ]
+        lengths += times * (packing.length if stock.is_roll else stock.length * packing.sheets)
+        pieces += 0 if stock.is_roll else times * packing.sheets
+    used = sum(one.sheet.runs * _box_area(patch.box) for one in fitting for patch in one.sheet.patches)
     have = stock.length if stock.is_roll else stock.length * stock.count
     return TrimList(
         stock.width,
-        length,
-        packing.sheets,
+        lengths,
+        1 if stock.is_roll else pieces,
         _merged(rows),
-        _offcuts(rows, stock, [(sheet.number, across, along) for sheet, across, along in fitting]),
-        1 - used / (length * stock.width),
-        max(length - have, 0.0),
+        _offcuts(rows, stock, [(one.sheet.number, one.across, one.along) for one in fitting]),
+        1 - used / (lengths * stock.width),
+        max(lengths - have, 0.0),
         wide,
     )
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class _Piece:
+    """The piece of material that a sheet wants, mm."""
+
+    sheet: Sheet
+    across: float
+    along: float
+
+
+def _blocks(pieces: Sequence[_Piece]) -> Iterator[tuple[list[_Piece], int]]:
+    """Yield what is packed at once, and how many times over: many copies are one block laid again and again."""
+    left = {one: one.sheet.runs for one in pieces}
+    most = max(_TOGETHER // len(pieces), 1)
+    while left := {one: runs for one, runs in left.items() if runs}:
+        block = {one: min(runs, most) for one, runs in left.items()}
+        times = min(left[one] // taken for one, taken in block.items())
+        yield [one for one, taken in block.items() for _ in range(taken)], times
+        left = {one: runs - times * block[one] for one, runs in left.items()}
+
+
+def _trim(piece: _Piece, spot: Spot, runs: int, below: float) -> Trim:
+    across, along = (piece.along, piece.across) if spot.turned else (piece.across, piece.along)
+    return Trim(piece.sheet.number, across, along, spot.x, spot.y + below, runs, None)
+
+
+def _box_area(box: Box) -> float:
+    return (box[2] - box[0]) * (box[3] - box[1])
 
 
 def _piece(sheet: Sheet, stock: Stock, allowance: float) -> tuple[float, float]:
@@ -132,7 +167,7 @@ def _merged(rows: Sequence[tuple[Trim, int]]) -> tuple[Trim, ...]:
     for trim, piece in rows:
         if trim.sheet in found:
             was = found[trim.sheet]
-            found[trim.sheet] = Trim(was.sheet, was.across, was.along, was.x, was.y, was.runs + 1, was.beside)
+            found[trim.sheet] = Trim(was.sheet, was.across, was.along, was.x, was.y, was.runs + trim.runs, was.beside)
             continue
         beside = next(
             (
@@ -145,7 +180,7 @@ def _merged(rows: Sequence[tuple[Trim, int]]) -> tuple[Trim, ...]:
             ),
             None,
         )
-        found[trim.sheet] = Trim(trim.sheet, trim.across, trim.along, trim.x, trim.y, 1, beside)
+        found[trim.sheet] = replace(trim, beside=beside)
     return tuple(found[number] for number in sorted(found))
 
 

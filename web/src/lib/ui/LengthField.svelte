@@ -3,6 +3,7 @@
   import Label from 'flowbite-svelte/Label.svelte';
   import { settings } from '../settings.svelte';
   import { lengthEntry, readLength } from '../units';
+  import { Typed } from './typed.svelte';
 
   interface Props {
     label: string;
@@ -10,21 +11,21 @@
     value: number | null;
     /** Shown while there is no value of the maker's own. */
     otherwise?: number;
-    onchange: (mm: number | null) => void;
+    onchange: (mm: number | null) => unknown;
   }
   const { label, value, otherwise, onchange }: Props = $props();
 
   const id = $props.id();
-  const shown = $derived(value === null ? '' : lengthEntry(value, settings.unit));
-  let text = $derived(shown);
+  const kept = $derived(value === null ? '' : lengthEntry(value, settings.unit));
+  const typed = new Typed(() => kept);
   let wrong = $state(false);
 
   function accept(): void {
-    if (text.trim() === shown) return;
-    if (!text.trim() && otherwise !== undefined) return onchange(null);
-    const mm = readLength(text, settings.unit);
-    wrong = mm === null;
-    if (mm !== null) onchange(mm);
+    const text = typed.shown.trim();
+    const empty = !text && otherwise !== undefined;
+    const mm = empty ? null : readLength(text, settings.unit);
+    wrong = mm === null && !empty && typed.waits;
+    if (!wrong) void typed.leave(typed.waits ? onchange(mm) : undefined);
   }
 </script>
 
@@ -36,10 +37,12 @@
     {id}
     size="sm"
     inputmode="decimal"
-    bind:value={text}
+    value={typed.shown}
     placeholder={otherwise === undefined ? '' : lengthEntry(otherwise, settings.unit)}
     aria-invalid={wrong}
     aria-describedby={wrong ? `${id}-wrong` : undefined}
+    onfocus={typed.hold}
+    oninput={(event: Event) => typed.type((event.currentTarget as HTMLInputElement).value)}
     onblur={accept}
     onkeydown={(event: KeyboardEvent) => event.key === 'Enter' && accept()}
   />

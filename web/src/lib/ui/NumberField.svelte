@@ -1,6 +1,7 @@
 <script lang="ts">
   import Input from 'flowbite-svelte/Input.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
+  import { Typed } from './typed.svelte';
 
   interface Props {
     label: string;
@@ -9,18 +10,21 @@
     max: number;
     step?: number;
     otherwise?: number;
-    onchange: (value: number | null) => void;
+    onchange: (value: number | null) => unknown;
   }
   const { label, value, min, max, step = 1, otherwise, onchange }: Props = $props();
 
   const id = $props.id();
+  const typed = new Typed(() => (value === null ? '' : String(value)));
 
   function accept(event: Event): void {
     const field = event.currentTarget as HTMLInputElement;
-    if (field.value === '') {
-      if (otherwise !== undefined) onchange(null);
-      else field.value = String(value);
-    } else if (field.reportValidity()) onchange(field.valueAsNumber);
+    if (!typed.waits) return void typed.leave();
+    if (field.value === '' && !field.validity.badInput) {
+      if (otherwise === undefined) typed.drop();
+      else void typed.leave(onchange(null));
+    } else if (field.reportValidity()) void typed.leave(onchange(field.valueAsNumber));
+    else typed.drop();
   }
 </script>
 
@@ -33,8 +37,11 @@
     {min}
     {max}
     {step}
-    value={value ?? ''}
+    value={typed.shown}
     placeholder={otherwise === undefined ? '' : String(otherwise)}
+    onfocus={typed.hold}
+    oninput={(event: Event) => typed.type((event.currentTarget as HTMLInputElement).value)}
     onchange={accept}
+    onblur={() => void (typed.waits || typed.leave())}
   />
 </div>

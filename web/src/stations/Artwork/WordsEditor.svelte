@@ -1,6 +1,5 @@
 <script lang="ts">
   import Button from 'flowbite-svelte/Button.svelte';
-  import Label from 'flowbite-svelte/Label.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
   import type { Catalogue, Job, Part, PartChange } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
@@ -9,6 +8,7 @@
   import LengthField from '../../lib/ui/LengthField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
   import Slide from '../../lib/ui/Slide.svelte';
+  import TextField from '../../lib/ui/TextField.svelte';
   import Tick from '../../lib/ui/Tick.svelte';
   import { showLength } from '../../lib/units';
   import FaceChooser from './FaceChooser.svelte';
@@ -59,16 +59,17 @@
 </script>
 
 <div>
-  <Label for="{id}-text" class="mb-1 text-sm text-(--ink)">What it says</Label>
-  <textarea
-    id="{id}-text"
-    class="w-full rounded-lg border border-(--line) bg-(--sheet) p-2"
-    rows={Math.min(4, words.text.split('\n').length + 1)}
-    value={words.text}
-    aria-describedby="{id}-missing"
-    oninput={(event) => event.currentTarget.value.trim() && peek({ text: event.currentTarget.value })}
-    onchange={(event) => change({ text: event.currentTarget.value })}
-  ></textarea>
+  {#key part.id}
+    <TextField
+      label="What it says"
+      name="{job.id}/{part.id}"
+      rows={Math.min(4, words.text.split('\n').length + 1)}
+      value={words.text}
+      describedby="{id}-missing"
+      onpeek={(text) => peek({ text })}
+      onchange={(text) => change({ text })}
+    />
+  {/key}
   {#if words.missing.length}
     <p id="{id}-missing" class="m-0 text-sm text-(--fault)">
       {face?.name} has no {words.missing.join(' ')}: left out. Take another face.

@@ -105,7 +105,7 @@
               size="xs"
               class="p-1.5"
               aria-label="{verb} {name}"
-              disabled={open.busy > 0 || bridge.width + by < 0.5}
+              disabled={open.busy > 0 || bridge.width + by < 0.2}
               onclick={() =>
                 open.setBridge({
                   piece: bridge.piece,

@@ -1,13 +1,11 @@
 <script lang="ts">
-  import Label from 'flowbite-svelte/Label.svelte';
-  import Textarea from 'flowbite-svelte/Textarea.svelte';
   import NumberField from '../../lib/ui/NumberField.svelte';
+  import TextField from '../../lib/ui/TextField.svelte';
   import type { RecordEntry } from '../../lib/api/client';
   import type { PanelProps } from '..';
 
   const { open, job }: PanelProps = $props();
 
-  const id = $props.id();
   const record = $derived(job.record);
   const save = (change: Partial<RecordEntry>) => open.record({ ...record, ...change });
   const GRADES = ['spoiled', 'poor', 'passable', 'good', 'as wished'];
@@ -33,17 +31,14 @@
     {/each}
   </div>
 </fieldset>
-<div>
-  <Label for="{id}-notes" class="mb-1 text-sm text-(--ink)">What to do again, what never</Label>
-  <Textarea
-    id="{id}-notes"
-    rows={4}
-    class="w-full"
-    maxlength={10000}
-    value={record.notes}
-    onchange={(event: Event) => save({ notes: (event.currentTarget as HTMLTextAreaElement).value })}
-  />
-</div>
+<TextField
+  label="What to do again, what never"
+  name="{job.id}/notes"
+  rows={4}
+  most={10000}
+  value={record.notes ?? ''}
+  onchange={(notes) => save({ notes })}
+/>
 <div class="grid grid-cols-2 gap-3">
   {#each TIMED as station (station)}
     <NumberField

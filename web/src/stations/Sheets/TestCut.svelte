@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { localDay } from '../../lib/units';
   import Button from 'flowbite-svelte/Button.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
   import type { Advice, Job, Try } from '../../lib/api/client';
@@ -67,7 +68,7 @@
         material: job.inputs.material,
         cutter: job.inputs.cutter,
         blade,
-        on: new Date().toISOString().slice(0, 10),
+        on: localDay(new Date()),
         tries: next,
         notes: '',
       };

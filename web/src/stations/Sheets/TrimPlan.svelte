@@ -16,14 +16,18 @@
   const trims = $derived(job.sheets.trims);
   const own = $derived(open.workshop?.stock.find((one) => one.id === job.inputs.stock));
 
-  function cutOff(): void {
-    if (!own) return;
+  let cutting = $state(false);
+
+  async function cutOff(): Promise<void> {
+    if (!own || cutting) return;
+    cutting = true;
     const { id } = own;
     const stock = stockEntries(own);
     const left = own.is_roll
       ? { length: Math.max(own.length - trims.length, 0) }
       : { count: Math.max((own.count ?? 1) - trims.pieces, 0) };
-    void open.keepRecord(() => changeStock(id, { ...stock, ...left }));
+    await open.keepRecord(() => changeStock(id, { ...stock, ...left }));
+    cutting = false;
   }
 </script>
 
@@ -77,7 +81,7 @@
   {/if}
   {#if job.sheets.contrast}<p class="m-0 text-(--signal-ink)">{job.sheets.contrast}</p>{/if}
   {#if own}
-    <Button color="alternative" size="xs" onclick={cutOff}>
+    <Button color="alternative" size="xs" disabled={cutting} onclick={cutOff}>
       Cut off: take it from “{own.name}” ({own.is_roll
         ? showLength(own.length, unit)
         : `${own.count ?? 1} sheets`} left)
