@@ -11,7 +11,7 @@ from dunestead.api.app import create_app
 from dunestead.catalogue import load_catalogue
 from dunestead.core.figures import Catalogue
 from dunestead.store import BlankStore, JobStore, open_database, open_records
-from dunestead.workbench import Workbench
+from dunestead.workshop.workbench import Workbench
 
 
 @pytest.fixture(scope="session")

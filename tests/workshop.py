@@ -6,9 +6,9 @@ from dunestead.catalogue import load_catalogue
 from dunestead.core.artwork.elements import Element, Words
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.blanks.blank import Blank
-from dunestead.core.planning.job import Job, start_job
-from dunestead.core.planning.look import Look, look_at
-from dunestead.core.planning.rail import SizeRail, size_rail
+from dunestead.core.job.job import Job, start_job
+from dunestead.core.looking.look import Look, look_at
+from dunestead.core.looking.rail import SizeRail, size_rail
 from tests.shapes import Files
 
 CATALOGUE = load_catalogue()
@@ -22,7 +22,7 @@ def words(text: str, size: float = 300.0, number: int = 1, face: str = "archivo-
 def job_of(*elements: Element, surface: str = "coir", blank: Blank | None = None, **entries) -> Job:
     job = start_job("Test", CATALOGUE.surface(surface), CATALOGUE, elements[0], blank or Blank(600, 400))
     last = max(element.id for element in elements)
-    return replace(job, elements=elements, last_element=last, **entries)
+    return altered(job, elements=elements, last_element=last, **entries)
 
 
 def look(job: Job, sources: Files) -> Look:

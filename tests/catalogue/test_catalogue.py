@@ -4,7 +4,7 @@ import pytest
 
 from dunestead.core.errors import UnknownKey
 from dunestead.core.figures import Catalogue
-from dunestead.core.planning.job import fits, materials_for, paints_for
+from dunestead.core.job.job import fits, materials_for, paints_for
 
 KEYS = {
     "surfaces": "coir synthetic-mat cotton-rug terry flat-towel jersey denim canvas leather wood-sealed wood-raw "

@@ -8,7 +8,7 @@ import pytest
 from dunestead.core.artwork.elements import Drawn, Frame, Words
 from dunestead.core.blanks.blank import Blank, Garment, collar_of
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
-from dunestead.core.planning.arranging import (
+from dunestead.core.changes.arranging import (
     add_element,
     arrange,
     as_garment,
@@ -20,7 +20,7 @@ from dunestead.core.planning.arranging import (
     new_element,
     place_on_garment,
 )
-from dunestead.core.planning.editing import change_element, drop_element
+from dunestead.core.changes.editing import change_element, drop_element
 from tests.shapes import artwork, files, rect
 from tests.workshop import CATALOGUE, job_of, words
 
@@ -118,7 +118,7 @@ def test_a_design_lost_off_its_blank_is_brought_back() -> None:
 def test_on_another_blank_a_design_keeps_its_size_or_its_margins(keeps: str, width: float) -> None:
     job = job_of(artwork(540.0, "bar"), blank=Blank(600, 400, keeps=keeps))
 
-    changed = change_blank(job, replace(job.blank, measured_width=550.0, measured_height=398.0), SOURCES, CATALOGUE)
+    changed = change_blank(job, replace(job.piece, measured_width=550.0, measured_height=398.0), SOURCES, CATALOGUE)
 
     assert changed.elements[0].width == pytest.approx(width, abs=0.01)
 
@@ -126,7 +126,7 @@ def test_on_another_blank_a_design_keeps_its_size_or_its_margins(keeps: str, wid
 def test_on_a_blank_too_small_for_its_margins_they_shrink_with_it() -> None:
     job = job_of(artwork(200.0, "bar"), blank=Blank(600, 400, keeps="margins"))
 
-    changed = change_blank(job, replace(job.blank, width=300.0), SOURCES, CATALOGUE)
+    changed = change_blank(job, replace(job.piece, width=300.0), SOURCES, CATALOGUE)
 
     assert changed.elements[0].width == pytest.approx(100, abs=0.01)
 

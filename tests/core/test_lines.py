@@ -5,9 +5,9 @@ from dataclasses import replace
 import pytest
 import shapely
 
-from dunestead.core.planning.job import Job
-from dunestead.core.planning.plan import make_plan
-from dunestead.core.planning.steps import all_steps
+from dunestead.core.job.job import Job
+from dunestead.core.plan.plan import make_plan
+from dunestead.core.work.steps import all_steps
 from dunestead.formats.verified import check_cut
 from tests.shapes import artwork, files, frame, rect
 from tests.workshop import CATALOGUE, job_of
@@ -45,8 +45,8 @@ def test_each_line_is_painted_with_its_share(job: Job) -> None:
 
 
 def test_a_piece_left_out_or_dropped_changes_its_line_only(job: Job) -> None:
-    out = make_plan(replace(job, fates={1: "leave-out"}), SOURCES, CATALOGUE, check_cut)
-    dropped = make_plan(replace(job, fates={1: "drop"}), SOURCES, CATALOGUE, check_cut)
+    out = make_plan(altered(job, fates={1: "leave-out"}), SOURCES, CATALOGUE, check_cut)
+    dropped = make_plan(altered(job, fates={1: "drop"}), SOURCES, CATALOGUE, check_cut)
 
     assert out.masks[0].laid.painted.region.area == pytest.approx(10000, rel=1e-3)
     assert [mask.laid.line for mask in dropped.masks] == ["line 2"]

@@ -8,7 +8,7 @@ from shapely import affinity
 
 from dunestead.core.artwork.elements import Frame
 from dunestead.core.blanks.blank import Blank
-from dunestead.core.planning.plan import make_plan
+from dunestead.core.plan.plan import make_plan
 from dunestead.formats.verified import check_cut
 from tests.shapes import WORD, artwork, files, frame, rect
 from tests.workshop import CATALOGUE, job_of, look, words
@@ -33,8 +33,8 @@ def least(seen, kind) -> float:
 def test_a_piece_left_out_is_no_longer_judged_and_a_dropped_part_is_no_longer_painted() -> None:
     job = job_of(artwork(400.0, "word"))
     whole = look(job, SOURCES)
-    solid = look(replace(job, fates={2: "leave-out", 3: "leave-out"}), SOURCES)
-    fewer = look(replace(job, fates={2: "drop"}), SOURCES)
+    solid = look(altered(job, fates={2: "leave-out", 3: "leave-out"}), SOURCES)
+    fewer = look(altered(job, fates={2: "drop"}), SOURCES)
 
     assert [piece.number for piece in solid.loose] == [1]
     assert [piece.number for piece in solid.found] == [1, 2, 3]
@@ -46,7 +46,7 @@ def test_a_piece_left_out_is_no_longer_judged_and_a_dropped_part_is_no_longer_pa
 def test_what_is_left_keeps_its_number_and_its_place_on_the_blank() -> None:
     """Dropping the first letter moves the painted box, and nothing on the blank."""
     job = job_of(artwork(400.0, "word"))
-    before, after = look(job, SOURCES), look(replace(job, fates={1: "drop"}), SOURCES)
+    before, after = look(job, SOURCES), look(altered(job, fates={1: "drop"}), SOURCES)
 
     def on_blank(seen, number):
         piece = next(piece for piece in seen.loose if piece.number == number)
@@ -167,7 +167,7 @@ def test_a_number_is_given_once_over_all_masks_and_kept_from_one_mask_to_many() 
 
 
 def test_sheets_are_numbered_through_all_masks_and_steps_done_mask_by_mask() -> None:
-    from dunestead.core.planning.steps import all_steps
+    from dunestead.core.work.steps import all_steps
 
     done = plan(job_of(artwork(300.0, "target"), masks="each"))
     codes = [step.code for step in all_steps(done, CATALOGUE.hand, "mm")]
@@ -180,7 +180,7 @@ def test_sheets_are_numbered_through_all_masks_and_steps_done_mask_by_mask() -> 
 def test_the_order_of_colours_is_the_makers_say() -> None:
     job = job_of(artwork(300.0, "target"), masks="each")
     usual = [laid.colour for laid in look(job, SOURCES).masks]
-    other = [laid.colour for laid in look(replace(job, mask_order=(usual[1],)), SOURCES).masks]
+    other = [laid.colour for laid in look(altered(job, mask_order=(usual[1],)), SOURCES).masks]
 
     assert other == usual[::-1]
 
@@ -189,7 +189,7 @@ def test_with_a_mask_for_each_colour_gaps_do_not_matter() -> None:
     job = job_of(artwork(150.0, "target"))
 
     assert any(f.code == "colour-gap" for f in look(job, SOURCES).findings)
-    assert not any(f.code == "colour-gap" for f in look(replace(job, masks="each"), SOURCES).findings)
+    assert not any(f.code == "colour-gap" for f in look(altered(job, masks="each"), SOURCES).findings)
 
 
 # --- as large as the blank ------------------------------------------------------------------------

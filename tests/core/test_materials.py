@@ -7,7 +7,7 @@ import pytest
 
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.mask.axis import AxisSide
-from dunestead.core.planning.materials import MaskWork, MaterialFit, rank_materials, reuse_of
+from dunestead.core.plan.materials import MaskWork, MaterialFit, rank_materials, reuse_of
 from tests.workshop import CATALOGUE
 
 NO_AXIS = AxisSide(np.empty((0, 2)), np.empty(0), np.empty((0, 2), int), np.empty(0))

@@ -11,13 +11,13 @@ SOURCES = files(gull=WORD)
 
 def names(*elements, **entries) -> list[str]:
     seen = look(job_of(*elements, **entries), SOURCES)
-    around = {entry.number: entry.element for entry in seen.job.roll}
+    around = {entry.number: entry.element for entry in seen.job.mask.roll}
     return name_pieces(
         seen.found,
         [around[piece.number] for piece in seen.found],
         seen.composition,
         seen.drawings,
-        is_reverse=seen.job.reverse,
+        is_reverse=seen.job.mask.reverse,
     )
 
 

@@ -9,11 +9,11 @@ from dunestead.core.blanks.blank import Blank
 from dunestead.core.curing.drying import Room
 from dunestead.core.errors import BadInput
 from dunestead.core.figures import Catalogue
-from dunestead.core.planning.arranging import fit_design
-from dunestead.core.planning.job import Job, Record, start_job
-from dunestead.core.planning.plan import Plan, make_plan
-from dunestead.core.planning.stations import NAMES, Station, stations_of
-from dunestead.core.planning.steps import all_steps, next_step
+from dunestead.core.changes.arranging import fit_design
+from dunestead.core.job.job import Job, Record, start_job
+from dunestead.core.plan.plan import Plan, make_plan
+from dunestead.core.stations.stations import NAMES, Station, stations_of
+from dunestead.core.work.steps import all_steps, next_step
 from dunestead.formats.verified import check_cut
 from tests.shapes import WORD, artwork, files, frame, rect
 
@@ -24,7 +24,7 @@ def job_for(
     catalogue: Catalogue, surface: str = "coir", width: float = 540.0, x: float = 0.0, y: float = 0.0, **changes
 ) -> Job:
     job = start_job("Cabin mat", catalogue.surface(surface), catalogue, artwork(width, x=x, y=y))
-    return replace(job, **{"blank": Blank(600, 400, measured_width=596.0, measured_height=398.0), **changes})
+    return altered(job, **{"blank": Blank(600, 400, measured_width=596.0, measured_height=398.0), **changes})
 
 
 def plan_for(catalogue: Catalogue, body: str = WORD, surface: str = "coir", **changes) -> Plan:
@@ -45,7 +45,7 @@ def test_a_new_job_fills_its_blank_to_the_margins(catalogue) -> None:
 
     assert wide.elements[0].width == pytest.approx(540, abs=0.1)
     assert tall.elements[0].width == pytest.approx(170, abs=0.1)
-    assert (job.material, job.paint) == ("paper-coated-down", "outdoor-acrylic")
+    assert (job.mask.material, job.paint) == ("paper-coated-down", "outdoor-acrylic")
 
 
 def test_every_station_has_its_line(catalogue) -> None:

@@ -9,8 +9,8 @@ from dunestead.core.artwork.elements import Frame, Repeat
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.mask.bridge_rules import BridgeRules
 from dunestead.core.mask.tying import tie_mask
-from dunestead.core.planning.arranging import resize_design
-from dunestead.core.planning.job import Job
+from dunestead.core.changes.arranging import resize_design
+from dunestead.core.job.job import Job
 from dunestead.core.sheets.cells import Reach
 from dunestead.core.sheets.division import Guards
 from dunestead.core.sheets.layout import LayoutRules, lay_out

@@ -7,10 +7,10 @@ import pytest
 from dunestead.core.artwork.elements import Frame, resized
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.errors import NoSuchThing
-from dunestead.core.planning.job import Job
-from dunestead.core.planning.look import Look
-from dunestead.core.planning.remedies import Tools, finding_of, key_of, remedies_for, remedy_of
-from dunestead.core.planning.weakness import weak_findings
+from dunestead.core.job.job import Job
+from dunestead.core.looking.look import Look
+from dunestead.core.looking.remedies import Tools, finding_of, key_of, remedies_for, remedy_of
+from dunestead.core.looking.weakness import weak_findings
 from tests.shapes import artwork, files, frame, rect
 from tests.workshop import CATALOGUE, job_of, look, words
 

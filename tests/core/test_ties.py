@@ -5,7 +5,7 @@ from dataclasses import replace
 import pytest
 
 from dunestead.core.errors import BadInput
-from dunestead.core.planning.ties import BridgeMove, bridge_at, move_bridge, remove_bridge, reset_bridges, tie
+from dunestead.core.looking.ties import BridgeMove, bridge_at, move_bridge, remove_bridge, reset_bridges, tie
 from tests.shapes import artwork, files, frame
 from tests.workshop import CATALOGUE, job_of, look
 
@@ -57,7 +57,7 @@ def test_it_stays_on_its_piece_when_the_design_is_moved_and_grown() -> None:
     job = move_bridge(found, bridges(found), BridgeMove(1, 0, (262.0, 175.0)), CATALOGUE)
     (element,) = job.elements
 
-    grown = again(replace(job, elements=(replace(element, width=200.0, x=30.0),)))
+    grown = again(altered(job, elements=(replace(element, width=200.0, x=30.0),)))
 
     assert grown[0].start == pytest.approx((20, 50), abs=0.02)
 
@@ -108,7 +108,7 @@ def test_adding_a_bridge_to_a_kept_piece_bridges_it() -> None:
 
     job = move_bridge(found, [], BridgeMove(1, None, (300.0, 162.0)), CATALOGUE)
 
-    assert job.fates == {1: "bridge"}
+    assert job.mask.fates == {1: "bridge"}
     assert len(again(job)) == 1
 
 

@@ -6,7 +6,7 @@ import pytest
 
 from dunestead.demo.marram_row import fill_demo
 from dunestead.store import BlankStore, JobStore, open_database, open_records
-from dunestead.workbench import OpenJob, Workbench
+from dunestead.workshop.workbench import OpenJob, Workbench
 
 
 @pytest.fixture(scope="module")

@@ -52,7 +52,7 @@ def test_one_artwork_a_job_becomes_the_first_part_of_its_design(tmp_path: Path) 
     stored = store.get(3)
 
     assert stored.job.elements == (Drawn(id=1, source="ab12", file_name="mat.svg", width=512.5, x=4.0, y=-7.0),)
-    assert (stored.job.fates, stored.job.roll[0].element) == ({1: "bridge"}, 1)
+    assert (stored.job.mask.fates, stored.job.mask.roll[0].element) == ({1: "bridge"}, 1)
     assert store.file("ab12") == b"<svg/>"
     store.undo(3)
     assert store.get(3).job.elements[0].width == 400.0

@@ -20,7 +20,7 @@ from dunestead.core.blanks.blank import Blank, Garment
 from dunestead.core.curing.drying import Room
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.mask.rollcall import RollEntry
-from dunestead.core.planning.job import Job, Record
+from dunestead.core.job.job import Job, Record
 from dunestead.store import BlankStore, JobStore, open_database
 from dunestead.store.models import Base
 from tests.shapes import artwork
@@ -73,16 +73,16 @@ def test_undo_and_redo_step_through_all_changes(store: JobStore) -> None:
     store.change(job_id, 2, replace(JOB, copies=3), "Copies again")
 
     store.undo(job_id)
-    assert (store.get(job_id).job.copies, store.get(job_id).undo, store.get(job_id).redo) == (
+    assert (store.get(job_id).job.blank.copies, store.get(job_id).undo, store.get(job_id).redo) == (
         2,
         "Copies",
         "Copies again",
     )
     store.undo(job_id)
-    assert store.get(job_id).job.copies == 1
+    assert store.get(job_id).job.blank.copies == 1
     store.redo(job_id)
     store.redo(job_id)
-    assert store.get(job_id).job.copies == 3
+    assert store.get(job_id).job.blank.copies == 3
 
 
 def test_a_change_after_undo_cuts_off_what_was_undone(store: JobStore) -> None:
@@ -91,7 +91,7 @@ def test_a_change_after_undo_cuts_off_what_was_undone(store: JobStore) -> None:
     store.undo(job_id)
     store.change(job_id, 1, replace(JOB, copies=9), "Other copies")
 
-    assert store.get(job_id).job.copies == 9
+    assert store.get(job_id).job.blank.copies == 9
     with pytest.raises(NotNow, match="nothing to do again"):
         store.redo(job_id)
 
@@ -109,7 +109,7 @@ def test_a_change_made_on_an_old_state_is_refused(store: JobStore) -> None:
 
     with pytest.raises(NotNow, match="another window"):
         store.change(job_id, 1, replace(JOB, copies=3), "Another")
-    assert store.get(job_id).job.copies == 2
+    assert store.get(job_id).job.blank.copies == 2
 
 
 def test_a_job_put_away_is_off_the_board_but_not_gone(store: JobStore) -> None:
@@ -227,8 +227,8 @@ def test_a_kill_at_any_moment_loses_at_most_the_change_in_flight(tmp_path: Path)
 
     engine = open_database(path)
     kept = JobStore(engine).get(1)
-    assert kept.job.copies in (answered, answered + 1)
-    assert kept.seq == kept.job.copies
+    assert kept.job.blank.copies in (answered, answered + 1)
+    assert kept.seq == kept.job.blank.copies
     with sqlite3.connect(path) as database:
         assert database.execute("PRAGMA integrity_check").fetchone() == ("ok",)
     engine.dispose()

@@ -14,13 +14,17 @@ from dunestead.api.cutting import cutting
 from dunestead.api.design import design
 from dunestead.api.files import files
 from dunestead.api.jobs import jobs
+from dunestead.api.mask import mask
+from dunestead.api.opened import tagged
 from dunestead.api.problems import install_problems, problem
+from dunestead.api.work import work
 from dunestead.api.workshop import workshop
 from dunestead.catalogue import load_catalogue
 from dunestead.formats.picture import MOST_PICTURE_BYTES
 from dunestead.formats.svg.guard import MOST_BYTES
 from dunestead.store import BlankStore, JobStore, open_database, open_records
-from dunestead.workbench import Workbench
+from dunestead.workshop.clock import Clock
+from dunestead.workshop.workbench import Workbench
 
 __all__ = ["create_app"]
 
@@ -64,11 +68,13 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     )
     app.config.update(config or {})
     if database := app.config.get("DATABASE"):
-        engine = open_database(Path(database))
+        engine, clock = open_database(Path(database)), app.config.get("CLOCK") or Clock()
         app.extensions["workbench"] = Workbench(
-            JobStore(engine), BlankStore(engine), open_records(engine), load_catalogue()
+            JobStore(engine, clock.now), BlankStore(engine), open_records(engine), load_catalogue(), clock
         )
     app.register_blueprint(jobs)
+    app.register_blueprint(mask)
+    app.register_blueprint(work)
     app.register_blueprint(design)
     app.register_blueprint(blanks)
     app.register_blueprint(files)
@@ -77,6 +83,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     install_problems(app)
     app.before_request(_refuse_other_sites)
     app.after_request(_guard)
+    app.after_request(tagged)
     app.add_url_rule("/", "page", _page)
     app.add_url_rule("/<path:name>", "asset", _asset)
     return app

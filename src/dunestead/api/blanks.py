@@ -3,7 +3,7 @@
 from apiflask import APIBlueprint
 
 from dunestead.api import schemas as wire
-from dunestead.api.jobs import bench, shown
+from dunestead.api.opened import bench, change, shown
 
 __all__ = ["blanks"]
 
@@ -42,7 +42,7 @@ def keep_blank(job_id: int, given: wire.KeepBlankIn) -> wire.BlanksOut:
     """Keep a job's blank in the library, or replace the one of that name."""
     workbench = bench()
     job = workbench.plan(job_id).job
-    workbench.blanks.keep(given.name, job.surface, job.blank)
+    workbench.blanks.keep(given.name, job.blank.surface, job.piece)
     return _library()
 
 
@@ -53,7 +53,7 @@ def take_blank(job_id: int, number: int, query_data: wire.UnitQuery) -> wire.Job
     """Take a blank of the library for a job."""
     workbench = bench()
     kept = workbench.blanks.get(number)
-    workbench.change(job_id, f"Blank “{kept.name}”", lambda job, _: workbench.with_kept_blank(job, kept))
+    change(job_id, f"Blank “{kept.name}”", lambda job, _: workbench.with_kept_blank(job, kept))
     return shown(job_id, query_data)
 
 

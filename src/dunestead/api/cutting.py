@@ -4,11 +4,11 @@ from apiflask import APIBlueprint
 
 from dunestead.api import schemas
 from dunestead.api import sheet_schemas as wire
-from dunestead.api.jobs import bench, shown
+from dunestead.api.opened import bench, change, shown
 from dunestead.api.sheet_views import run_out, search_out
 from dunestead.core.errors import NoSuchThing
-from dunestead.core.planning.laying import job_items, with_packing, with_say, without_says
-from dunestead.core.planning.plan import Plan
+from dunestead.core.plan.laying import job_items, with_packing, with_say, without_says
+from dunestead.core.plan.plan import Plan
 from dunestead.core.sheets.packing import Packing, quick_pack
 from dunestead.devices.cutter import CutOrder
 from dunestead.formats.verified import sheets_of
@@ -27,7 +27,7 @@ def say_of_patch(job_id: int, number: int, given: wire.PatchIn, query_data: sche
     """Say on which sheet a patch shall lie, alone or not, turned or not; the rest is laid around it."""
     label = f"Patch {number} on sheet {given.sheet}" if given.sheet else f"Say about patch {number}"
 
-    bench().change(
+    change(
         job_id,
         label,
         lambda job, plan: with_say(
@@ -42,7 +42,7 @@ def say_of_patch(job_id: int, number: int, given: wire.PatchIn, query_data: sche
 @cutting.output(schemas.JobOut)
 def forget_patches(job_id: int, query_data: schemas.UnitQuery) -> schemas.JobOut:
     """Take back all that was said of patches, and lay them out anew."""
-    bench().change(job_id, "Patches laid out anew", lambda job, _: without_says(job))
+    change(job_id, "Patches laid out anew", lambda job, _: without_says(job))
     return shown(job_id, query_data)
 
 

@@ -9,17 +9,17 @@ from flask import Response, request
 
 from dunestead.api import schemas as wire
 from dunestead.api.design_views import drawn, look_out
-from dunestead.api.jobs import bench, shown
+from dunestead.api.opened import bench, change, shown
 from dunestead.core.artwork.elements import Frame, PartEdit, Repeat, Traced, Words, element_of
 from dunestead.core.artwork.layout import name_of
 from dunestead.core.artwork.trace.settings import TraceSettings
+from dunestead.core.changes.arranging import arrange, copy_element, fit_design, place_on_garment
+from dunestead.core.changes.editing import change_element, drop_element
 from dunestead.core.errors import BadInput
-from dunestead.core.planning.arranging import arrange, copy_element, fit_design, place_on_garment
-from dunestead.core.planning.editing import change_element, drop_element
-from dunestead.core.planning.faces import try_face
-from dunestead.core.planning.job import Job
-from dunestead.core.planning.plan import Plan
-from dunestead.core.planning.remedies import finding_of, remedies_for, remedy_of
+from dunestead.core.job.job import Job, altered
+from dunestead.core.looking.faces import try_face
+from dunestead.core.looking.remedies import finding_of, remedies_for, remedy_of
+from dunestead.core.plan.plan import Plan
 
 __all__ = ["design"]
 
@@ -60,7 +60,7 @@ def add_words(job_id: int, words: wire.WordsIn, query_data: wire.UnitQuery) -> w
     """Add words to the design."""
     workbench = bench()
     make = workbench.make_words(words.text, words.face)
-    workbench.change(job_id, "Words added", lambda job, _: workbench.with_new(job, make))
+    change(job_id, "Words added", lambda job, _: workbench.with_new(job, make))
     return shown(job_id, query_data)
 
 
@@ -72,7 +72,7 @@ def add_artwork(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Add a drawing or a picture of one to the design."""
     workbench = bench()
     make = workbench.keep_file(*_file("artwork"))
-    workbench.change(job_id, "Artwork added", lambda job, _: workbench.with_new(job, make))
+    change(job_id, "Artwork added", lambda job, _: workbench.with_new(job, make))
     return shown(job_id, query_data)
 
 
@@ -83,7 +83,7 @@ def add_artwork(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
 def add_frame(job_id: int, frame: wire.FrameIn, query_data: wire.UnitQuery) -> wire.JobOut:
     """Add a frame that follows the blank's edge."""
     workbench = bench()
-    workbench.change(
+    change(
         job_id,
         "Frame added",
         lambda job, _: workbench.with_new(job, lambda number: Frame(id=number, style=frame.style)),
@@ -121,7 +121,7 @@ def change_part(job_id: int, element: int, given: wire.ElementIn, query_data: wi
     def changed(job: Job, _: Plan) -> Job:
         return change_element(job, element, entries, workbench.sources, workbench.catalogue)
 
-    workbench.change(job_id, f"{named} {what}", changed)
+    change(job_id, f"{named} {what}", changed)
     return shown(job_id, query_data)
 
 
@@ -130,7 +130,7 @@ def change_part(job_id: int, element: int, given: wire.ElementIn, query_data: wi
 @design.output(wire.JobOut)
 def drop_part(job_id: int, element: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Take a part out of the design."""
-    bench().change(job_id, "Part taken out", lambda job, _: drop_element(job, element))
+    change(job_id, "Part taken out", lambda job, _: drop_element(job, element))
     return shown(job_id, query_data)
 
 
@@ -140,9 +140,7 @@ def drop_part(job_id: int, element: int, query_data: wire.UnitQuery) -> wire.Job
 def copy_part(job_id: int, element: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Copy a part of the design."""
     workbench = bench()
-    workbench.change(
-        job_id, "Part copied", lambda job, _: copy_element(job, element, workbench.sources, workbench.catalogue)
-    )
+    change(job_id, "Part copied", lambda job, _: copy_element(job, element, workbench.sources, workbench.catalogue))
     return shown(job_id, query_data)
 
 
@@ -153,7 +151,7 @@ def copy_part(job_id: int, element: int, query_data: wire.UnitQuery) -> wire.Job
 def arrange_parts(job_id: int, given: wire.ArrangeIn, query_data: wire.UnitQuery) -> wire.JobOut:
     """Align parts with each other, spread them, or centre them on the blank."""
     workbench = bench()
-    workbench.change(
+    change(
         job_id,
         "Parts arranged",
         lambda job, _: arrange(job, given.numbers, given.how, workbench.sources, workbench.catalogue),
@@ -167,9 +165,7 @@ def arrange_parts(job_id: int, given: wire.ArrangeIn, query_data: wire.UnitQuery
 def fit(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Centre the design and make it as large as the margins let it."""
     workbench = bench()
-    workbench.change(
-        job_id, "Design fitted to the blank", lambda job, _: fit_design(job, workbench.sources, workbench.catalogue)
-    )
+    change(job_id, "Design fitted to the blank", lambda job, _: fit_design(job, workbench.sources, workbench.catalogue))
     return shown(job_id, query_data)
 
 
@@ -179,7 +175,7 @@ def fit(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
 def place(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Lay the design where the garment's guide puts it."""
     workbench = bench()
-    workbench.change(
+    change(
         job_id,
         "Design placed on the garment",
         lambda job, _: place_on_garment(job, workbench.sources, workbench.catalogue),
@@ -267,7 +263,7 @@ def apply_remedy(job_id: int, given: wire.RemedyIn, query_data: wire.UnitQuery) 
     tools = workbench.tools(query_data.unit)
     seen = workbench.plan(job_id).look
     remedy = remedy_of(seen, finding_of(seen, given.finding, workbench.catalogue), given.remedy, tools)
-    workbench.change(job_id, remedy.label, lambda *_: remedy.job)
+    change(job_id, remedy.label, lambda *_: remedy.job)
     return shown(job_id, query_data)
 
 
@@ -280,9 +276,9 @@ def set_outline(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     workbench = bench()
     data, name = _file("outline")
     key = workbench.keep_outline(data, name)
-    workbench.change(
+    change(
         job_id,
         "Outline of the blank",
-        lambda job, _: replace(job, blank=replace(job.blank, shape="outline", outline=key, outline_name=name[:120])),
+        lambda job, _: altered(job, piece=replace(job.piece, shape="outline", outline=key, outline_name=name[:120])),
     )
     return shown(job_id, query_data)

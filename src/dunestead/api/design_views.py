@@ -13,12 +13,12 @@ from dunestead.core.artwork.parts import parts_of
 from dunestead.core.artwork.sources import Sources
 from dunestead.core.artwork.trace.outline import trace
 from dunestead.core.artwork.words.setting import set_words
+from dunestead.core.changes.arranging import usual_arc
 from dunestead.core.colours import colour_name
-from dunestead.core.planning.arranging import usual_arc
-from dunestead.core.planning.look import Look
-from dunestead.core.planning.rail import SizeRail
-from dunestead.core.planning.remedies import key_of
-from dunestead.core.planning.stations import artwork_outcome
+from dunestead.core.looking.look import Look
+from dunestead.core.looking.rail import SizeRail
+from dunestead.core.looking.remedies import key_of
+from dunestead.core.stations import artwork
 from dunestead.formats.svg.writer import path_data
 
 __all__ = ["colours_out", "drawn", "elements_out", "findings_out", "look_out", "picture_out", "placed", "rail_out"]
@@ -41,7 +41,7 @@ def placed(point: tuple[float, float], origin: tuple[float, float]) -> tuple[flo
 
 def look_out(look: Look, rail: SizeRail, sources: Sources, unit: str) -> wire.LookOut:
     """Return a look that is not kept."""
-    state, verdict, _ = artwork_outcome(look, rail, unit)
+    state, verdict, _ = artwork.outcome(look, rail, unit)
     return wire.LookOut(
         picture=picture_out(look),
         elements=elements_out(look, sources),
@@ -65,11 +65,13 @@ def picture_out(look: Look) -> wire.DesignPictureOut:
 
 def colours_out(look: Look, tolerance: float = SEEN_MM) -> list[wire.ColourOut]:
     """Return what is painted in each colour; around a reverse mask the field."""
-    if look.job.reverse:
+    if look.job.mask.reverse:
         back = (-look.composition.origin[0], -look.composition.origin[1])
         ground = shapely.transform(look.composition.outline, lambda points: points + np.array(back))
         field = shapely.difference(ground, look.painted.region)
-        return [wire.ColourOut(colour=look.job.field_colour, path=drawn(field, look.composition.origin, tolerance))]
+        return [
+            wire.ColourOut(colour=look.job.mask.field_colour, path=drawn(field, look.composition.origin, tolerance))
+        ]
     return [
         wire.ColourOut(colour=colour, path=drawn(region, look.composition.origin, tolerance))
         for colour, region in look.painted.colours.items()
@@ -202,7 +204,7 @@ def _words(element: Words, look: Look, sources: Sources) -> wire.WordsOut:
         line_gap=setting.line_gap,
         align=setting.align,
         arc=setting.arc,
-        usual_arc=usual_arc(as_set.width, look.job.blank),
+        usual_arc=usual_arc(as_set.width, look.job.piece),
         capitals=setting.capitals,
         letter_colours=list(setting.letter_colours),
         missing=list(as_set.missing),

@@ -4,9 +4,9 @@ from apiflask import APIBlueprint
 from flask import Response
 
 from dunestead.api import schemas
-from dunestead.api.jobs import bench
+from dunestead.api.opened import bench
 from dunestead.core.errors import NoSuchThing
-from dunestead.core.planning.plan import mask_title
+from dunestead.core.plan.plan import mask_title
 from dunestead.formats.bundle import file_stem, mask_file, zip_sheets
 from dunestead.formats.sheet_files import sheet_file
 from dunestead.formats.svg.writer import write_mask

@@ -1,27 +1,23 @@
-"""Jobs: begin, look, change, undo, put away."""
+"""Jobs: begin, look, change, undo, put away, mend."""
 
-from dataclasses import replace
+from typing import Any
 
 from apiflask import APIBlueprint
-from flask import current_app, request
+from flask import Response, request
 
 from dunestead.api import schemas as wire
-from dunestead.api.mask_views import bridge_out
+from dunestead.api.opened import bench, change, made_on, shown
 from dunestead.api.sheet_schemas import CutSettingsIn
-from dunestead.api.views import card_out, catalogue_out, job_out
+from dunestead.api.views import card_out, catalogue_out
 from dunestead.core.artwork.elements import clean_text
 from dunestead.core.blanks.blank import Blank, Garment
-from dunestead.core.curing.drying import Room
-from dunestead.core.errors import BadInput
-from dunestead.core.planning.job import Job, Record
-from dunestead.core.planning.plan import Plan
-from dunestead.core.planning.steps import all_steps
-from dunestead.core.planning.ties import BridgeMove
-from dunestead.core.planning.ties import reset_bridges as reckon_again
+from dunestead.core.curing.drying import Weather
+from dunestead.core.errors import BadInput, DunesteadError
+from dunestead.core.job.job import Job, Record, altered
+from dunestead.core.painting.coatings import Coating
 from dunestead.core.records import CutSettings
-from dunestead.workbench import Workbench, with_calls, with_fates, with_tick
 
-__all__ = ["bench", "jobs", "shown"]
+__all__ = ["jobs"]
 
 jobs = APIBlueprint("jobs", __name__, url_prefix="/api", tag="Jobs")
 _LABELS = {
@@ -32,17 +28,17 @@ _LABELS = {
     "dauber": "Foam dauber",
     "covered": "Neighbours covered",
     "material": "Mask material",
+    "method": "Method",
     "border": "Border",
     "bridge_width": "Width of bridges",
     "overlap": "Overlap of sheets",
     "cutter": "Cutter",
     "press": "Press",
-    "paint": "Paint",
-    "coats": "Coats",
+    "coatings": "Coatings",
     "copies": "Copies",
     "seen_through": "Seen through the blank",
     "due": "Due date",
-    "room": "Room",
+    "weather": "Weather",
     "reverse": "Reverse mask",
     "field_colour": "Colour of the field",
     "masks": "Masks for the colours",
@@ -54,25 +50,7 @@ _LABELS = {
     "cut": "Cut settings",
     "together": "What stays together",
 }
-_CLEARABLE = {"border", "bridge_width", "overlap", "coats", "due", "bridges_per_piece", "stock", "cut"}
-_FATE_WORDS = {
-    "bridge": "bridged",
-    "keep": "kept",
-    "leave-out": "left out",
-    "drop": "dropped with its artwork",
-    None: "undecided again",
-}
-
-
-def bench() -> Workbench:
-    """Return the workbench of the application that answers."""
-    workbench: Workbench = current_app.extensions["workbench"]
-    return workbench
-
-
-def shown(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
-    """Return a job as its page shows it."""
-    return job_out(bench().open(job_id, query.unit), bench().catalogue, bench().sources, query.unit)
+_CLEARABLE = {"border", "bridge_width", "method", "overlap", "due", "bridges_per_piece", "stock", "cut"}
 
 
 @jobs.get("/catalogue")
@@ -86,9 +64,27 @@ def get_catalogue(query_data: wire.UnitQuery) -> wire.CatalogueOut:
 @jobs.get("/jobs")
 @jobs.input(wire.UnitQuery, location="query")
 @jobs.output(wire.BoardOut)
-def get_board(query_data: wire.UnitQuery) -> wire.BoardOut:
+def get_board(query_data: wire.UnitQuery) -> Response:
     """List the jobs on the board."""
-    return wire.BoardOut(jobs=[card_out(opened) for opened in bench().board(query_data.unit)])
+    return _board(query_data.unit, away=False)
+
+
+@jobs.get("/jobs/away")
+@jobs.input(wire.UnitQuery, location="query")
+@jobs.output(wire.BoardOut)
+def get_drawer(query_data: wire.UnitQuery) -> Response:
+    """List the jobs that were put away."""
+    return _board(query_data.unit, away=True)
+
+
+def _board(unit: str, *, away: bool) -> Response:
+    """Return the cards as they are kept, in JSON: there may be thousands."""
+    cards, broken = bench().board(unit, lambda opened: card_out(opened, unit).model_dump_json(), _broken, away=away)
+    return Response(f'{{"jobs":[{",".join(cards)}],"broken":[{",".join(broken)}]}}', content_type="application/json")
+
+
+def _broken(job_id: int, name: str, error: DunesteadError) -> str:
+    return wire.BrokenOut(id=job_id, name=name, what=error.what, fix=error.fix).model_dump_json()
 
 
 @jobs.post("/jobs")
@@ -145,123 +141,29 @@ def change_job(job_id: int, entries: wire.JobIn, query_data: wire.UnitQuery) -> 
         if value is None and key not in _CLEARABLE:
             raise BadInput(f"{_LABELS[key]} cannot be empty.", "Give it a value.")
     blank, width = given.pop("blank", None), given.pop("design_width", None)
-    if isinstance(room := given.get("room"), wire.RoomIn):
-        given["room"] = Room(**room.model_dump())
-    if given.get("mask_order") is not None:
-        given["mask_order"] = tuple(given["mask_order"])
-    if given.get("together") is not None:
-        given["together"] = tuple(given["together"])
-    if isinstance(cut := given.get("cut"), CutSettingsIn):
-        given["cut"] = CutSettings(**cut.model_dump())
+    values = {name: _entry(value) for name, value in given.items()}
     label = ", ".join(dict.fromkeys(_LABELS[key] for key in entries.model_fields_set)) or "Nothing"
     workbench = bench()
 
-    def changed(job: Job, _: Plan) -> Job:
-        job = replace(job, **given)
+    def changed(job: Job) -> Job:
+        job = altered(job, **values)
         if isinstance(blank, wire.BlankIn):
             job = workbench.with_blank(job, _blank(blank))
         return workbench.with_width(job, width) if width is not None else job
 
-    workbench.change(job_id, label, changed)
+    workbench.alter(job_id, label, changed, made_on())
     return shown(job_id, query_data)
 
 
-@jobs.post("/jobs/<int:job_id>/fates")
-@jobs.input(wire.FatesIn, arg_name="fates")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut)
-def set_fates(job_id: int, fates: wire.FatesIn, query_data: wire.UnitQuery) -> wire.JobOut:
-    """Decide what becomes of loose pieces."""
-    which = "All pieces" if fates.numbers is None else f"Piece {', '.join(map(str, fates.numbers[:6]))}"
-    label = f"{which} {_FATE_WORDS[fates.fate]}"
-    bench().change(job_id, label, lambda job, plan: with_fates(job, plan, fates.numbers, fates.fate))
-    return shown(job_id, query_data)
-
-
-def _move(given: wire.BridgeIn) -> BridgeMove:
-    return BridgeMove(given.piece, given.index, given.at, given.slide, given.width)
-
-
-@jobs.post("/jobs/<int:job_id>/bridges/try")
-@jobs.input(wire.BridgeIn, arg_name="given")
-@jobs.output(wire.BridgeOut)
-def try_bridge(job_id: int, given: wire.BridgeIn) -> wire.BridgeOut:
-    """Say what bridge a place would give, or why none can stand there; nothing is kept."""
-    move = _move(given)
-    plan, bridge = bench().try_bridge(job_id, move)
-    return bridge_out(bridge, given.index or 0, plan.origin)
-
-
-@jobs.post("/jobs/<int:job_id>/bridges")
-@jobs.input(wire.BridgeIn, arg_name="given")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut)
-def set_bridge(job_id: int, given: wire.BridgeIn, query_data: wire.UnitQuery) -> wire.JobOut:
-    """Move or widen a bridge of a piece, or add one."""
-    workbench, move = bench(), _move(given)
-    what = "added to" if given.index is None else "moved on" if given.at or given.slide else "widened on"
-    label = f"Bridge {what} piece {given.piece}"
-    workbench.change(job_id, label, lambda job, plan: workbench.with_bridge(job, plan, move))
-    return shown(job_id, query_data)
-
-
-@jobs.post("/jobs/<int:job_id>/bridges/remove")
-@jobs.input(wire.BridgeKeyIn, arg_name="given")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut)
-def remove_bridge(job_id: int, given: wire.BridgeKeyIn, query_data: wire.UnitQuery) -> wire.JobOut:
-    """Take a bridge away from a piece that has more than one."""
-    workbench = bench()
-    workbench.change(
-        job_id,
-        f"Bridge taken off piece {given.piece}",
-        lambda job, plan: workbench.without_bridge(job, plan, given.piece, given.index),
-    )
-    return shown(job_id, query_data)
-
-
-@jobs.post("/jobs/<int:job_id>/bridges/reset")
-@jobs.input(wire.PiecesIn, arg_name="given")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut)
-def reset_bridges(job_id: int, given: wire.PiecesIn, query_data: wire.UnitQuery) -> wire.JobOut:
-    """Have bridges that were set by hand reckoned again."""
-    which = "All bridges" if given.numbers is None else f"Bridges of piece {', '.join(map(str, given.numbers[:6]))}"
-    bench().change(
-        job_id,
-        f"{which} reckoned again",
-        lambda job, _: reckon_again(job, list(job.spots) if given.numbers is None else given.numbers),
-    )
-    return shown(job_id, query_data)
-
-
-@jobs.post("/jobs/<int:job_id>/ticks")
-@jobs.input(wire.TickIn, arg_name="tick")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut)
-def set_tick(job_id: int, tick: wire.TickIn, query_data: wire.UnitQuery) -> wire.JobOut:
-    """Tick a step off, or take the tick back."""
-    workbench = bench()
-    opened = workbench.open(job_id, "mm")
-    title = next((step.title for step in opened.steps if step.code == tick.code), tick.code)
-
-    def ticked(job: Job, plan: Plan) -> Job:
-        return with_tick(job, all_steps(plan, workbench.catalogue.hand, "mm"), tick.code, done=tick.done)
-
-    workbench.change(job_id, f"{title}: {'done' if tick.done else 'not done'}", ticked)
-    return shown(job_id, query_data)
-
-
-@jobs.post("/jobs/<int:job_id>/calls")
-@jobs.input(wire.CallsIn, arg_name="calls")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut)
-def set_calls(job_id: int, calls: wire.CallsIn, query_data: wire.UnitQuery) -> wire.JobOut:
-    """Mark keepers at a roll-call."""
-    which = "All keepers" if calls.numbers is None else f"Keeper {', '.join(map(str, calls.numbers[:6]))}"
-    label = f"{which}: {calls.call if calls.done else f'not {calls.call}'}"
-    bench().change(job_id, label, lambda job, plan: with_calls(job, plan, calls.numbers, calls.call, done=calls.done))
-    return shown(job_id, query_data)
+def _entry(value: Any) -> Any:
+    """Return what came over the wire as the job keeps it."""
+    if isinstance(value, wire.WeatherIn):
+        return Weather(**value.model_dump())
+    if isinstance(value, CutSettingsIn):
+        return CutSettings(**value.model_dump())
+    if isinstance(value, list):
+        return tuple(Coating(**one.model_dump()) if isinstance(one, wire.CoatingIn) else one for one in value)
+    return value
 
 
 @jobs.put("/jobs/<int:job_id>/record")
@@ -270,7 +172,7 @@ def set_calls(job_id: int, calls: wire.CallsIn, query_data: wire.UnitQuery) -> w
 @jobs.output(wire.JobOut)
 def set_record(job_id: int, record: wire.RecordIn, query_data: wire.UnitQuery) -> wire.JobOut:
     """Write down what really happened."""
-    bench().change(job_id, "Record", lambda job, _: replace(job, record=Record(**record.model_dump())))
+    change(job_id, "Record", lambda job, _: altered(job, record=Record(**record.model_dump())))
     return shown(job_id, query_data)
 
 
@@ -279,7 +181,7 @@ def set_record(job_id: int, record: wire.RecordIn, query_data: wire.UnitQuery) -
 @jobs.output(wire.JobOut)
 def undo(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Take the last change back."""
-    bench().undo(job_id)
+    bench().undo(job_id, made_on())
     return shown(job_id, query_data)
 
 
@@ -288,7 +190,7 @@ def undo(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
 @jobs.output(wire.JobOut)
 def redo(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Make the change that was taken back again."""
-    bench().redo(job_id)
+    bench().redo(job_id, made_on())
     return shown(job_id, query_data)
 
 
@@ -306,3 +208,29 @@ def bring_back(job_id: int) -> str:
     """Put a job back on the board."""
     bench().put_away(job_id, away=False)
     return ""
+
+
+@jobs.get("/jobs/<int:job_id>/mending")
+@jobs.output(wire.MendingOut)
+def get_mending(job_id: int) -> wire.MendingOut:
+    """Say what is wrong with a job that cannot be reckoned, and what mends it."""
+    found = bench().mending(job_id)
+    return wire.MendingOut(
+        id=job_id,
+        name=found.name,
+        version=found.head.version,
+        what=found.what,
+        fix=found.fix,
+        mends=[wire.MendOut(key=mend.key, label=mend.label) for mend in found.mends],
+        history=wire.HistoryOut(undo=found.head.undo, redo=found.head.redo),
+    )
+
+
+@jobs.post("/jobs/<int:job_id>/mend")
+@jobs.input(wire.MendIn, arg_name="given")
+@jobs.input(wire.UnitQuery, location="query")
+@jobs.output(wire.JobOut)
+def mend(job_id: int, given: wire.MendIn, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Mend a job in one of the ways offered; it can be taken back."""
+    bench().mend(job_id, given.mend, made_on())
+    return shown(job_id, query_data)

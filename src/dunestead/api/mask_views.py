@@ -8,15 +8,15 @@ from dunestead.api import schemas as wire
 from dunestead.api.design_views import drawn, placed
 from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.curves import shifted
+from dunestead.core.looking.remedies import key_of
+from dunestead.core.looking.weakness import FoundWeak, weak_findings
 from dunestead.core.mask.bridges import Bridge
 from dunestead.core.mask.gaps import Gap
 from dunestead.core.mask.loose import LoosePiece
 from dunestead.core.mask.naming import name_pieces
 from dunestead.core.painting.separation import advise_masks
-from dunestead.core.planning.materials import MaterialFit, reuse_of
-from dunestead.core.planning.plan import MaskPlan, Plan
-from dunestead.core.planning.remedies import key_of
-from dunestead.core.planning.weakness import FoundWeak, weak_findings
+from dunestead.core.plan.materials import MaterialFit, reuse_of
+from dunestead.core.plan.plan import MaskPlan, Plan
 
 __all__ = ["advice_out", "bridge_out", "mask_out", "pieces_out", "reuse_out", "weak_out"]
 
@@ -39,7 +39,12 @@ def mask_out(plan: Plan, mask: MaskPlan) -> wire.MaskOut:
             for one in sheet.patches
             if one.patch.mask == mask.number and one.copy == 1
         ],
-        placements=[wire.PlacementOut(number=p.number, box=p.box) for p in mask.pressing.placements],
+        placements=[
+            wire.PlacementOut(number=p.number, box=p.box) for one in mask.pressings[:1] for p in one.placements
+        ],
+        tape=wire.TapeOut(left=mask.tape.left, right=mask.tape.right, top=mask.tape.top, bottom=mask.tape.bottom),
+        covers=list(mask.cover.boxes),
+        painted_box=mask.painted_box,
         pins=[wire.PinOut(at=placed(pin.at, origin), holds=pin.holds, piece=pin.piece) for pin in mask.pinning.pins],
         placing=list(mask.placing),
     )
@@ -74,13 +79,13 @@ def bridge_out(bridge: Bridge, index: int, origin: tuple[float, float]) -> wire.
 def pieces_out(plan: Plan) -> list[wire.PieceOut]:
     """Return every loose piece as drawn, those left out or dropped included."""
     look = plan.look
-    around = {entry.number: entry.element for entry in look.job.roll}
+    around = {entry.number: entry.element for entry in look.job.mask.roll}
     names = name_pieces(
         look.found,
         [around[piece.number] for piece in look.found],
         look.composition,
         look.drawings,
-        is_reverse=look.job.reverse,
+        is_reverse=look.job.mask.reverse,
     )
     kept = {keeper.number for keeper in plan.keepers}
     least, gaps = look.least_sides(), {gap.piece: gap for mask in plan.masks for gap in mask.gaps}
@@ -95,12 +100,11 @@ def pieces_out(plan: Plan) -> list[wire.PieceOut]:
             least=least.get(piece.number) or _widest_disc(piece),
             box=shifted(piece.box, plan.origin),
             anchor=placed(piece.anchor, plan.origin),
-            fate=plan.job.fates.get(piece.number),
+            fate=plan.job.mask.fates.get(piece.number),
             is_kept=piece.number in kept,
             is_here=piece.number in least,
             bridges=bridges.count(piece.number),
             nearest=_nearest(gaps.get(piece.number), plan),
-            calls=plan.job.calls.get(piece.number, {}),
             path=drawn(piece.shape, plan.origin),
         )
         for piece, name in zip(look.found, names, strict=True)
@@ -145,7 +149,9 @@ def _weak(weak: FoundWeak, plan: Plan, unit: str) -> wire.WeakOut:
 
 def advice_out(plan: Plan, catalogue: Catalogue, unit: str) -> wire.AdviceOut:
     """Return how many masks to cut for the colours."""
-    advice = advise_masks(plan.painted, plan.choices.paint.technique, catalogue.workshop, unit, dauber=plan.job.dauber)
+    advice = advise_masks(
+        plan.painted, plan.choices.paint.technique, catalogue.workshop, unit, dauber=plan.job.paint.dauber
+    )
     return wire.AdviceOut(masks=advice.masks, why=advice.why)
 
 

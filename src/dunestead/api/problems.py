@@ -6,14 +6,22 @@ from apiflask import APIFlask
 from flask import Response, json
 from werkzeug.exceptions import HTTPException
 
-from dunestead.core.errors import BadInput, DunesteadError, NoSuchThing, NotNow
+from dunestead.core.errors import BadInput, Clash, DamagedJob, DunesteadError, NoSuchThing, NotNow
 
 __all__ = ["install_problems", "problem"]
 
-_STATUS: list[tuple[type[DunesteadError], int]] = [(BadInput, 400), (NoSuchThing, 404), (NotNow, 409)]
+_STATUS: list[tuple[type[DunesteadError], int]] = [
+    (BadInput, 400),
+    (NoSuchThing, 404),
+    (NotNow, 409),
+    (Clash, 412),
+    (DamagedJob, 422),
+]
+# What stands in none of the classes above: by its code.
+_BY_CODE = {"no-version": 428}
 _SENTENCES = {
     404: ("There is nothing at this address.", "Go back to the board."),
-    405: ("This address does not take that kind of request.", "Look at /api/docs for what it takes."),
+    405: ("This address does not take that kind of request.", "/api/openapi.json says what it takes."),
     413: ("The file is larger than a drawing to cut has need of.", "Remove embedded pictures and simplify its paths."),
 }
 _OTHERWISE = (
@@ -40,7 +48,8 @@ def install_problems(app: APIFlask) -> None:
 
     @app.errorhandler(DunesteadError)
     def known(error: DunesteadError) -> Response:
-        status = next((number for kind, number in _STATUS if isinstance(error, kind)), 500)
+        found = next((number for kind, number in _STATUS if isinstance(error, kind)), 500)
+        status = _BY_CODE.get(error.code, found)
         return problem(status, error.code, error.what, error.fix)
 
     @app.errorhandler(HTTPException)

@@ -3,7 +3,7 @@
 from datetime import date, datetime
 from typing import Literal
 
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, ConfigDict, Field
 
 from dunestead.api.sheet_schemas import CutSettingsIn, SheetsOut
 from dunestead.api.wire import COLOUR, Box, Point, Wire
@@ -16,41 +16,56 @@ __all__ = [
     "BridgeIn",
     "BridgeKeyIn",
     "BridgeOut",
+    "BrokenOut",
     "CallsIn",
     "CardOut",
     "CatalogueOut",
+    "ClockOut",
+    "CoatingOut",
+    "DoneIn",
     "ElementIn",
     "FacePreviewOut",
     "FatesIn",
     "FindingIn",
     "FrameIn",
+    "HeadOut",
     "JobIn",
     "JobOut",
     "KeepBlankIn",
     "LookIn",
     "LookOut",
+    "MendIn",
+    "MendingOut",
+    "NextOut",
     "PiecesIn",
     "RecordIn",
     "RemediesOut",
     "RemedyIn",
-    "RoomIn",
-    "TickIn",
+    "TaskOut",
     "UnitQuery",
+    "WeatherIn",
     "WordsIn",
+    "WorkOut",
 ]
 
 Fate = Literal["bridge", "keep", "leave-out", "drop"]
 Masks = Literal["one", "each", "lines"]
 BridgeStyle = Literal["shortest", "upright", "level", "radial"]
-Call = Literal["dish", "placed", "lifted"]
+Role = Literal["base", "edge-seal", "colour", "over-colour", "ground", "seal", "finish"]
+Where = Literal["everywhere", "under", "mask", "over"]
+Occupies = Literal["hands", "cutter", "plate", "rack", "outdoors"]
+TaskState = Literal["open", "waiting", "ready", "done", "outdated"]
 State = Literal["stop", "warn", "ready", "done"]
 BlankShape = Literal["rectangle", "oval", "outline", "garment"]
 
 
 class UnitQuery(BaseModel):
-    """The unit that sentences show lengths in."""
+    """The maker's unit of length, and the copy whose tasks are shown."""
+
+    model_config = ConfigDict(populate_by_name=True)
 
     unit: Literal["mm", "cm", "in"] = "mm"
+    copy_no: int = Field(1, alias="copy", ge=1, le=1000)
 
 
 class GarmentIn(Wire):
@@ -75,19 +90,29 @@ class BlankIn(Wire):
     measured_width: float | None = None
     measured_height: float | None = None
     heat: float | None = None
-    base_coat: Literal["none", "under", "everywhere"] = "none"
-    base_colour: str = Field("#f3efe4", pattern=COLOUR)
     outline: str | None = None
     outline_name: str = ""
     garment: GarmentIn | None = None
     keeps: Literal["size", "margins"] = "size"
 
 
-class RoomIn(Wire):
-    """Where it dries: degrees C and % humidity."""
+class WeatherIn(Wire):
+    """Where it is painted and dries: degrees C, % humidity, wind in m/s, whether it rains."""
 
     temperature: float
     humidity: float
+    wind: float = 0.0
+    rain: bool = False
+
+
+class CoatingIn(Wire):
+    """One coating: null for each colour of the design, as many coats as usual, where its role usually goes."""
+
+    role: Role
+    paint: str
+    colour: str | None = Field(None, pattern=COLOUR)
+    coats: int | None = None
+    where: Where | None = None
 
 
 class JobIn(Wire):
@@ -100,17 +125,17 @@ class JobIn(Wire):
     dauber: bool | None = None
     covered: bool | None = None
     material: str | None = None
+    method: str | None = None
     border: float | None = None
     bridge_width: float | None = None
     overlap: float | None = None
     cutter: str | None = None
     press: str | None = None
-    paint: str | None = None
-    coats: int | None = None
+    coatings: list[CoatingIn] | None = None
     copies: int | None = None
     seen_through: bool | None = None
     due: date | None = None
-    room: RoomIn | None = None
+    weather: WeatherIn | None = None
     reverse: bool | None = None
     field_colour: str | None = Field(None, pattern=COLOUR)
     masks: Masks | None = None
@@ -130,19 +155,28 @@ class FatesIn(Wire):
     fate: Fate | None
 
 
-class TickIn(Wire):
-    """A step done, or not after all."""
+class DoneIn(Wire):
+    """A task done, or not after all: when it was, its first stroke, and why before its time."""
 
-    code: str
+    task: str = Field(max_length=120)
     done: bool
+    reason: str = Field("", max_length=500)
+    at: datetime | None = None
+    began: datetime | None = None
 
 
 class CallsIn(Wire):
-    """Keepers that answered a roll-call, or did not after all; without numbers, all of them."""
+    """Keepers that answered a task's roll-call, or did not after all; all of them when no numbers are given."""
 
+    task: str = Field(max_length=120)
     numbers: list[int] | None = None
-    call: Call
-    done: bool
+    present: bool
+
+
+class MendIn(Wire):
+    """A way to mend a job that cannot be reckoned."""
+
+    mend: str
 
 
 class RecordIn(Wire):
@@ -163,30 +197,107 @@ class RowOut(BaseModel):
     why: str
 
 
-class StepOut(BaseModel):
-    """A thing to do."""
+class CallOut(BaseModel):
+    """A roll-call: who must answer, who has and when, and how many windows must be out."""
 
+    numbers: list[int]
+    answered: dict[int, datetime]
+    windows: int
+
+
+class TaskOut(BaseModel):
+    """One thing to do on the copy that is shown, and on how many copies it is done."""
+
+    id: str
     code: str
     station: str
     title: str
     detail: str
-    minutes: float | None
-    call: Call | None
-    numbers: list[int]
-    mask: int
+    mask: int | None
+    sheet: int | None
+    copy_no: int | None
+    coating: int | None
+    minutes: float
+    occupies: Occupies
+    needs: list[str]
     caution: str | None
+    call: CallOut | None
+    state: TaskState
     done_at: datetime | None
+    reason: str
+    changed: list[str]
+    opens: datetime | None
+    closes: datetime | None
+    copies_done: int
+    copies: int
 
 
-class StationOut(BaseModel):
-    """A station as it stands."""
+class StationHeadOut(BaseModel):
+    """A station's line of verdict."""
 
     code: str
     name: str
     state: State
     verdict: str
+
+
+class StationOut(StationHeadOut):
+    """A station: its verdict, its figures, its tasks."""
+
     rows: list[RowOut]
-    steps: list[StepOut]
+    tasks: list[TaskOut]
+
+
+class NextOut(BaseModel):
+    """What comes next: something to decide at a station, or a task."""
+
+    kind: Literal["decide", "do"]
+    station: str
+    verdict: str
+    task: TaskOut | None
+
+
+class ClockOut(BaseModel):
+    """A task that is waited for: from when, and until when it should be done."""
+
+    task: str
+    title: str
+    station: str
+    copy_no: int | None
+    opens: datetime
+    closes: datetime | None
+
+
+class HistoryOut(BaseModel):
+    """What can be taken back and done again."""
+
+    undo: str | None
+    redo: str | None
+
+
+class HeadOut(BaseModel):
+    """Where a job stands, small: its version, each station's verdict, what comes next, what is waited for."""
+
+    id: int
+    name: str
+    version: int
+    stations: list[StationHeadOut]
+    next: NextOut | None
+    clocks: list[ClockOut]
+    history: HistoryOut
+
+
+class WorkOut(BaseModel):
+    """What is to be done on a job and what was done; the tasks of one copy."""
+
+    id: int
+    version: int
+    copy_no: int
+    copies: int
+    stations: list[StationOut]
+    next: NextOut | None
+    clocks: list[ClockOut]
+    history: HistoryOut
 
 
 class BridgeIn(Wire):
@@ -239,7 +350,6 @@ class PieceOut(BaseModel):
     is_here: bool
     bridges: int
     nearest: NearestOut | None
-    calls: dict[Call, datetime]
     path: str
 
 
@@ -311,6 +421,15 @@ class PinOut(BaseModel):
     piece: int | None
 
 
+class TapeOut(BaseModel):
+    """What a tape reads from each edge of the blank to what is painted through a mask, mm."""
+
+    left: float
+    right: float
+    top: float
+    bottom: float
+
+
 class MaskOut(BaseModel):
     """One mask as it lies on the blank, mm."""
 
@@ -324,6 +443,9 @@ class MaskOut(BaseModel):
     bridged_area: float
     patches: list[PatchOut]
     placements: list[PlacementOut]
+    tape: TapeOut
+    covers: list[Box]
+    painted_box: Box
     pins: list[PinOut]
     placing: list[int]
 
@@ -372,6 +494,7 @@ class PictureOut(DesignPictureOut):
     mask_colour: str
     mask_box: Box
     aligned: bool
+    from_back: bool
     masks: list[MaskOut]
     margin: str
     guides_x: list[GuideOut]
@@ -664,13 +787,6 @@ class BlanksOut(BaseModel):
     blanks: list[StoredBlankOut]
 
 
-class HistoryOut(BaseModel):
-    """What can be undone and done again, in words."""
-
-    undo: str | None
-    redo: str | None
-
-
 class InputsOut(BaseModel):
     """The maker's entries as they are in force; null follows the catalogue."""
 
@@ -680,17 +796,17 @@ class InputsOut(BaseModel):
     dauber: bool
     covered: bool
     material: str
+    method: str | None
     border: float | None
     bridge_width: float | None
     overlap: float | None
     cutter: str
     press: str
-    paint: str
-    coats: int | None
+    coatings: list[CoatingIn]
     copies: int
     seen_through: bool
     due: date | None
-    room: RoomIn
+    weather: WeatherIn
     reverse: bool
     field_colour: str
     masks: Masks
@@ -708,7 +824,6 @@ class InForceOut(BaseModel):
 
     border: float
     bridge_width: float
-    coats: int
     overlap: float
     heat: float | None
 
@@ -718,6 +833,41 @@ class AdviceOut(BaseModel):
 
     masks: Masks
     why: str
+
+
+class MethodOut(BaseModel):
+    """How a mask may travel and hold: whether it will do, how well, and why."""
+
+    key: str
+    name: str
+    about: str
+    allowed: bool
+    score: int
+    why: list[str]
+
+
+class CoatingOut(BaseModel):
+    """One coating as it will be put on: mm² of one copy, ml, and minutes after a coat."""
+
+    number: int
+    role: Role
+    role_name: str
+    paint: str
+    paint_name: str
+    colour: str | None
+    coats: int
+    where: Where
+    mask: int | None
+    area: float
+    coat_ml: float
+    total_ml: float
+    cans: int | None
+    why: str
+    next_coat: float
+    touch: float
+    handle: float
+    use: float
+    wash: float | None
 
 
 class MaterialOut(BaseModel):
@@ -758,14 +908,14 @@ class ReuseOut(BaseModel):
     break_even: list[BreakEvenOut]
 
 
-class JobOut(BaseModel):
+class JobOut(WorkOut):
     """A job with all that was reckoned from it."""
 
-    id: int
     inputs: InputsOut
     in_force: InForceOut
-    stations: list[StationOut]
-    next_step: StepOut | None
+    method: str
+    methods: list[MethodOut]
+    coatings: list[CoatingOut]
     picture: PictureOut
     elements: list[ElementOut]
     pieces: list[PieceOut]
@@ -779,10 +929,6 @@ class JobOut(BaseModel):
     rail: RailOut
     sheets: SheetsOut
     record: RecordIn
-    last_coat: datetime | None
-    peel_opens: datetime | None
-    peel_closes: datetime | None
-    history: HistoryOut
     label_first: str
 
 
@@ -799,8 +945,9 @@ class CardOut(BaseModel):
     state: State
     verdict: str
     next_title: str | None
-    steps_done: int
-    steps: int
+    tasks_done: int
+    tasks: int
+    clocks: list[ClockOut]
     loose: int
     width: float
     height: float
@@ -809,10 +956,49 @@ class CardOut(BaseModel):
     colours: list[ColourOut]
 
 
+class BrokenOut(BaseModel):
+    """A job that cannot be reckoned: what is wrong, and what can be done."""
+
+    id: int
+    name: str
+    what: str
+    fix: str
+
+
 class BoardOut(BaseModel):
-    """All jobs on the board."""
+    """All jobs on the board, or all that were put away."""
 
     jobs: list[CardOut]
+    broken: list[BrokenOut]
+
+
+class MendOut(BaseModel):
+    """A way to mend a job, in words."""
+
+    key: str
+    label: str
+
+
+class MendingOut(BaseModel):
+    """A job that cannot be reckoned, what is wrong with it, and what mends it; nothing where it is sound."""
+
+    id: int
+    name: str
+    version: int
+    what: str
+    fix: str
+    mends: list[MendOut]
+    history: HistoryOut
+
+
+class LimitOut(BaseModel):
+    """What a number may be, in its unit."""
+
+    name: str
+    least: float
+    most: float
+    unit: str
+    step: float
 
 
 class ChoiceOut(BaseModel):
@@ -858,3 +1044,5 @@ class CatalogueOut(BaseModel):
     garments: list[ChoiceOut]
     placements: list[ChoiceOut]
     faces: list[FaceOut]
+    roles: dict[str, list[str]]
+    limits: dict[str, LimitOut]

@@ -8,17 +8,18 @@ from dunestead.core.colours import colour_name
 from dunestead.core.cutting.settings import advise_next
 from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.curves import shifted
-from dunestead.core.planning.plan import Plan
-from dunestead.core.planning.stations import fewest_in_words
+from dunestead.core.job.ground import ground_colour
+from dunestead.core.plan.plan import Plan
 from dunestead.core.records import CutSettings, Recipe, Try
 from dunestead.core.sheets.facing import facing_stages
 from dunestead.core.sheets.layout import Sheet
-from dunestead.cutting_room import Run
+from dunestead.core.stations.sheets import fewest_in_words
 from dunestead.devices.cutter import WEAR, depth_of
 from dunestead.formats.sheet_files import FORMATS
 from dunestead.formats.verified import VerifiedSheet, sheets_of
-from dunestead.searches import Search
 from dunestead.store import Records
+from dunestead.workshop.cutting_room import Run
+from dunestead.workshop.searches import Search
 
 __all__ = ["advice_out", "run_out", "search_out", "settings_out", "sheets_out", "workshop_out"]
 
@@ -41,7 +42,7 @@ def sheets_out(plan: Plan, catalogue: Catalogue) -> wire.SheetsOut:
         fewest=fewest_in_words(layout),
         fewest_possible=layout.fewest_possible,
         is_fewest=layout.is_fewest or layout.is_fewest_for_these,
-        can_improve=not layout.is_fewest and not plan.job.says and len(layout.patches) * layout.sets > 1,
+        can_improve=not layout.is_fewest and not plan.job.sheets.says and len(layout.patches) * layout.sets > 1,
         sets=layout.sets,
         seams=_seams(plan),
         assembly=_assembly(plan),
@@ -49,7 +50,7 @@ def sheets_out(plan: Plan, catalogue: Catalogue) -> wire.SheetsOut:
         stages=[
             wire.StageOut.model_validate(stage, from_attributes=True)
             for stage in facing_stages(
-                choices.material, choices.cutter, choices.surface.name, seen_through=plan.job.seen_through
+                choices.material, choices.cutter, choices.surface.name, seen_through=plan.job.blank.seen_through
             )
         ],
         facing=plan.facing.why,
@@ -127,7 +128,7 @@ def _seams(plan: Plan) -> list[wire.SeamOut]:
 
 
 def _assembly(plan: Plan) -> list[wire.AssembledOut]:
-    width, height = plan.job.blank.size
+    width, height = plan.job.piece.size
     found = []
     for patch in plan.layout.patches:
         x0, y0, x1, y1 = box = shifted(patch.shape.bounds, plan.origin)
@@ -177,7 +178,7 @@ def _contrast(plan: Plan) -> str | None:
     alike = next((f for f in plan.look.findings if f.code == "mask-alike"), None)
     if alike is None:
         return None
-    colours = f"{colour_name(plan.choices.material.colour)} on {colour_name(plan.job.blank.ground)}"
+    colours = f"{colour_name(plan.choices.material.colour)} on {colour_name(ground_colour(plan.job))}"
     return f"The mask hardly shows on the blank ({colours}): mark its edges, or take another colour."
 
 

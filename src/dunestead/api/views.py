@@ -1,55 +1,63 @@
 """From opened jobs to what goes over the wire."""
 
-import shapely
-from shapely.geometry.base import BaseGeometry
+from dataclasses import fields
 
 from dunestead.api import schemas as wire
 from dunestead.api.design_views import colours_out, drawn, elements_out, findings_out, picture_out, rail_out
 from dunestead.api.mask_views import advice_out, mask_out, pieces_out, reuse_out, weak_out
 from dunestead.api.sheet_views import sheets_out
+from dunestead.api.work_views import clocks_out, next_title, work_entries
 from dunestead.core.artwork.sources import Sources
-from dunestead.core.blanks.blank import collar_of, within_margin
-from dunestead.core.figures import Catalogue, Surface
-from dunestead.core.planning.arranging import guides_of
-from dunestead.core.planning.cautions import LABEL_FIRST
-from dunestead.core.planning.choices import bridge_rules
-from dunestead.core.planning.job import fits
-from dunestead.core.planning.laying import overlap_of
-from dunestead.core.planning.plan import Plan, coats_of, materials_of
-from dunestead.core.planning.stations import NAMES, Station
-from dunestead.core.planning.steps import Step
+from dunestead.core.blanks.blank import Blank, Garment, collar_of, within_margin
+from dunestead.core.changes.arranging import guides_of
+from dunestead.core.curing.drying import Weather
+from dunestead.core.figures import Catalogue, Paint, Surface
+from dunestead.core.job.choices import bridge_rules
+from dunestead.core.job.ground import base_of, ground_colour
+from dunestead.core.job.job import ENTRIES, BridgeSpot, Job, fits
+from dunestead.core.job.reach import overlap_of
+from dunestead.core.limits import limits_of
+from dunestead.core.painting.coatings import ROLE_NAMES, Coating, where_of
+from dunestead.core.plan.coats import PlannedCoating, under_of
+from dunestead.core.plan.plan import Plan, materials_of, method_work
+from dunestead.core.stations.station import Station
+from dunestead.core.tacking.methods import MethodFit, rank_methods
 from dunestead.core.units import show_length
-from dunestead.workbench import OpenJob
+from dunestead.core.words.cautions import LABEL_FIRST
+from dunestead.workshop.workbench import OpenJob
 
 __all__ = ["card_out", "catalogue_out", "job_out"]
 
 _THUMB_MM = 0.6
 
 
-def card_out(opened: OpenJob) -> wire.CardOut:
+def card_out(opened: OpenJob, unit: str) -> wire.CardOut:
     """Return a job as the board shows it: its next station, its verdict, a small picture."""
-    plan, step = opened.plan, opened.next_step
-    station = next(s for s in opened.stations if s.code == (step.station if step else "record"))
+    plan, following, job = opened.plan, opened.next, opened.plan.job
+    station = next(s for s in opened.stations if s.code == (following.station if following else "record"))
     loudest = _loudest(opened.stations) or station
-    width, height = plan.job.blank.size
+    width, height = job.piece.size
+    base = base_of(job)
+    everywhere = base is not None and base.where != "under"
     return wire.CardOut(
-        id=opened.stored.id,
-        name=plan.job.name,
+        id=opened.head.id,
+        name=job.name,
         surface_name=plan.choices.surface.name,
-        due=plan.job.due,
+        due=job.blank.due,
         station=station.code,
-        station_name=NAMES[station.code],
+        station_name=station.name,
         about=loudest.name,
         state=loudest.state,
         verdict=loudest.verdict,
-        next_title=step.title if step else None,
-        steps_done=sum(s.code in plan.job.ticks for s in opened.steps),
-        steps=len(opened.steps),
+        next_title=next_title(following, unit),
+        tasks_done=sum(opened.progress.is_done(task) for task in opened.graph.tasks),
+        tasks=len(opened.graph.tasks),
+        clocks=clocks_out(opened, unit),
         loose=len(plan.look.found),
         width=width,
         height=height,
         outline=drawn(plan.look.composition.outline, tolerance=_THUMB_MM),
-        blank_colour=plan.job.blank.ground if plan.job.blank.base_coat == "everywhere" else plan.job.blank.colour,
+        blank_colour=ground_colour(job) if everywhere else job.piece.colour,
         colours=colours_out(plan.look, _THUMB_MM),
     )
 
@@ -63,34 +71,23 @@ def _loudest(stations: list[Station]) -> Station | None:
     return None
 
 
-def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, unit: str) -> wire.JobOut:
+def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, unit: str, copy: int) -> wire.JobOut:
     """Return a job with everything a page of it shows."""
-    plan, stored, step = opened.plan, opened.stored, opened.next_step
+    plan = opened.plan
     job = plan.job
     fits = materials_of(plan, catalogue, unit)
-    materials = [wire.MaterialOut.model_validate(fit, from_attributes=True) for fit in fits]
     return wire.JobOut(
-        id=stored.id,
-        inputs=wire.InputsOut.model_validate(job, from_attributes=True),
+        **work_entries(opened, unit, copy),
+        inputs=_inputs(job),
         in_force=wire.InForceOut(
             border=plan.look.masks[0].mask.border,
             bridge_width=bridge_rules(job, catalogue).width,
-            coats=coats_of(job, plan.choices.paint),
             overlap=overlap_of(job, catalogue),
             heat=plan.choices.surface.heat,
         ),
-        stations=[
-            wire.StationOut(
-                code=station.code,
-                name=station.name,
-                state=station.state,
-                verdict=station.verdict,
-                rows=[wire.RowOut.model_validate(row, from_attributes=True) for row in station.rows],
-                steps=[_step(plan, s) for s in station.steps],
-            )
-            for station in opened.stations
-        ],
-        next_step=_step(plan, step) if step else None,
+        method=plan.method.key,
+        methods=[_method(fit) for fit in rank_methods(method_work(plan.look, plan.cuts), catalogue, unit)],
+        coatings=[_coating(coat) for coat in plan.coatings],
         picture=_picture(plan),
         elements=elements_out(plan.look, sources),
         pieces=pieces_out(plan),
@@ -98,41 +95,67 @@ def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, unit: str) 
         touch_up_minutes=len(plan.bridges) * catalogue.hand.touch_up_bridge / 60,
         weak=weak_out(plan, catalogue, unit),
         advice=advice_out(plan, catalogue, unit),
-        materials=materials,
-        reuse=reuse_out(fits, catalogue, job.copies),
+        materials=[wire.MaterialOut.model_validate(fit, from_attributes=True) for fit in fits],
+        reuse=reuse_out(fits, catalogue, job.blank.copies),
         findings=findings_out(plan.look, unit),
         rail=rail_out(plan.rail),
         sheets=sheets_out(plan, catalogue),
         record=wire.RecordIn.model_validate(job.record, from_attributes=True),
-        last_coat=plan.last_coat,
-        peel_opens=plan.peel.opens_at,
-        peel_closes=plan.peel.closes_at,
-        history=wire.HistoryOut(undo=stored.undo, redo=stored.redo),
         label_first=LABEL_FIRST,
     )
 
 
-def _step(plan: Plan, step: Step) -> wire.StepOut:
-    return wire.StepOut(
-        code=step.code,
-        station=step.station,
-        title=step.title,
-        detail=step.detail,
-        minutes=step.minutes,
-        call=step.call,
-        numbers=list(step.numbers),
-        mask=step.mask,
-        caution=step.caution,
-        done_at=plan.job.ticks.get(step.code),
+def _inputs(job: Job) -> wire.InputsOut:
+    """Return what the maker decided, each entry by its own name."""
+    entries = {name: getattr(job, name) for name in ENTRIES if name != "record"}
+    flat = {one.name: getattr(entry, one.name) for entry in entries.values() for one in fields(entry)}
+    return wire.InputsOut.model_validate({**flat, "name": job.name, "blank": job.piece}, from_attributes=True)
+
+
+def _method(fit: MethodFit) -> wire.MethodOut:
+    method = fit.method
+    return wire.MethodOut(
+        key=method.key,
+        name=method.name,
+        about=method.about,
+        allowed=fit.allowed,
+        score=fit.score,
+        why=list(fit.why),
+    )
+
+
+def _coating(coat: PlannedCoating) -> wire.CoatingOut:
+    drying, amount = coat.drying, coat.amount
+    return wire.CoatingOut(
+        number=coat.number,
+        role=coat.role,
+        role_name=ROLE_NAMES[coat.role],
+        paint=coat.paint.key,
+        paint_name=coat.paint.name,
+        colour=coat.colour or None,
+        coats=coat.coats,
+        where=coat.where,
+        mask=coat.mask,
+        area=coat.area,
+        coat_ml=amount.coat_ml,
+        total_ml=amount.total_ml,
+        cans=amount.cans,
+        why=amount.why,
+        next_coat=drying.next_coat,
+        touch=drying.touch,
+        handle=drying.handle,
+        use=drying.use,
+        wash=drying.wash,
     )
 
 
 def _picture(plan: Plan) -> wire.PictureOut:
-    look, blank = plan.look, plan.job.blank
+    look, blank = plan.look, plan.job.piece
     width, height = blank.size
     outline = look.composition.outline
     across, down = guides_of(look.composition, look.margin)
     design = picture_out(look)
+    base, base_colour = _base(plan)
     return wire.PictureOut(
         colours=design.colours,
         overhang=design.overhang,
@@ -142,12 +165,13 @@ def _picture(plan: Plan) -> wire.PictureOut:
         outline=drawn(outline),
         rim=blank.rim,
         blank_colour=blank.colour,
-        base=drawn(_base(plan)) if plan.base_ml else "",
-        base_colour=blank.base_colour,
-        field_colour=plan.job.field_colour if plan.job.reverse else None,
+        base=base,
+        base_colour=base_colour,
+        field_colour=plan.job.mask.field_colour if plan.job.mask.reverse else None,
         mask_colour=plan.choices.material.colour,
         mask_box=plan.mask_on_blank,
         aligned=look.aligned,
+        from_back=plan.job.blank.seen_through,
         masks=[mask_out(plan, mask) for mask in plan.masks],
         margin=drawn(within_margin(outline, look.margin)),
         guides_x=[wire.GuideOut(at=guide.at, element=guide.element) for guide in across],
@@ -156,20 +180,19 @@ def _picture(plan: Plan) -> wire.PictureOut:
     )
 
 
-def _base(plan: Plan) -> BaseGeometry:
-    """Return where a base coat goes."""
-    outline, margin = plan.look.composition.outline, plan.look.margin
-    if plan.job.blank.base_coat == "everywhere":
-        return outline
-    x0, y0, x1, y1 = plan.painted_on_blank
-    return outline.intersection(shapely.box(x0 - margin, y0 - margin, x1 + margin, y1 + margin))
+def _base(plan: Plan) -> tuple[str, str]:
+    """Return where a base coating goes, as a path, and its colour."""
+    base = base_of(plan.job)
+    if base is None:
+        return "", plan.job.piece.colour
+    return drawn(under_of(plan.look, where_of(base))), ground_colour(plan.job)
 
 
 def _collar(plan: Plan) -> wire.CollarOut | None:
     placement = plan.look.placement
     if placement is None:
         return None
-    return wire.CollarOut(at=collar_of(plan.job.blank), top=placement.top, middle=placement.middle)
+    return wire.CollarOut(at=collar_of(plan.job.piece), top=placement.top, middle=placement.middle)
 
 
 def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
@@ -205,7 +228,7 @@ def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
             wire.ChoiceOut(
                 key=p.key,
                 name=p.name,
-                about=f"{p.coats_low} to {p.coats_high} coats, by {p.technique}.",
+                about=_paint_about(p),
                 suits=[s.key for s in surfaces if s.family in p.families],
             )
             for p in catalogue.paints.values()
@@ -225,6 +248,8 @@ def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
             )
             for p in catalogue.placements.values()
         ],
+        roles={p.key: list(p.roles) for p in catalogue.paints.values()},
+        limits=_limits(),
         faces=[
             wire.FaceOut(key=f.key, name=f.name, kind=f.kind, kind_name=catalogue.face_kinds[f.kind])
             for f in catalogue.faces.values()
@@ -236,3 +261,15 @@ def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
             for (table, key, name), f in catalogue.figures.items()
         ],
     )
+
+
+def _paint_about(paint: Paint) -> str:
+    coats = f"{paint.coats_low} to {paint.coats_high}" if paint.coats_low < paint.coats_high else f"{paint.coats_low}"
+    return f"{coats} coats, by {paint.technique}."
+
+
+def _limits() -> dict[str, wire.LimitOut]:
+    """Return what every number of a job may be, by the name of its entry."""
+    kinds = [*ENTRIES.values(), Blank, Garment, Coating, Weather, BridgeSpot]
+    limits = {name: limit for kind in kinds for name, limit in limits_of(kind).items()}
+    return {name: wire.LimitOut.model_validate(limit, from_attributes=True) for name, limit in limits.items()}

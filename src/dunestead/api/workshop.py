@@ -7,7 +7,7 @@ from apiflask import APIBlueprint
 from flask import Response
 
 from dunestead.api import sheet_schemas as wire
-from dunestead.api.jobs import bench
+from dunestead.api.opened import bench
 from dunestead.api.sheet_views import advice_out, workshop_out
 from dunestead.core.cutting.test_pattern import draw_test_pattern
 from dunestead.core.figures import Cutter, check_cutter

@@ -16,9 +16,12 @@ from dunestead.core.figures import (
     GarmentPlacement,
     GarmentSize,
     HandTimes,
+    HeatSet,
     Material,
+    Method,
     Paint,
     Press,
+    PressPass,
     Surface,
 )
 
@@ -37,11 +40,13 @@ def load_catalogue() -> Catalogue:
         When a table lacks a figure, has one too many, or gives one no unit and reason.
     """
     surfaces, materials, paints = _read("surfaces"), _read("materials"), _read("paints")
+    methods = _read("methods")
     devices, workshop = _read("cutters"), _read("workshop")
     garments, faces = _read("garments"), _read("faces")
     return Catalogue(
         surfaces=_freeze({key: _surface(key, row) for key, row in _rows(surfaces)}),
         materials=_freeze({key: _material(key, row) for key, row in _rows(materials)}),
+        methods=_freeze({key: _method(key, row) for key, row in _rows(methods)}),
         cutters=_freeze({key: Cutter(key=key, **row) for key, row in devices["cutter"].items()}),
         presses=_freeze({key: Press(key=key, **row) for key, row in devices["press"].items()}),
         paints=_freeze({key: _paint(key, row) for key, row in _rows(paints)}),
@@ -54,6 +59,7 @@ def load_catalogue() -> Catalogue:
             {
                 **dict(_figures("surface", surfaces["figures"], dict(_rows(surfaces)))),
                 **dict(_figures("material", materials["figures"], dict(_rows(materials)))),
+                **dict(_figures("method", methods["figures"], {key: _pressed(row) for key, row in _rows(methods)})),
                 **dict(_figures("paint", paints["figures"], dict(_rows(paints)))),
                 **dict(_figures("cutter", devices["figures"], devices["cutter"])),
                 **dict(_figures("press", devices["figures"], devices["press"])),
@@ -79,13 +85,15 @@ def _freeze(rows: dict[Any, Any]) -> MappingProxyType[Any, Any]:
 
 
 def _surface(key: str, row: Table) -> Surface:
-    return Surface(**{"key": key, "heat": None, **row, "blank": tuple(row["blank"])})
+    lists = {name: tuple(row[name]) for name in ("blank", "cautions", "used_cautions")}
+    return Surface(**{"key": key, "heat": None, "soak_spray": row["soak"], **row, **lists})
 
 
 def _material(key: str, row: Table) -> Material:
     optional = {
         "least_part": None,
         "heat": None,
+        "holds_from": None,
         "peel": None,
         "wash_every": None,
         "stock_length": None,
@@ -95,11 +103,31 @@ def _material(key: str, row: Table) -> Material:
     return Material(**{"key": key, **optional, **row, **lists})
 
 
+def _method(key: str, row: Table) -> Method:
+    press = tuple(PressPass(**one) for one in row.get("press", ()))
+    lists = {name: tuple(row[name]) for name in ("materials", "works_on", "weed", "tack", "lift", "tools")}
+    return Method(**{"key": key, **row, **lists, "press": press})
+
+
+def _pressed(row: Table) -> Table:
+    """Return a method's row with the figures of its first pass beside the others."""
+    first = next(iter(row.get("press", ())), None)
+    return {**row, "celsius": first["celsius"], "rest": first["seconds"]} if first else row
+
+
 def _paint(key: str, row: Table) -> Paint:
     low, high = row["coats"]
     rest = {name: value for name, value in row.items() if name != "coats"}
-    lists = {"families": tuple(row["families"]), "cautions": tuple(row["cautions"]), "peel": _freeze(row["peel"])}
-    optional = {"transfer": 1.0, "can_ml": None, "wash": None}
+    lists: dict[str, Any] = {name: tuple(row[name]) for name in ("families", "cautions", "roles")}
+    lists |= {"peel": _freeze(row["peel"]), "heat_set": HeatSet(**row["heat_set"]) if "heat_set" in row else None}
+    optional = {
+        "transfer": 1.0,
+        "can_ml": None,
+        "wash": None,
+        "needs_finish": False,
+        "warm_air": False,
+        "peels_also": None,
+    }
     return Paint(**{"key": key, "coats_low": low, "coats_high": high, **optional, **rest, **lists})
 
 

@@ -6,8 +6,10 @@ from typing import Literal
 import click
 
 from dunestead.catalogue import load_catalogue
+from dunestead.cli.artwork_job import art_job
 from dunestead.cli.params import CORNERS, LENGTH, SIGNED, THRESHOLD
-from dunestead.cli.reporting import FAULTS, ArtBench, check_lines, print_report, read_file, write_file
+from dunestead.cli.reading import read_file, write_file
+from dunestead.cli.reporting import FAULTS, check_lines, check_report, print_report
 
 __all__ = ["fonts", "text", "trace"]
 
@@ -52,9 +54,8 @@ def text(
         clean_text(words.replace("\\n", "\n")), width, "width", letter_gap, line_gap, align, arc, capitals
     )
     set_ = set_words(setting, face)
-    bench = ArtBench(set_.drawing, width, surface, material)
     write_file(output, write_drawing(set_.drawing, width, setting.text))
-    report = bench.report() | {
+    report = check_report(art_job(set_.drawing, width, surface, material)) | {
         "file": str(output),
         "font": face.key,
         "cap_height_mm": set_.cap_height,
@@ -123,7 +124,11 @@ def trace(
     found = trace_picture(picture, settings)
     bench = ArtBench(found.drawing, width, "coir", "paper-coated-down")
     write_file(output, write_drawing(found.drawing, width, f"Traced from {image.name}"))
-    report = bench.report() | {"file": str(output), "threshold": found.threshold, "points": found.points}
+    report = check_report(art_job(drawing, width, "coir", "paper-coated-down")) | {
+        "file": str(output),
+        "threshold": found.threshold,
+        "points": found.points,
+    }
     print_report(
         report,
         as_json,

@@ -5,30 +5,23 @@ from pathlib import Path
 import click
 
 from dunestead.catalogue import load_catalogue
+from dunestead.cli.artwork_job import MaskOptions, SheetOptions, art_job
 from dunestead.cli.params import LENGTH, REACH
+from dunestead.cli.reading import read_file, write_file
 from dunestead.cli.reporting import (
     FAULTS,
-    ArtBench,
-    MaskOptions,
     artwork_options,
     bridge_report,
     check_lines,
+    check_report,
     mask_report,
     print_report,
-    read_file,
     sheet_report,
-    write_file,
 )
 from dunestead.core.cutting.settings import starting_settings
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.mask.bridge_rules import STYLES, BridgeStyle
-from dunestead.core.planning.laying import usual_overlap
-from dunestead.core.planning.stations import fewest_in_words
-from dunestead.core.sheets.cells import Reach
-from dunestead.core.sheets.division import Guards
-from dunestead.core.sheets.facing import face
-from dunestead.core.sheets.layout import LayoutRules, lay_out
-from dunestead.core.sheets.units import units_of
+from dunestead.core.stations.sheets import fewest_in_words
 
 __all__ = ["check", "mask", "sheets", "simulate"]
 
@@ -37,8 +30,7 @@ __all__ = ["check", "mask", "sheets", "simulate"]
 @artwork_options
 def check(art: Path, width: float, surface: str, material: str, as_json: bool) -> int:
     """Say whether an artwork works at a width on a surface, and what would fall out."""
-    bench = ArtBench(art, width, surface, material)
-    report = bench.report()
+    report = check_report(art_job(art, width, surface, material))
     print_report(report, as_json, check_lines)
     return FAULTS if any(finding["severity"] == "stop" for finding in report["findings"]) else 0
 
@@ -84,12 +76,12 @@ def mask(
         raise BadInput("A reverse mask leaves one field to paint around it.", "Leave out --reverse or --colours each.")
     per_piece = None if bridges_per_piece == "auto" else int(bridges_per_piece)
     options = MaskOptions(border, bridges, bridge_width, style, per_piece, reverse, colours == "each")
-    bench = ArtBench(art, width, surface, material, options)
-    masks = bench.masks()
-    files = [output / mask_file(k, one.colour) if options.each else output for k, one in enumerate(masks, start=1)]
+    found = art_job(art, width, surface, material, options)
+    masks = found.plan.masks
+    files = [output / mask_file(one.number, one.laid.colour) if options.each else output for one in masks]
     for file, one in zip(files, masks, strict=True):
         write_file(file, write_mask(one.cut, f"Mask of {art.name}"))
-    report = bench.report() | mask_report(bench, masks) | {"file": str(output)}
+    report = check_report(found) | mask_report(found) | {"file": str(output)}
     for own, file in zip(report["masks"], files, strict=True):
         own["file"] = file.name
     print_report(
@@ -133,19 +125,15 @@ def sheets(
 ) -> int:
     """Divide the mask over sheets within the cutter's reach, and prove each by a simulated cut."""
     from dunestead.formats.sheet_files import FORMATS, sheet_file
-    from dunestead.formats.verified import verified_sheets
+    from dunestead.formats.verified import sheets_of
 
     wanted = list(FORMATS) if formats == "all" else formats.split(",")
     if unknown := [key for key in wanted if key not in FORMATS]:
         raise UnknownKey("format", unknown[0], list(FORMATS))
-    bench = ArtBench(art, width, surface, material, MaskOptions(border, bridges))
-    plan, figures = bench.plan(), bench.catalogue.workshop
-    mirrored = face(bench.material, seen_through=False).mirrored if mirror == "auto" else mirror == "on"
-    shared = usual_overlap(bench.material, bench.catalogue) if overlap is None else overlap
-    offered = Reach(*reach, shared, figures["patch_gap"] if gap is None else gap, figures["patch_least"])
-    guards = Guards(units=units_of(bench.painted.region))
-    layout = lay_out((plan,), (guards,), LayoutRules(offered, mirrored, copies))
-    checked = verified_sheets(layout, art.stem, offered)
+    options = SheetOptions(reach, overlap, gap, mirror, copies)
+    found = art_job(art, width, surface, material, MaskOptions(border, bridges), options)
+    layout = found.plan.layout
+    checked = sheets_of(found.plan)
     for sheet in checked:
         write_file(output / sheet.file_name, sheet.text)
         for key in wanted:
@@ -154,7 +142,7 @@ def sheets(
                 write_file(output / f"sheet-{sheet.sheet.number}.{form.suffix}", data)
     faults = [f"{sheet.file_name}: {fault}" for sheet in checked for fault in sheet.verdict.faults]
     print_report(
-        bench.report() | bridge_report(plan) | sheet_report(layout) | {"faults": faults},
+        check_report(found) | bridge_report(found.plan.masks[0].cut) | sheet_report(layout) | {"faults": faults},
         as_json,
         lambda report: [
             *check_lines(report),

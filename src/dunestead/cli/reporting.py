@@ -1,45 +1,33 @@
-"""One artwork on the bench: what is found of it, as JSON and in lines."""
+"""What is found of an artwork, as JSON and in lines."""
 
 import json
-from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
 import click
 
-from dunestead.catalogue import load_catalogue
+from dunestead.cli.artwork_job import ArtJob
 from dunestead.cli.params import LENGTH
-from dunestead.core.artwork.drawing import Drawing
-from dunestead.core.artwork.painted import Painted, paint
-from dunestead.core.errors import BadInput
-from dunestead.core.figures import Material, Surface
-from dunestead.core.mask.bridge_rules import BridgeRules, BridgeStyle, usual_width
-from dunestead.core.mask.findings import Fitness, Least, judge, limits_for, widths_of
+from dunestead.core.mask.findings import Fitness, Least
 from dunestead.core.mask.gaps import FRAME, nearest_gaps
-from dunestead.core.mask.loose import Mask, cut_mask, shape_mask
-from dunestead.core.mask.tying import CutPlan, tie_mask
-from dunestead.core.mask.weak import WeakPlace, weak_limit, weak_places
-from dunestead.core.painting.separation import colour_order, notched_sheet, painted_through
-from dunestead.core.planning.materials import MaskWork, MaterialFit, rank_materials
+from dunestead.core.mask.tying import CutPlan
+from dunestead.core.mask.weak import WeakPlace
+from dunestead.core.plan.materials import MaterialFit
+from dunestead.core.plan.plan import MaskPlan, materials_of
 from dunestead.core.sheets.layout import Layout
 from dunestead.core.units import show_length
-from dunestead.formats.artwork import read_drawing
-from dunestead.formats.svg.guard import MOST_BYTES
 
 __all__ = [
     "BAD_INPUT",
     "FAULTS",
-    "ArtBench",
-    "MaskOptions",
     "artwork_options",
     "bridge_report",
     "check_lines",
+    "check_report",
     "mask_report",
     "print_report",
-    "read_file",
     "sheet_report",
-    "write_file",
 ]
 
 # Exit codes: something must be mended; the input cannot be used.
@@ -60,149 +48,60 @@ def artwork_options(command: Callable[..., Any]) -> Callable[..., Any]:
     return command
 
 
-@dataclass(frozen=True, slots=True)
-class MaskOptions:
-    """How a mask is wanted: border and width of bridges in mm, None for the usual."""
+def check_report(art: ArtJob) -> dict[str, Any]:
+    """Return what `check` reports."""
+    look = art.look
+    painted, fitness = look.painted, look.fitness
+    return {
+        "width_mm": painted.width,
+        "height_mm": painted.height,
+        "surface": look.choices.surface.key,
+        "material": look.choices.material.key,
+        "painted": {
+            "area_mm2": painted.region.area,
+            "bbox_mm": painted.bbox,
+            "colours": [{"colour": c, "area_mm2": r.area} for c, r in painted.colours.items()],
+        },
+        "loose_pieces": _pieces(art),
+        "findings": [*_notices(art), *_findings(fitness)],
+        "smallest_workable_width_mm": painted.width * fitness.growth,
+        "limited_by": _limited_by(fitness),
+        **{f"least_{kind}_mm": least and least.width for kind, least in _least(fitness).items()},
+    }
 
-    border: float | None = None
-    bridges: str = "none"
-    bridge_width: float | None = None
-    style: BridgeStyle = "shortest"
-    per_piece: int | None = None
-    reverse: bool = False
-    each: bool = False
 
-
-@dataclass(frozen=True, slots=True)
-class CutMask:
-    """One mask of an artwork: the colour painted through it, empty for all, and how it is cut."""
-
-    colour: str
-    painted: Painted
-    cut: CutPlan
-
-
-class ArtBench:
-    """One artwork at one width, for one surface and material."""
-
-    def __init__(
-        self, art: Path | Drawing, width: float, surface: str, material: str, options: MaskOptions | None = None
-    ) -> None:
-        self.catalogue = load_catalogue()
-        self.options = options or MaskOptions()
-        self.surface: Surface = self.catalogue.surface(surface)
-        self.material: Material = self.catalogue.material(material)
-        self.drawing: Drawing = art if isinstance(art, Drawing) else read_drawing(read_file(art), art.name)
-        self.painted: Painted = paint(self.drawing, width)
-        border = self.options.border or self.material.border
-        self.mask: Mask = (shape_mask if self.options.reverse else cut_mask)(self.painted, border)
-
-    @property
-    def rules(self) -> BridgeRules:
-        """How bridges are planned."""
-        o, figures = self.options, self.catalogue.workshop
-        width = o.bridge_width or usual_width(self.surface, self.material)
-        return BridgeRules(width, o.style, o.per_piece, figures["bridge_one_below"], figures["bridge_every"])
-
-    def plan(self) -> CutPlan:
-        """Return the one mask for all colours, with all pieces bridged, or all kept."""
-        return self._tied(self.mask)
-
-    def masks(self) -> list[CutMask]:
-        """Return one mask for all colours, or one for each in the order they are painted."""
-        if not self.options.each or len(self.painted.colours) < 2:
-            return [CutMask("", self.painted, self.plan())]
-        border = self.options.border or self.material.border
-        sheet = notched_sheet(self.painted.bbox, border, self.catalogue.workshop["register_notch"])
-        through = {colour: painted_through(self.painted, colour) for colour in colour_order(self.painted.colours)}
-        return [CutMask(c, part, self._tied(cut_mask(part, border, sheet))) for c, part in through.items()]
-
-    def _tied(self, mask: Mask) -> CutPlan:
-        tied = [piece.number for piece in mask.loose] if self.options.bridges == "auto" else []
-        return tie_mask(mask, tied, self.rules)
-
-    def weak(self, mask: CutMask) -> tuple[WeakPlace, ...]:
-        """Return the necks and tongues of a mask."""
-        figures = self.catalogue.figures
-        part = figures.get(("material", self.material.key, "least_part"))
-        limit = weak_limit(figures["surface", self.surface.key, "web"], part)
-        axis = widths_of(mask.painted, mask.cut.mask, self.surface).spits
-        return weak_places(axis, limit, mask.cut.bridges)
-
-    def materials(self, masks: Sequence[CutMask]) -> list[MaterialFit]:
-        """Return every mask material held against these masks, for one copy on the usual cutter and press."""
-        loose = [(number, side) for mask in masks for number, side in self._kept(mask)]
-        work = MaskWork(
-            box=(self.painted.width, self.painted.height),
-            border=self.options.border,
-            masks=len(masks),
-            kept=tuple(loose),
-            is_reverse=self.options.reverse,
-            bridges=sum(len(mask.cut.bridges) for mask in masks),
-            windows=sum(mask.cut.window_count for mask in masks),
-            cut_length=sum(float(mask.cut.material.length) for mask in masks),
-            axes=tuple(widths_of(mask.painted, mask.cut.mask, self.surface).spits for mask in masks),
-        )
-        overlap = self.catalogue.workshop["seam_overlap"]
-        return rank_materials(
-            work, self.surface, self.catalogue, cutter="table-long", press="iron", overlap=overlap, copies=1, unit="mm"
-        )
-
-    def _kept(self, mask: CutMask) -> list[tuple[int, float]]:
-        sides = widths_of(mask.painted, mask.cut.mask, self.surface).parts
-        least = dict(zip((piece.number for piece in mask.cut.mask.loose), sides, strict=True))
-        return [(keeper.number, least[keeper.number]) for keeper in mask.cut.keepers]
-
-    def report(self) -> dict[str, Any]:
-        """Return what `check` reports."""
-        limits = limits_for(self.catalogue, self.surface.key, self.material.key)
-        fitness = judge(self.painted, self.mask, self.surface, self.material, limits)
-        return {
-            "width_mm": self.painted.width,
-            "height_mm": self.painted.height,
-            "surface": self.surface.key,
-            "material": self.material.key,
-            "painted": {
-                "area_mm2": self.painted.region.area,
-                "bbox_mm": self.painted.bbox,
-                "colours": [{"colour": c, "area_mm2": r.area} for c, r in self.painted.colours.items()],
+def _pieces(art: ArtJob) -> list[dict[str, Any]]:
+    """Return every loose piece of the design as one mask cuts it."""
+    mask = art.whole.masks[0]
+    return [
+        {
+            "id": piece.number,
+            "area_mm2": piece.area,
+            "centroid_mm": piece.centroid,
+            "least_mm": least,
+            "nearest": {
+                "to": "frame" if gap.other == FRAME else gap.other,
+                "gap_mm": gap.length,
+                "from_mm": gap.start,
+                "to_mm": gap.end,
             },
-            "loose_pieces": self._pieces(fitness),
-            "findings": [*self._notices(), *_findings(fitness)],
-            "smallest_workable_width_mm": self.painted.width * fitness.growth,
-            "limited_by": _limited_by(fitness),
-            **{f"least_{kind}_mm": least and least.width for kind, least in _least(fitness).items()},
         }
+        for piece, least, gap in zip(mask.mask.loose, mask.fitness.parts, nearest_gaps(mask.mask), strict=True)
+    ]
 
-    def _pieces(self, fitness: Fitness) -> list[dict[str, Any]]:
-        return [
-            {
-                "id": piece.number,
-                "area_mm2": piece.area,
-                "centroid_mm": piece.centroid,
-                "least_mm": least,
-                "nearest": {
-                    "to": "frame" if gap.other == FRAME else gap.other,
-                    "gap_mm": gap.length,
-                    "from_mm": gap.start,
-                    "to_mm": gap.end,
-                },
-            }
-            for piece, least, gap in zip(self.mask.loose, fitness.parts, nearest_gaps(self.mask), strict=True)
-        ]
 
-    def _notices(self) -> list[dict[str, Any]]:
-        return [
-            {
-                "code": notice.code,
-                "severity": "warn",
-                "at_mm": None,
-                "measured_mm": None,
-                "limit_mm": None,
-                "message": notice.message,
-            }
-            for notice in self.drawing.notices
-        ]
+def _notices(art: ArtJob) -> list[dict[str, Any]]:
+    return [
+        {
+            "code": notice.code,
+            "severity": "warn",
+            "at_mm": None,
+            "measured_mm": None,
+            "limit_mm": None,
+            "message": notice.message,
+        }
+        for notice in art.drawing.notices
+    ]
 
 
 def _least(fitness: Fitness) -> dict[str, Least | None]:
@@ -232,25 +131,25 @@ def _findings(fitness: Fitness) -> list[dict[str, Any]]:
     ]
 
 
-def mask_report(bench: ArtBench, masks: Sequence[CutMask]) -> dict[str, Any]:
+def mask_report(art: ArtJob) -> dict[str, Any]:
     """Return what is said of masks: bridges, weak places, and which material suits."""
-    reports = [{"colour": mask.colour or None, **_one_mask(bench, mask)} for mask in masks]
+    reports = [{"colour": mask.laid.colour or None, **_one_mask(mask)} for mask in art.plan.masks]
     together = {
         name: [entry for report in reports for entry in report[name]]
         for name in ("bridges", "kept", "necks", "tongues")
     }
     together["bridged_area_mm2"] = sum(report["bridged_area_mm2"] for report in reports)
-    return {**together, "masks": reports, "materials": [_material_report(fit) for fit in bench.materials(masks)]}
+    materials = materials_of(art.plan, art.catalogue, "mm")
+    return {**together, "masks": reports, "materials": [_material_report(fit) for fit in materials]}
 
 
-def _one_mask(bench: ArtBench, mask: CutMask) -> dict[str, Any]:
-    weak = bench.weak(mask)
+def _one_mask(mask: MaskPlan) -> dict[str, Any]:
     return {
         **bridge_report(mask.cut),
         "sheet_mm": mask.cut.mask.sheet.bounds,
         "loose": [{"id": p.number, "area_mm2": p.area, "centroid_mm": p.centroid} for p in mask.cut.mask.loose],
-        "necks": [_weak_report(place) for place in weak if place.kind == "neck"],
-        "tongues": [_weak_report(place) for place in weak if place.kind == "tongue"],
+        "necks": [_weak_report(place) for place in mask.weak if place.kind == "neck"],
+        "tongues": [_weak_report(place) for place in mask.weak if place.kind == "tongue"],
     }
 
 
@@ -370,31 +269,3 @@ def _rounded(value: Any) -> Any:
     if isinstance(value, list | tuple):
         return [_rounded(inner) for inner in value]
     return value
-
-
-def read_file(path: Path, most: int = MOST_BYTES) -> bytes:
-    """Return the bytes of a file; raises `BadInput` when it cannot be read or holds more than ``most``."""
-    try:
-        if path.stat().st_size > most:
-            raise BadInput(
-                f"{path.name} holds {path.stat().st_size / 1e6:.0f} MB, more than artwork to cut has need of.",
-                "Remove embedded pictures and simplify its paths, or save the picture smaller.",
-            )
-        return path.read_bytes()
-    except OSError as error:
-        raise BadInput(
-            f"{path} cannot be read: {(error.strerror or 'no reason given').lower()}.", "Check the name."
-        ) from None
-
-
-def write_file(path: Path, content: str | bytes) -> None:
-    """Write a file whole or not at all."""
-    draft = path.with_name(f".{path.name}.part")
-    try:
-        path.parent.mkdir(parents=True, exist_ok=True)
-        draft.write_bytes(content.encode() if isinstance(content, str) else content)
-        draft.replace(path)
-    except OSError as error:
-        raise BadInput(
-            f"{path} cannot be written: {(error.strerror or 'no reason given').lower()}.", "Choose another place."
-        ) from None

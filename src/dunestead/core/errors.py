@@ -10,7 +10,10 @@
     │   ├── ArtworkRefused   the file is hostile, or bigger than we carry
     │   └── ArtworkEmpty     nothing in the file would be painted
     ├── NoSuchThing          a job, sheet or piece that is not there
-    └── NotNow               right request, wrong moment (nothing left to undo)
+    ├── NotNow               right request, wrong moment (nothing left to undo)
+    │   └── TooEarly         a task ticked before its time: it may be, with a reason
+    ├── Clash                a change built on a job that has changed since
+    └── DamagedJob           what is kept of a job cannot be read
 """
 
 __all__ = [
@@ -19,9 +22,12 @@ __all__ = [
     "ArtworkUnreadable",
     "BadInput",
     "BadLength",
+    "Clash",
+    "DamagedJob",
     "DunesteadError",
     "NoSuchThing",
     "NotNow",
+    "TooEarly",
     "UnknownKey",
 ]
 
@@ -100,3 +106,21 @@ class NotNow(DunesteadError):
     """A request that is right in itself but has nothing to act on at present."""
 
     code = "not-now"
+
+
+class TooEarly(NotNow):
+    """A task ticked before its time, or before its count is out: it may be, once a reason is given."""
+
+    code = "needs-reason"
+
+
+class Clash(DunesteadError):
+    """A change built on a job that has changed since."""
+
+    code = "changed-meanwhile"
+
+
+class DamagedJob(DunesteadError):
+    """What is kept of a job cannot be read."""
+
+    code = "damaged"

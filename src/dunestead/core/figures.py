@@ -20,10 +20,14 @@ __all__ = [
     "GarmentPlacement",
     "GarmentSize",
     "HandTimes",
+    "HeatSet",
     "Material",
+    "Method",
     "Paint",
     "PeelTime",
     "Press",
+    "PressPass",
+    "Role",
     "Surface",
     "Technique",
     "check_cutter",
@@ -34,7 +38,11 @@ Hold = Literal["heat", "pressure", "pins", "spray-tack"]
 Feed = Literal["mat", "roll", "hand"]
 Join = Literal["overlap", "butt"]
 Technique = Literal["dab", "spray", "airbrush", "brush"]
-PeelTime = Literal["wet", "set", "touch-dry", "at-once"]
+PeelTime = Literal["wet", "set", "touch-dry", "at-once", "dry", "five-minutes"]
+Role = Literal["base", "edge-seal", "colour", "over-colour", "ground", "seal", "finish"]
+MaskKind = Literal["paper", "film", "card", "plastic"]
+Pins = Literal["all", "pieces", "none"]
+Keepers = Literal["mat", "tape", "carrier", "dish", "none"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,14 +64,20 @@ class Surface:
     ----------
     stroke, web, letter, bridge
         Least painted stroke, least mask between two painted places, least letter height, width of a bridge.
-    soak
-        How many times the paint of a smooth surface it takes up.
+    soak, soak_spray
+        How many times the paint of a smooth surface it takes up, worked in and sprayed.
     heat
         Highest plate temperature, None where no heat may be used.
     seconds
         Longest placement at that heat.
     barrier
         Whether something must lie inside or underneath to stop paint going through.
+    coarse
+        Whether paint is worked down between its fibres.
+    takes_pins, edge_seal
+        Whether pins leave no holes in it, and whether it gains from an edge-sealing coat.
+    cautions, used_cautions
+        Keys of what can hurt while it is prepared, and once it is in use.
     blank, colour
         Size and colour of the usual blank, to start a job from.
     family
@@ -78,9 +92,15 @@ class Surface:
     letter: float
     bridge: float
     soak: float
+    soak_spray: float
     heat: float | None
     seconds: float
     barrier: bool
+    coarse: bool
+    takes_pins: bool
+    edge_seal: bool
+    cautions: tuple[str, ...]
+    used_cautions: tuple[str, ...]
     prepare: str
     blank: tuple[float, float]
     colour: str
@@ -94,12 +114,18 @@ class Material:
     ----------
     enters_from
         The side of the finished mask that the knife enters.
+    kind
+        What it is made of, as peeling and pinning see it.
+    pins
+        What of it is pinned where a blank takes pins.
     least_part
         Smallest side of a loose piece that survives weeding; None where none may be loose.
     border
         Least mask beyond the artwork when brushed.
     heat, seconds
         Plate temperature and time of one placement, None where it is not pressed warm.
+    holds_from
+        The plate must be as hot as this for it to hold at all, None where it is not pressed warm.
     force, passes, speed
         Starting cut settings: gram, count, mm/s.
     works_on
@@ -122,11 +148,14 @@ class Material:
 
     key: str
     name: str
+    kind: MaskKind
+    pins: Pins
     enters_from: Side
     hold: Hold
     least_part: float | None
     border: float
     heat: float | None
+    holds_from: float | None
     seconds: float
     force: float
     passes: int
@@ -144,7 +173,6 @@ class Material:
     wash_every: int | None
     colour: str
     facing: str
-    tack: str
     peel: PeelTime | None
 
     @property
@@ -196,11 +224,86 @@ class Press:
 
 
 @dataclass(frozen=True, slots=True)
-class Paint:
-    """A kind of paint and how it dries at 20 degrees C and 50 % humidity.
+class PressPass:
+    """One going over of a mask with a hot plate: what it is called, C, and seconds a rest."""
+
+    name: str
+    celsius: float
+    seconds: float
+
+
+@dataclass(frozen=True, slots=True)
+class Method:
+    """How a mask travels and holds.
 
     Attributes
     ----------
+    materials, works_on
+        Keys of the materials it serves; families of surfaces, or single surfaces.
+    keepers
+        Where loose pieces are from weeding until they lie on the blank.
+    weed, tack, lift
+        Codes of its tasks in their order.
+    press
+        The passes of the plate, as `tack-press` and `tack-press-again`.
+    corner_pins
+        Whether corners are pinned through the tape before it comes off.
+    tape
+        What carries it, None where nothing does.
+    tape_optional, strong_tape
+        Whether a mask in one piece travels without it; whether it lifts paint that is not dry enough to use.
+    reverse, by_hand
+        Whether it serves reverse masks only, or a knife in the hand only.
+    most_long, most_wide, most_windows
+        mm and count beyond which it is not to be tried, None without such a bound.
+    tools
+        What it needs.
+    effort, risk
+        From 1 (little) to 3 (much); what its score starts from.
+    """
+
+    key: str
+    name: str
+    about: str
+    materials: tuple[str, ...]
+    works_on: tuple[str, ...]
+    keepers: Keepers
+    weed: tuple[str, ...]
+    tack: tuple[str, ...]
+    lift: tuple[str, ...]
+    tools: tuple[str, ...]
+    effort: int
+    risk: int
+    press: tuple[PressPass, ...] = ()
+    corner_pins: bool = False
+    tape: str | None = None
+    tape_optional: bool = False
+    strong_tape: bool = False
+    reverse: bool = False
+    by_hand: bool = False
+    most_long: float | None = None
+    most_wide: float | None = None
+    most_windows: int | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class HeatSet:
+    """How paint is set with heat: C, minutes, how, and minutes after the last coat."""
+
+    celsius: float
+    minutes: float
+    after: float
+    how: str
+
+
+@dataclass(frozen=True, slots=True)
+class Paint:
+    """A kind of paint or finish, and how it dries at 20 degrees C and 50 % humidity.
+
+    Attributes
+    ----------
+    roles
+        What it may serve as.
     cover
         m² a litre, one coat on a smooth surface.
     coats_low, coats_high
@@ -211,12 +314,21 @@ class Paint:
         Paint in one can, None where it does not come in cans.
     next_coat, touch, handle, use, wash
         Minutes after a coat until each may be done; wash is None where it is not washed.
+    heat_set
+        None where it is not set with heat.
+    needs_finish
+        Whether it is not to be used before a finish is on it.
+    warm_air
+        Whether warm air may shorten the wait between coats.
     peel
         When the mask comes off, by mask material family (``paper``, ``film``) or ``any``.
+    peels_also
+        Another time at which it may come off, but not in between; None without one.
     """
 
     key: str
     name: str
+    roles: tuple[Role, ...]
     families: tuple[str, ...]
     technique: Technique
     cover: float
@@ -229,9 +341,17 @@ class Paint:
     handle: float
     use: float
     wash: float | None
-    heat_set: str
+    heat_set: HeatSet | None
+    needs_finish: bool
+    warm_air: bool
     peel: Mapping[str, PeelTime]
+    peels_also: PeelTime | None
     cautions: tuple[str, ...]
+
+    @property
+    def is_sprayed(self) -> bool:
+        """Whether it goes on through the air, by can or airbrush."""
+        return self.technique in ("spray", "airbrush")
 
 
 @dataclass(frozen=True, slots=True)
@@ -259,6 +379,32 @@ class HandTimes:
     position: float
     lay: float
     wash: float
+    tape_over: float
+    burnish: float
+    backing_off: float
+    weaken_tape: float
+    trim_tape: float
+    tape_off: float
+    guide: float
+    push_pins: float
+    hinge: float
+    warm_air_dm2: float
+    rub: float
+    test_peel: float
+    carrier_off: float
+    wipe: float
+    roller: float
+    spray_tack: float
+    board: float
+    seam: float
+    count_window: float
+    look_over: float
+    rewarm: float
+    lint: float
+    print_twice: float
+    clean_back: float
+    heat_set: float
+    write_down: float
     count_pins: float
 
 
@@ -305,7 +451,7 @@ class FaceRow:
     joined: bool
 
 
-Row = TypeVar("Row", Surface, Material, Cutter, Press, Paint, GarmentSize, GarmentPlacement, FaceRow)
+Row = TypeVar("Row", Surface, Material, Method, Cutter, Press, Paint, GarmentSize, GarmentPlacement, FaceRow)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -317,6 +463,7 @@ class Catalogue:
 
     surfaces: Mapping[str, Surface]
     materials: Mapping[str, Material]
+    methods: Mapping[str, Method]
     cutters: Mapping[str, Cutter]
     presses: Mapping[str, Press]
     paints: Mapping[str, Paint]
@@ -337,6 +484,10 @@ class Catalogue:
     def material(self, key: str) -> Material:
         """Return a mask material; raises `UnknownKey` where there is none."""
         return _pick("mask material", self.materials, key)
+
+    def method(self, key: str) -> Method:
+        """Return a method; raises `UnknownKey` where there is none."""
+        return _pick("method", self.methods, key)
 
     def cutter(self, key: str) -> Cutter:
         """Return a cutter class; raises `UnknownKey` where there is none."""

@@ -6,7 +6,16 @@ from fractions import Fraction
 
 from dunestead.core.errors import BadLength
 
-__all__ = ["MM_PER_INCH", "parse_length", "several", "show_area", "show_length", "show_temperature", "show_volume"]
+__all__ = [
+    "MM_PER_INCH",
+    "parse_length",
+    "several",
+    "show_area",
+    "show_length",
+    "show_temperature",
+    "show_time",
+    "show_volume",
+]
 
 MM_PER_INCH = 25.4
 _MM_PER_UNIT = {"": 1.0, "mm": 1.0, "cm": 10.0, "m": 1000.0, "in": MM_PER_INCH, '"': MM_PER_INCH, "ft": 304.8}
@@ -137,3 +146,16 @@ def several(count: int, what: str) -> str:
     ('1 sheet', '0 sheets')
     """
     return f"{count} {what}" if count == 1 else f"{count} {what}s"
+
+
+def show_time(minutes: float) -> str:
+    """Write a time as people say it.
+
+    Examples
+    --------
+    >>> show_time(45), show_time(1440), show_time(40320)
+    ('45 min', '24 h', '28 days')
+    """
+    if minutes < 90:
+        return f"{minutes:.0f} min"
+    return f"{minutes / 60:.0f} h" if minutes < 72 * 60 else f"{minutes / 1440:.0f} days"

@@ -10,12 +10,13 @@ from dunestead.core.artwork.elements import Element, Frame, Traced, Words
 from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.blanks.blank import Blank, Garment
-from dunestead.core.planning.arranging import place_on_garment
-from dunestead.core.planning.job import Job, Record
-from dunestead.core.planning.plan import Plan
-from dunestead.core.planning.steps import all_steps
+from dunestead.core.changes.arranging import place_on_garment
+from dunestead.core.job.job import Job, Record, altered
+from dunestead.core.job.log import LogEntry
+from dunestead.core.plan.plan import Plan
+from dunestead.core.stations.station import ORDER
 from dunestead.demo.scan import CORNERS, scan_of_gull
-from dunestead.workbench import Workbench
+from dunestead.workshop.workbench import Workbench
 
 __all__ = ["fill_demo"]
 
@@ -55,7 +56,7 @@ def fill_demo(workbench: Workbench) -> None:
         workbench.change(job_id, "Size and place", partial(_sized, workbench=workbench, demo=demo))
         for label, change in demo.changes:
             workbench.change(job_id, label, change)
-        workbench.change(job_id, "Steps so far", partial(_up_to, workbench=workbench, station=demo.done_before))
+        _do_up_to(workbench, job_id, demo.done_before)
 
 
 def _file(name: str) -> Callable[[Workbench], Callable[[int], Element]]:
@@ -77,9 +78,9 @@ def _scan(workbench: Workbench) -> Callable[[int], Element]:
 
 def _sized(job: Job, _: Plan, *, workbench: Workbench, demo: _DemoJob) -> Job:
     sized = workbench.with_width(job, demo.width)
-    if job.blank.shape == "garment":
+    if job.piece.shape == "garment":
         return place_on_garment(sized, workbench.sources, workbench.catalogue)
-    return replace(sized, elements=tuple(replace(e, y=e.y + demo.down) for e in sized.elements))
+    return altered(sized, elements=tuple(replace(e, y=e.y + demo.down) for e in sized.elements))
 
 
 def _round_mat(job: Job, _: Plan) -> Job:
@@ -94,7 +95,7 @@ def _round_mat(job: Job, _: Plan) -> Job:
         Words(id=3, face="archivo-black", setting=bottom, y=168.0),
         Frame(id=4, style="dashed", inset=14, thickness=9, gap=12, dash=56, colour=ink),
     )
-    return replace(job, elements=elements, last_element=4)
+    return altered(job, elements=elements, last_element=4)
 
 
 def _two_tone(job: Job, _: Plan) -> Job:
@@ -103,7 +104,7 @@ def _two_tone(job: Job, _: Plan) -> Job:
         Words(id=1, face="archivo-black", setting=Setting("BOAT", 480, "width", letter_gap=12), y=-78.0),
         Words(id=2, face="archivo-black", setting=Setting("SHED", 480, "width", letter_gap=12), y=78.0),
     )
-    return replace(job, elements=elements, last_element=2)
+    return altered(job, elements=elements, last_element=2)
 
 
 def _key_board(job: Job, _: Plan) -> Job:
@@ -113,25 +114,22 @@ def _key_board(job: Job, _: Plan) -> Job:
         Words(id=2, face="archivo-black", setting=Setting("8", 22, "cap", colour="#9c4a32")),
         Words(id=3, face="archivo-black", setting=Setting("KEYS", 84, "width", letter_gap=2, colour="#9c4a32"), y=52.0),
     )
-    return replace(job, elements=elements, last_element=3)
+    return altered(job, elements=elements, last_element=3)
 
 
-def _up_to(job: Job, plan: Plan, *, workbench: Workbench, station: str) -> Job:
-    """Tick off every step before a station, keepers answering at every roll-call passed."""
-    ticks, calls = dict(job.ticks), {number: dict(answered) for number, answered in job.calls.items()}
-    now = datetime.now().astimezone()
-    steps = all_steps(plan, workbench.catalogue.hand, "mm")
-    passed = [step for step in steps if station and step.station in _STATIONS[: _STATIONS.index(station)]]
-    for back, step in enumerate(reversed(passed)):
-        at = now - timedelta(minutes=4 + 7 * back)
-        ticks[step.code] = at
-        if step.call:
-            for keeper in plan.keepers:
-                calls.setdefault(keeper.number, {})[step.call] = at
-    return replace(job, ticks=ticks, calls=calls)
-
-
-_STATIONS = ["blank", "artwork", "mask", "sheets", "weed", "tack", "paint", "peel", "cure", "record"]
+def _do_up_to(workbench: Workbench, job_id: int, station: str) -> None:
+    """Log every task before a station as done, keepers answering at every roll-call passed."""
+    if not station:
+        return
+    opened, now = workbench.open(job_id, "mm"), workbench.clock.now()
+    passed = [task for task in opened.graph.tasks if ORDER.index(task.station) < ORDER.index(station)]
+    entries: list[LogEntry] = []
+    for back, task in enumerate(reversed(passed)):
+        at = now - timedelta(minutes=4 + 3 * back)
+        if task.call:
+            entries.append(LogEntry("called", task.id, at, numbers=task.call.numbers))
+        entries.append(LogEntry("done", task.id, at, standing=dict(task.standing)))
+    workbench.log(job_id, sorted(entries, key=lambda entry: entry.at))
 
 
 def _in_days(days: int) -> date:
@@ -148,17 +146,17 @@ _BLANKS = (
 
 
 def _entries(days: int, **entries: object) -> tuple[tuple[str, Change], ...]:
-    return (("Entries", lambda job, _: replace(job, due=_in_days(days), **entries)),)
+    return (("Entries", lambda job, _: altered(job, due=_in_days(days), **entries)),)
 
 
 def _fates(job: Job, plan: Plan) -> Job:
     """Keep pieces that are easily placed, bridge the small ones."""
     sides = plan.look.least_sides().items()
-    return replace(job, fates={number: "keep" if side >= 10 else "bridge" for number, side in sides})
+    return altered(job, fates={number: "keep" if side >= 10 else "bridge" for number, side in sides})
 
 
 def _all_kept(job: Job, plan: Plan) -> Job:
-    return replace(job, fates={piece.number: "keep" for piece in plan.look.loose})
+    return altered(job, fates={piece.number: "keep" for piece in plan.look.loose})
 
 
 _JOBS = (
@@ -187,7 +185,12 @@ _JOBS = (
         260.0,
         (
             *_entries(
-                2, material="paper-coated-up", paint="fabric-brush", coats=3, copies=2, dauber=True, covered=True
+                2,
+                material="paper-coated-up",
+                coatings=(Coating("colour", "fabric-brush", coats=3),),
+                copies=2,
+                dauber=True,
+                covered=True,
             ),
             ("All pieces kept", _all_kept),
         ),
@@ -209,7 +212,7 @@ _JOBS = (
         "canvas",
         Blank(380, 420, colour="#e8dcc0", measured_width=382.0, measured_height=418.0),
         260.0,
-        _entries(10, copies=12, paint="fabric-spray"),
+        _entries(10, copies=12, coatings=(Coating("colour", "fabric-spray"),)),
         "sheets",
     ),
     _DemoJob(
@@ -238,10 +241,10 @@ _JOBS = (
         640.0,
         (
             *_entries(-3, cutter="wide-roll"),
-            ("All pieces bridged", lambda job, plan: replace(job, fates={p.number: "bridge" for p in plan.look.loose})),
+            ("All pieces bridged", lambda job, plan: altered(job, fates={p.number: "bridge" for p in plan.look.loose})),
             (
                 "Record",
-                lambda job, _: replace(
+                lambda job, _: altered(
                     job,
                     record=Record(
                         grade=4,
@@ -264,8 +267,6 @@ _JOBS = (
             colour="#a9814f",
             measured_width=697.0,
             measured_height=398.0,
-            base_coat="everywhere",
-            base_colour="#d6bf94",
         ),
         560.0,
         (
@@ -275,7 +276,7 @@ _JOBS = (
                 reverse=True,
                 field_colour="#22313a",
                 material="vinyl-permanent",
-                paint="rubber-spray",
+                coatings=(Coating("base", "outdoor-acrylic", "#d6bf94"), Coating("colour", "rubber-spray")),
                 border=10.0,
             ),
             ("All pieces kept", _all_kept),
@@ -286,12 +287,17 @@ _JOBS = (
         lambda workbench: workbench.make_words("KEYS"),
         "Key board, cabin 8",
         "wood-sealed",
-        Blank(105, 150, colour="#f1ead8", measured_width=105.0, measured_height=149.5, base_coat="everywhere"),
+        Blank(105, 150, colour="#f1ead8", measured_width=105.0, measured_height=149.5),
         80.0,
         (
             ("Design", _key_board),
             *_entries(
-                5, cutter="pocket", material="stencil-film", masks="each", whole_blank=True, paint="craft-acrylic"
+                5,
+                cutter="pocket",
+                material="stencil-film",
+                masks="each",
+                whole_blank=True,
+                coatings=(Coating("base", "craft-acrylic", "#f3efe4"), Coating("colour", "craft-acrylic")),
             ),
             ("All pieces kept", _all_kept),
         ),

@@ -7,7 +7,7 @@ import zipfile
 from collections.abc import Iterator, Sequence
 
 from dunestead.core.colours import colour_name
-from dunestead.core.planning.plan import Plan, SheetPlan, mask_title
+from dunestead.core.plan.plan import Plan, SheetPlan, mask_title
 from dunestead.core.sheets.stock import Trim
 from dunestead.core.units import show_length
 from dunestead.formats.sheet_files import FORMATS, sheet_file

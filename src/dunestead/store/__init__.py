@@ -2,11 +2,13 @@
 
 from dunestead.store.blanks import BlankStore, StoredBlank
 from dunestead.store.database import open_database
-from dunestead.store.jobs import JobStore, StoredJob
+from dunestead.store.jobs import BoardRow, JobHead, JobStore, StoredJob
 from dunestead.store.shelf import Records, Shelf, open_records
 
 __all__ = [
     "BlankStore",
+    "BoardRow",
+    "JobHead",
     "JobStore",
     "Records",
     "Shelf",

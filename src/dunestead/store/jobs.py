@@ -1,49 +1,96 @@
 """Jobs in and out of the database, one transaction a change."""
 
 import hashlib
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime
+from typing import Any
 
-from pydantic import TypeAdapter
-from sqlalchemy import Engine, delete, select
+from pydantic import TypeAdapter, ValidationError
+from sqlalchemy import Engine, delete, func, select
 from sqlalchemy.orm import Session
 
-from dunestead.core.errors import NoSuchThing, NotNow
-from dunestead.core.planning.job import Job
+from dunestead.core.errors import Clash, DamagedJob, NoSuchThing, NotNow
+from dunestead.core.job.job import Job
+from dunestead.core.job.log import LogEntry
 from dunestead.store.database import Sessions
-from dunestead.store.models import ArtworkRow, JobRow, RevisionRow
+from dunestead.store.models import ArtworkRow, JobRow, LogRow, RevisionRow
 
-__all__ = ["JobStore", "StoredJob"]
+__all__ = ["UNDO_STEPS", "BoardRow", "JobHead", "JobStore", "StoredJob"]
 
+# So many changes can be taken back; older revisions are let go.
+UNDO_STEPS = 250
 _JOB = TypeAdapter(Job)
+_ENTRY = TypeAdapter(LogEntry)
+Clock = Callable[[], datetime]
+
+
+def _now() -> datetime:
+    return datetime.now(UTC)
 
 
 @dataclass(frozen=True, slots=True)
-class StoredJob:
-    """A job as it stands.
+class JobHead:
+    """Where a job stands, without what is in it.
 
     Attributes
     ----------
-    seq
-        Revision in force; a change names it, so that no change of another window is overwritten.
+    version
+        Grows with every change; a change names the one it was made on, so that nothing is overwritten unseen.
+    logged
+        Number of the newest row of its log, 0 without one.
     undo, redo
         What the last change was, and what the last undone one was; None when there is none.
     """
 
     id: int
-    job: Job
-    seq: int
+    version: int
+    logged: int
     undo: str | None
     redo: str | None
     put_away: bool
 
 
+@dataclass(frozen=True, slots=True)
+class StoredJob:
+    """A job as it stands, with its log, oldest first."""
+
+    head: JobHead
+    job: Job
+    log: tuple[LogEntry, ...]
+
+    @property
+    def id(self) -> int:
+        """Its number."""
+        return self.head.id
+
+
+@dataclass(frozen=True, slots=True)
+class BoardRow:
+    """A job's card as it was drawn last, in JSON, and what it was drawn from; None where it never was."""
+
+    id: int
+    version: int
+    logged: int
+    key: str | None
+    card: str | None
+
+
 class JobStore:
-    """All jobs of a workshop."""
+    """All jobs of a workshop.
 
-    def __init__(self, engine: Engine) -> None:
-        self._sessions = Sessions(engine)
+    Parameters
+    ----------
+    engine
+        The database.
+    now
+        The workshop's clock.
+    """
 
+    def __init__(self, engine: Engine, now: Clock = _now) -> None:
+        self._sessions, self._now = Sessions(engine), now
+
+    # --- files ------------------------------------------------------------------------------------
     def keep_file(self, data: bytes) -> str:
         """Keep a file and return its key; the same bytes are kept once."""
         key = hashlib.sha256(data).hexdigest()
@@ -60,23 +107,15 @@ class JobStore:
                 raise NoSuchThing("A file of this design is not in the workshop.", "Add the artwork again.")
             return row.data
 
+    # --- jobs -------------------------------------------------------------------------------------
     def add(self, job: Job) -> int:
         """Keep a new job and return its number."""
-        now = datetime.now(UTC)
         with self._sessions.write() as session:
-            row = JobRow(created_at=now, head=1)
-            row.revisions.append(
-                RevisionRow(seq=1, at=now, label="Job begun", state=_JOB.dump_python(job, mode="json"))
-            )
+            row = JobRow(created_at=self._now(), head=1, version=1)
+            row.revisions.append(RevisionRow(seq=1, at=self._now(), label="Job begun", version=1, state=_dumped(job)))
             session.add(row)
             session.flush()
             return row.id
-
-    def all(self) -> list[StoredJob]:
-        """Return the jobs that are not put away, oldest first."""
-        query = select(JobRow).where(JobRow.put_away_at.is_(None)).order_by(JobRow.id)
-        with self._sessions.read() as session:
-            return [_stored(session, row) for row in session.scalars(query)]
 
     def is_empty(self) -> bool:
         """Say whether no job was ever begun here."""
@@ -84,48 +123,160 @@ class JobStore:
             return session.scalar(select(JobRow.id).limit(1)) is None
 
     def get(self, job_id: int) -> StoredJob:
-        """Return a job; raises `NoSuchThing` when there is none."""
-        with self._sessions.read() as session:
-            return _stored(session, _row(session, job_id))
-
-    def change(self, job_id: int, seq: int, job: Job, label: str) -> None:
-        """Keep a changed job as a new revision; what had been undone is cut off.
+        """Return a job.
 
         Raises
         ------
-        NotNow
-            When the job is no longer at revision ``seq``.
+        NoSuchThing
+            When there is none.
+        DamagedJob
+            When what is kept of it cannot be read.
+        """
+        with self._sessions.read() as session:
+            row = _row(session, job_id)
+            revision = session.get_one(RevisionRow, (row.id, row.head))
+            return StoredJob(_head(session, row), _read(revision.state), _log(session, job_id))
+
+    def name_of(self, job_id: int) -> str:
+        """Return what a job is called, even where nothing else of it can be read."""
+        with self._sessions.read() as session:
+            row = _row(session, job_id)
+            state = session.get_one(RevisionRow, (row.id, row.head)).state
+            name = state.get("name") if isinstance(state, dict) else None
+            return name if isinstance(name, str) and name else f"Job {job_id}"
+
+    def head(self, job_id: int) -> JobHead:
+        """Return where a job stands; raises `NoSuchThing` when there is none."""
+        with self._sessions.read() as session:
+            return _head(session, _row(session, job_id))
+
+    def expect(self, job_id: int, version: int | None) -> None:
+        """Raise `Clash` when a job is not at a version; None passes."""
+        with self._sessions.read() as session:
+            row = _row(session, job_id)
+            if version is not None:
+                _expect(session, row, version)
+
+    def change(self, job_id: int, version: int, job: Job, label: str) -> int:
+        """Keep a changed job as a new revision; what had been undone is cut off. Returns its version.
+
+        Raises
+        ------
+        Clash
+            When the job is no longer at this version.
         """
         with self._sessions.write() as session:
             row = _row(session, job_id)
-            if row.head != seq:
-                raise NotNow(
-                    "This job was changed in another window meanwhile.", "Look at it again, then repeat your change."
+            _expect(session, row, version)
+            session.execute(delete(RevisionRow).where(RevisionRow.job_id == job_id, RevisionRow.seq > row.head))
+            row.head += 1
+            row.version += 1
+            session.add(
+                RevisionRow(
+                    job_id=job_id,
+                    seq=row.head,
+                    at=self._now(),
+                    label=label[:200],
+                    version=row.version,
+                    state=_dumped(job),
                 )
-            session.execute(delete(RevisionRow).where(RevisionRow.job_id == job_id, RevisionRow.seq > seq))
-            state = _JOB.dump_python(job, mode="json")
-            session.add(RevisionRow(job_id=job_id, seq=seq + 1, at=datetime.now(UTC), label=label[:200], state=state))
-            row.head = seq + 1
+            )
+            oldest = row.head - UNDO_STEPS
+            session.execute(delete(RevisionRow).where(RevisionRow.job_id == job_id, RevisionRow.seq < oldest))
+            return row.version
 
-    def undo(self, job_id: int) -> None:
-        """Step back one change; raises `NotNow` when there is none."""
-        self._step(job_id, -1, "There is nothing to undo.")
+    def undo(self, job_id: int, version: int | None = None) -> None:
+        """Step back one change; raises `NotNow` when there is none, `Clash` when the job is at another version."""
+        self._step(job_id, -1, version, "There is nothing to undo.")
 
-    def redo(self, job_id: int) -> None:
-        """Step forward again; raises `NotNow` when nothing was undone."""
-        self._step(job_id, 1, "There is nothing to do again.")
+    def redo(self, job_id: int, version: int | None = None) -> None:
+        """Step forward again; raises `NotNow` when nothing was undone, `Clash` when the job is at another version."""
+        self._step(job_id, 1, version, "There is nothing to do again.")
 
-    def _step(self, job_id: int, by: int, otherwise: str) -> None:
+    def _step(self, job_id: int, by: int, version: int | None, otherwise: str) -> None:
         with self._sessions.write() as session:
             row = _row(session, job_id)
+            if version is not None:
+                _expect(session, row, version)
             if not session.get(RevisionRow, (job_id, row.head + by)):
                 raise NotNow(otherwise, "Carry on from here.")
             row.head += by
+            row.version += 1
 
     def put_away(self, job_id: int, *, away: bool) -> None:
         """Take a job off the board, or bring it back; nothing of it is lost."""
         with self._sessions.write() as session:
-            _row(session, job_id).put_away_at = datetime.now(UTC) if away else None
+            _row(session, job_id).put_away_at = self._now() if away else None
+
+    # --- the log ----------------------------------------------------------------------------------
+    def write(self, job_id: int, version: int | None, entries: Sequence[LogEntry]) -> None:
+        """Add rows to a job's log.
+
+        Raises
+        ------
+        Clash
+            When the job is no longer at this version: what was ticked may mean something else by now.
+        """
+        with self._sessions.write() as session:
+            row = _row(session, job_id)
+            if version is not None:
+                _expect(session, row, version)
+            for entry in entries:
+                state = _ENTRY.dump_python(entry, mode="json", exclude={"kind", "task", "at"})
+                session.add(
+                    LogRow(
+                        job_id=job_id,
+                        written_at=self._now(),
+                        kind=entry.kind,
+                        task=entry.task,
+                        at=entry.at,
+                        state=state,
+                    )
+                )
+
+    # --- the board --------------------------------------------------------------------------------
+    def board(self, *, away: bool = False) -> list[BoardRow]:
+        """Return how the board shows each job, oldest first: those on it, or those put away."""
+        is_away = JobRow.put_away_at.is_not(None) if away else JobRow.put_away_at.is_(None)
+        logged = select(LogRow.job_id, func.max(LogRow.id).label("last")).group_by(LogRow.job_id).subquery()
+        query = (
+            select(JobRow.id, JobRow.version, logged.c.last, JobRow.board_key, JobRow.board)
+            .outerjoin(logged, logged.c.job_id == JobRow.id)
+            .where(is_away)
+            .order_by(JobRow.id)
+        )
+        with self._sessions.read() as session:
+            rows = session.execute(query).tuples()
+            return [BoardRow(number, version, last or 0, key, card) for number, version, last, key, card in rows]
+
+    def keep_card(self, job_id: int, key: str, card: str) -> None:
+        """Keep a job's card as it was drawn."""
+        with self._sessions.write() as session:
+            row = _row(session, job_id)
+            row.board_key, row.board = key, card
+
+
+def _dumped(job: Job) -> dict[str, Any]:
+    state: dict[str, Any] = _JOB.dump_python(job, mode="json")
+    return state
+
+
+def _read(state: dict[str, Any]) -> Job:
+    try:
+        return _JOB.validate_python(state)
+    except ValidationError as error:
+        where = ".".join(str(part) for part in error.errors()[0]["loc"]) or "its state"
+        raise DamagedJob(
+            f"What is kept of this job cannot be read: {where} is not what it should be.",
+            "Undo its last change, or put it away and begin it anew.",
+        ) from None
+
+
+def _log(session: Session, job_id: int) -> tuple[LogEntry, ...]:
+    rows = session.scalars(select(LogRow).where(LogRow.job_id == job_id).order_by(LogRow.id))
+    return tuple(
+        _ENTRY.validate_python({**row.state, "kind": row.kind, "task": row.task, "at": row.at}) for row in rows
+    )
 
 
 def _row(session: Session, job_id: int) -> JobRow:
@@ -135,16 +286,32 @@ def _row(session: Session, job_id: int) -> JobRow:
     return row
 
 
-def _stored(session: Session, row: JobRow) -> StoredJob:
-    now = session.get_one(RevisionRow, (row.id, row.head))
-    following = session.scalar(
-        select(RevisionRow.label).where(RevisionRow.job_id == row.id, RevisionRow.seq == row.head + 1)
+def _expect(session: Session, row: JobRow, version: int) -> None:
+    if row.version == version:
+        return
+    since = select(RevisionRow.label).where(
+        RevisionRow.job_id == row.id, RevisionRow.version > version, RevisionRow.seq <= row.head
     )
-    return StoredJob(
+    labels = list(session.scalars(since.order_by(RevisionRow.seq))) or ["a change was undone"]
+    raise Clash(
+        f"This job was changed in another window meanwhile: {', '.join(labels)}.",
+        "It is shown as it is now; what you wrote is still here, change it again if you still want to.",
+    )
+
+
+def _head(session: Session, row: JobRow) -> JobHead:
+    labels = dict(
+        session.execute(
+            select(RevisionRow.seq, RevisionRow.label).where(
+                RevisionRow.job_id == row.id, RevisionRow.seq.between(row.head - 1, row.head + 1)
+            )
+        ).tuples()
+    )
+    return JobHead(
         id=row.id,
-        job=_JOB.validate_python(now.state),
-        seq=row.head,
-        undo=now.label if row.head > 1 else None,
-        redo=following,
+        version=row.version,
+        logged=session.scalar(select(func.max(LogRow.id)).where(LogRow.job_id == row.id)) or 0,
+        undo=labels[row.head] if row.head - 1 in labels else None,
+        redo=labels.get(row.head + 1),
         put_away=row.put_away_at is not None,
     )

@@ -8,11 +8,11 @@ undo moves the head back, a change after that cuts off what was undone.
 from datetime import UTC, datetime
 from typing import Any
 
-from sqlalchemy import JSON, CheckConstraint, DateTime, ForeignKey, LargeBinary, String
+from sqlalchemy import JSON, CheckConstraint, DateTime, ForeignKey, LargeBinary, String, Text
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
-__all__ = ["ArtworkRow", "Base", "BlankRow", "JobRow", "RevisionRow", "ShelfRow"]
+__all__ = ["ArtworkRow", "Base", "BlankRow", "JobRow", "LogRow", "RevisionRow", "ShelfRow"]
 
 
 class UtcTime(TypeDecorator[datetime]):
@@ -44,7 +44,11 @@ class ArtworkRow(Base):
 
 
 class JobRow(Base):
-    """A job: which revision is in force, whether it was put away."""
+    """A job: which revision is in force, whether it was put away, and how the board shows it.
+
+    ``version`` grows by one with every change, undo and redo: what a change names to say what it was made on.
+    ``board`` is the card as it was drawn last, and ``board_key`` what it was drawn from.
+    """
 
     __tablename__ = "job"
     __table_args__ = (CheckConstraint("head >= 1", name="head_counts_from_one"),)
@@ -53,6 +57,9 @@ class JobRow(Base):
     created_at: Mapped[datetime] = mapped_column(UtcTime)
     put_away_at: Mapped[datetime | None] = mapped_column(UtcTime)
     head: Mapped[int]
+    version: Mapped[int]
+    board: Mapped[str | None] = mapped_column(Text, deferred=True)
+    board_key: Mapped[str | None] = mapped_column(String(120))
     revisions: Mapped[list["RevisionRow"]] = relationship(order_by="RevisionRow.seq", cascade="all, delete-orphan")
 
 
@@ -66,6 +73,21 @@ class RevisionRow(Base):
     seq: Mapped[int] = mapped_column(primary_key=True)
     at: Mapped[datetime] = mapped_column(UtcTime)
     label: Mapped[str] = mapped_column(String(200))
+    version: Mapped[int]
+    state: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class LogRow(Base):
+    """One thing that happened to a job; rows are added and never changed."""
+
+    __tablename__ = "log"
+
+    id: Mapped[int] = mapped_column(primary_key=True, autoincrement=True)
+    job_id: Mapped[int] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), index=True)
+    written_at: Mapped[datetime] = mapped_column(UtcTime)
+    kind: Mapped[str] = mapped_column(String(20))
+    task: Mapped[str] = mapped_column(String(120))
+    at: Mapped[datetime] = mapped_column(UtcTime)
     state: Mapped[dict[str, Any]] = mapped_column(JSON)
 
 

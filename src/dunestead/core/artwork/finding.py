@@ -74,7 +74,7 @@ def _thin(what: str) -> Sentence:
 _SENTENCES: dict[str, Sentence] = {
     "stroke-thin": _thin("The painted stroke"),
     "web-thin": _thin("The mask between two windows"),
-    "contact": lambda f, *_: (
+    "contact": lambda *_: (
         "Two shapes touch here without overlapping: they will tear apart or run together. "
         "Let them overlap, or set them apart."
     ),

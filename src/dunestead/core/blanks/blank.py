@@ -9,11 +9,10 @@ import shapely
 from shapely import affinity
 
 from dunestead.core.errors import BadInput
+from dunestead.core.limits import REQUIRED, limited
 
 __all__ = [
-    "BASE_COATS",
     "SHAPES",
-    "BaseCoat",
     "Blank",
     "BlankShape",
     "Garment",
@@ -24,8 +23,6 @@ __all__ = [
 
 BlankShape = Literal["rectangle", "oval", "outline", "garment"]
 SHAPES: tuple[BlankShape, ...] = ("rectangle", "oval", "outline", "garment")
-BaseCoat = Literal["none", "under", "everywhere"]
-BASE_COATS: tuple[BaseCoat, ...] = ("none", "under", "everywhere")
 _QUAD_SEGS = 32
 # A garment's front as far as a picture needs it: the neck's width and depth, the shoulders' slope.
 _NECK_WIDE, _NECK_DEEP, _SHOULDER = 0.36, 0.11, 0.06
@@ -49,9 +46,9 @@ class Garment:
 
     size: str = "m"
     placement: str = "full-front"
-    drop: float | None = None
-    across: float | None = None
-    widest: float | None = None
+    drop: float | None = limited(None, "distance drop", 0.0, 2000.0, "mm")
+    across: float | None = limited(None, "distance across", -1000.0, 2000.0, "mm")
+    widest: float | None = limited(None, "width of a design", 5.0, 2000.0, "mm")
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,25 +63,21 @@ class Blank:
         Width of a raised rim; only what is inside of it counts.
     heat
         Highest plate temperature by its own label, degrees C; None follows the surface.
-    base_coat, base_colour
-        Whether it gets a coat under the design or everywhere first, and in which colour.
     outline, outline_name
         Key and name of the file an ``outline`` shape comes from.
     keeps
         What a design does when the measured size differs: keep its size, or its margins.
     """
 
-    width: float
-    height: float
+    width: float = limited(REQUIRED, "width of the blank", 1.0, 20_000.0, "mm")
+    height: float = limited(REQUIRED, "height of the blank", 1.0, 20_000.0, "mm")
     shape: BlankShape = "rectangle"
     colour: str = "#a9814f"
-    corner: float = 0.0
-    rim: float = 0.0
-    measured_width: float | None = None
-    measured_height: float | None = None
-    heat: float | None = None
-    base_coat: BaseCoat = "none"
-    base_colour: str = "#f3efe4"
+    corner: float = limited(0.0, "corner radius", 0.0, 20_000.0, "mm")
+    rim: float = limited(0.0, "rim", 0.0, 500.0, "mm")
+    measured_width: float | None = limited(None, "measured width of the blank", 1.0, 20_000.0, "mm")
+    measured_height: float | None = limited(None, "measured height of the blank", 1.0, 20_000.0, "mm")
+    heat: float | None = limited(None, "as a plate's heat", 30.0, 300.0, "C")
     outline: str | None = None
     outline_name: str = ""
     garment: Garment | None = None
@@ -110,11 +103,6 @@ class Blank:
     def off_label(self) -> tuple[float, float]:
         """How much wider and higher it is than its label says."""
         return (self.outer[0] - self.width, self.outer[1] - self.height)
-
-    @property
-    def ground(self) -> str:
-        """Colour that paint is seen against: the base coat's where there is one."""
-        return self.colour if self.base_coat == "none" else self.base_colour
 
 
 @lru_cache(maxsize=64)

@@ -3,64 +3,57 @@
 import math
 from collections.abc import Mapping
 from dataclasses import dataclass
-from datetime import datetime, timedelta
 
 from dunestead.core.figures import Paint
+from dunestead.core.limits import limited
 
-__all__ = ["Room", "Timeline", "dry_from", "drying_factor"]
+__all__ = ["Drying", "Weather", "dry_times", "drying_factor"]
 
 _TABLE_C = 20.0
 _STEP_C = 10.0
 
 
 @dataclass(frozen=True, slots=True)
-class Room:
-    """Where it dries: degrees C and % relative humidity."""
+class Weather:
+    """Where it is painted and dries: degrees C, % relative humidity, wind in m/s, whether it rains."""
 
-    temperature: float = 20.0
-    humidity: float = 50.0
+    temperature: float = limited(20.0, "temperature", -20.0, 60.0, "C")
+    humidity: float = limited(50.0, "humidity", 0.0, 100.0, "%")
+    wind: float = limited(0.0, "of wind", 0.0, 60.0, "m/s", 0.5)
+    rain: bool = False
 
 
-def drying_factor(room: Room, workshop: Mapping[str, float]) -> float:
+def drying_factor(weather: Weather, figures: Mapping[str, float]) -> float:
     """Return by how much the table's times stretch; a rule of thumb, never certain.
 
     Parameters
     ----------
-    room
+    weather
         Where it dries.
-    workshop
-        Figures: ``drying_colder`` and ``drying_warmer`` for every 10 C off the table's 20, and by how much
+    figures
+        Of the workshop: ``drying_colder`` and ``drying_warmer`` for every 10 C off the table's 20, and by how much
         damp and wet air stretch the times.
     """
-    steps = (room.temperature - _TABLE_C) / _STEP_C
-    each = workshop["drying_warmer"] if steps > 0 else workshop["drying_colder"]
+    steps = (weather.temperature - _TABLE_C) / _STEP_C
+    each = figures["drying_warmer"] if steps > 0 else figures["drying_colder"]
     heat = math.pow(each, abs(steps))
-    if room.humidity > workshop["wet_above"]:
-        return heat * workshop["wet_times"]
-    return heat * (workshop["damp_times"] if room.humidity > workshop["damp_above"] else 1.0)
+    if weather.humidity > figures["wet_above"]:
+        return heat * figures["wet_times"]
+    return heat * (figures["damp_times"] if weather.humidity > figures["damp_above"] else 1.0)
 
 
 @dataclass(frozen=True, slots=True)
-class Timeline:
-    """Minutes after the last coat, and the moments themselves once it has been put on.
+class Drying:
+    """Minutes after a coat until the next, until it may be touched, handled, used; washed, None where it is not."""
 
-    Attributes
-    ----------
-    minutes
-        By ``touch``, ``handle``, ``use``, ``wash``; a paint that is not washed has no ``wash``.
-    at
-        The same keys, empty until there is a last coat.
-    """
-
-    minutes: dict[str, float]
-    at: dict[str, datetime]
-    factor: float
+    next_coat: float
+    touch: float
+    handle: float
+    use: float
+    wash: float | None
 
 
-def dry_from(paint: Paint, room: Room, workshop: Mapping[str, float], last_coat: datetime | None) -> Timeline:
-    """Return when a paint may be touched, handled, used and washed."""
-    factor = drying_factor(room, workshop)
-    table = {"touch": paint.touch, "handle": paint.handle, "use": paint.use, "wash": paint.wash}
-    minutes = {name: time * factor for name, time in table.items() if time is not None}
-    at = {name: last_coat + timedelta(minutes=time) for name, time in minutes.items()} if last_coat else {}
-    return Timeline(minutes, at, factor)
+def dry_times(paint: Paint, factor: float) -> Drying:
+    """Return a paint's times, stretched by a factor."""
+    wash = None if paint.wash is None else paint.wash * factor
+    return Drying(paint.next_coat * factor, paint.touch * factor, paint.handle * factor, paint.use * factor, wash)

@@ -5,6 +5,8 @@ from dataclasses import dataclass
 
 import numpy as np
 import numpy.typing as npt
+import shapely
+from shapely.geometry.base import BaseGeometry
 
 __all__ = ["IDENTITY", "Affine"]
 
@@ -76,6 +78,11 @@ class Affine:
         """Transform points of shape ``(..., 2)``."""
         matrix = np.array([[self.a, self.b], [self.c, self.d]])
         moved: npt.NDArray[np.float64] = points @ matrix + np.array([self.e, self.f])
+        return moved
+
+    def moved(self, shape: BaseGeometry) -> BaseGeometry:
+        """Return a shape transformed."""
+        moved: BaseGeometry = shapely.transform(shape, self.apply)
         return moved
 
     def as_tuple(self) -> tuple[float, float, float, float, float, float]:

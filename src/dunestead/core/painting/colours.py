@@ -7,7 +7,6 @@ import shapely
 
 from dunestead.core.artwork.finding import Finding
 from dunestead.core.artwork.painted import Painted
-from dunestead.core.blanks.blank import Blank
 from dunestead.core.colours import colour_name, difference
 from dunestead.core.figures import Material, Technique
 
@@ -58,13 +57,9 @@ def colour_findings(
     return [*found, *_alike(painted, ground, material, figures["colours_alike"])]
 
 
-def base_findings(blank: Blank, *, needed: bool) -> list[Finding]:
+def base_findings(*, needed: bool) -> list[Finding]:
     """Say what is missing under a reverse mask: what it covers shows, so it must have been painted before."""
-    if not needed or blank.base_coat != "none":
-        return []
-    return [
-        Finding("base-missing", "stop", (0.0, 0.0), 0.0, 0.0, "a reverse mask", what=colour_name(blank.base_colour))
-    ]
+    return [Finding("base-missing", "stop", (0.0, 0.0), 0.0, 0.0, "a reverse mask")] if needed else []
 
 
 def _gaps(painted: Painted, gap: tuple[float, str]) -> Iterator[Finding]:

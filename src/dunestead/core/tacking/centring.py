@@ -9,7 +9,7 @@ __all__ = ["TapeCheck", "tape_check"]
 
 @dataclass(frozen=True, slots=True)
 class TapeCheck:
-    """Distances in mm from the edges of the blank to the painted area, as they should read."""
+    """Distances in mm from the edges of the blank to what is painted through a mask, as they should read."""
 
     left: float
     right: float
@@ -17,14 +17,19 @@ class TapeCheck:
     bottom: float
 
 
-def tape_check(blank: tuple[float, float], painted: Box) -> TapeCheck:
-    """Return what a tape should read from each edge of the blank to the artwork.
+def tape_check(blank: tuple[float, float], painted: Box, *, from_back: bool = False) -> TapeCheck:
+    """Return what a tape should read from each edge of the blank to the artwork of a mask.
 
     Parameters
     ----------
     blank
         Measured width and height, mm.
     painted
-        Box of the painted area on the blank, mm; negative readings are off the blank.
+        Box of what is painted through the mask, on the blank, mm; negative readings are off the blank.
+    from_back
+        Whether the blank is worked from its back, where left and right change places.
     """
-    return TapeCheck(painted[0], blank[0] - painted[2], painted[1], blank[1] - painted[3])
+    left, right = painted[0], blank[0] - painted[2]
+    if from_back:
+        left, right = right, left
+    return TapeCheck(left, right, painted[1], blank[1] - painted[3])

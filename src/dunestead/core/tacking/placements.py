@@ -1,10 +1,15 @@
-"""Resting places of a hot plate that cover the mask."""
+"""Where does a hot plate rest, how hot and how long?"""
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import product
 
-from dunestead.core.figures import Material, Press, Surface
+import shapely
+import shapely.prepared
+from shapely.geometry.base import BaseGeometry
+
+from dunestead.core.figures import Material, Press, PressPass, Surface
 from dunestead.core.geometry.curves import Box
 
 __all__ = ["Placement", "Pressing", "press_mask"]
@@ -20,32 +25,37 @@ class Placement:
 
 @dataclass(frozen=True, slots=True)
 class Pressing:
-    """How the mask is pressed on.
+    """One going over of the mask with a hot plate.
 
     Attributes
     ----------
+    name
+        What it is for.
     placements
-        Empty where no heat may or need be used.
-    temperature
-        degrees C: of the material, or less where the surface asks for less. None without heat.
-    seconds
-        A placement.
+        From the middle outwards.
+    celsius, seconds
+        As the method asks, or less where the surface asks for less; seconds a rest.
     """
 
+    name: str
     placements: tuple[Placement, ...]
-    temperature: float | None
+    celsius: float
     seconds: float
     why: str
 
 
-def press_mask(area: Box, press: Press, surface: Surface, material: Material) -> Pressing:
-    """Return the placements of a plate over a mask, from the middle outwards.
+def press_mask(
+    wanted: BaseGeometry, beyond: float, press: Press, surface: Surface, material: Material, passes: Sequence[PressPass]
+) -> tuple[Pressing, ...]:
+    """Return the placements of a plate over a mask, pass by pass; none where there is no heat.
 
     Parameters
     ----------
-    area
-        The mask on the blank, mm.
-    press, surface, material
+    wanted
+        The windows and keepers on the blank, mm.
+    beyond
+        The plate covers them and so much around them, mm; the outer border is pinned or taped.
+    press, surface, material, passes
         The plate, and what sets heat and time.
 
     Notes
@@ -53,26 +63,36 @@ def press_mask(area: Box, press: Press, surface: Surface, material: Material) ->
     The plate lies either way round, whichever needs fewer rests; neighbours overlap because
     plates are cooler at the rim. Pressing from the middle pushes air outwards.
     """
-    if material.heat is None:
-        return Pressing((), None, 0.0, f"{material.name} holds without heat.")
-    if surface.heat is None:
-        return Pressing((), None, 0.0, f"{surface.name}: no heat. Choose a mask material that holds without.")
+    if surface.heat is None or not passes or wanted.is_empty:
+        return ()
+    placements = _placements(wanted, beyond, press)
+    why = (
+        f"{material.name} holds from about {material.holds_from or 0:g} C; {surface.name.lower()} stands up to "
+        f"{surface.heat:g} C, {surface.seconds:g} s at most a placement."
+    )
+    return tuple(
+        Pressing(one.name, placements, min(one.celsius, surface.heat), min(one.seconds, surface.seconds), why)
+        for one in passes
+    )
+
+
+def _placements(wanted: BaseGeometry, beyond: float, press: Press) -> tuple[Placement, ...]:
+    x0, y0, x1, y1 = wanted.bounds
+    area = (x0 - beyond, y0 - beyond, x1 + beyond, y1 + beyond)
     width, height = area[2] - area[0], area[3] - area[1]
     plates = ((press.plate_width, press.plate_length), (press.plate_length, press.plate_width))
     plate = min(plates, key=lambda p: _count(width, p[0], press.overlap) * _count(height, p[1], press.overlap))
     columns = _rests(area[0], width, plate[0], press.overlap)
     rows = _rests(area[1], height, plate[1], press.overlap)
     centre = ((area[0] + area[2]) / 2, (area[1] + area[3]) / 2)
-    boxes = [(x, y, x + plate[0], y + plate[1]) for x, y in product(columns, rows)]
+    near = shapely.prepared.prep(wanted)
+    boxes = [
+        (x, y, x + plate[0], y + plate[1])
+        for x, y in product(columns, rows)
+        if near.intersects(shapely.box(x - beyond, y - beyond, x + plate[0] + beyond, y + plate[1] + beyond))
+    ]
     boxes.sort(key=lambda b: (round(math.dist(((b[0] + b[2]) / 2, (b[1] + b[3]) / 2), centre), 3), b[1], b[0]))
-    temperature = min(material.heat, surface.heat)
-    seconds = min(material.seconds, surface.seconds)
-    why = (
-        f"{material.name} bonds at about {material.heat:g} C; {surface.name.lower()} stands up to {surface.heat:g} C, "
-        f"{surface.seconds:g} s at most a placement."
-    )
-    placements = tuple(Placement(number, box) for number, box in enumerate(boxes, start=1))
-    return Pressing(placements, temperature, seconds, why)
+    return tuple(Placement(number, box) for number, box in enumerate(boxes, start=1))
 
 
 def _count(extent: float, plate: float, overlap: float) -> int:

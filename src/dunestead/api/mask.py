@@ -1,0 +1,90 @@
+"""The mask: what becomes of its loose pieces, and its bridges."""
+
+from apiflask import APIBlueprint
+
+from dunestead.api import schemas as wire
+from dunestead.api.mask_views import bridge_out
+from dunestead.api.opened import bench, change, shown
+from dunestead.core.looking.ties import BridgeMove
+from dunestead.core.looking.ties import reset_bridges as reckon_again
+from dunestead.workshop.workbench import with_fates
+
+__all__ = ["mask"]
+
+mask = APIBlueprint("mask", __name__, url_prefix="/api", tag="Mask")
+_FATE_WORDS = {
+    "bridge": "bridged",
+    "keep": "kept",
+    "leave-out": "left out",
+    "drop": "dropped with its artwork",
+    None: "undecided again",
+}
+
+
+@mask.post("/jobs/<int:job_id>/fates")
+@mask.input(wire.FatesIn, arg_name="fates")
+@mask.input(wire.UnitQuery, location="query")
+@mask.output(wire.JobOut)
+def set_fates(job_id: int, fates: wire.FatesIn, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Decide what becomes of loose pieces."""
+    which = "All pieces" if fates.numbers is None else f"Piece {', '.join(map(str, fates.numbers[:6]))}"
+    label = f"{which} {_FATE_WORDS[fates.fate]}"
+    change(job_id, label, lambda job, plan: with_fates(job, plan, fates.numbers, fates.fate))
+    return shown(job_id, query_data)
+
+
+def _move(given: wire.BridgeIn) -> BridgeMove:
+    return BridgeMove(given.piece, given.index, given.at, given.slide, given.width)
+
+
+@mask.post("/jobs/<int:job_id>/bridges/try")
+@mask.input(wire.BridgeIn, arg_name="given")
+@mask.output(wire.BridgeOut)
+def try_bridge(job_id: int, given: wire.BridgeIn) -> wire.BridgeOut:
+    """Say what bridge a place would give, or why none can stand there; nothing is kept."""
+    move = _move(given)
+    plan, bridge = bench().try_bridge(job_id, move)
+    return bridge_out(bridge, given.index or 0, plan.origin)
+
+
+@mask.post("/jobs/<int:job_id>/bridges")
+@mask.input(wire.BridgeIn, arg_name="given")
+@mask.input(wire.UnitQuery, location="query")
+@mask.output(wire.JobOut)
+def set_bridge(job_id: int, given: wire.BridgeIn, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Move or widen a bridge of a piece, or add one."""
+    workbench, move = bench(), _move(given)
+    what = "added to" if given.index is None else "moved on" if given.at or given.slide else "widened on"
+    label = f"Bridge {what} piece {given.piece}"
+    change(job_id, label, lambda job, plan: workbench.with_bridge(job, plan, move))
+    return shown(job_id, query_data)
+
+
+@mask.post("/jobs/<int:job_id>/bridges/remove")
+@mask.input(wire.BridgeKeyIn, arg_name="given")
+@mask.input(wire.UnitQuery, location="query")
+@mask.output(wire.JobOut)
+def remove_bridge(job_id: int, given: wire.BridgeKeyIn, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Take a bridge away from a piece that has more than one."""
+    workbench = bench()
+    change(
+        job_id,
+        f"Bridge taken off piece {given.piece}",
+        lambda job, plan: workbench.without_bridge(job, plan, given.piece, given.index),
+    )
+    return shown(job_id, query_data)
+
+
+@mask.post("/jobs/<int:job_id>/bridges/reset")
+@mask.input(wire.PiecesIn, arg_name="given")
+@mask.input(wire.UnitQuery, location="query")
+@mask.output(wire.JobOut)
+def reset_bridges(job_id: int, given: wire.PiecesIn, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Have bridges that were set by hand reckoned again."""
+    which = "All bridges" if given.numbers is None else f"Bridges of piece {', '.join(map(str, given.numbers[:6]))}"
+    change(
+        job_id,
+        f"{which} reckoned again",
+        lambda job, _: reckon_again(job, list(job.mask.spots) if given.numbers is None else given.numbers),
+    )
+    return shown(job_id, query_data)

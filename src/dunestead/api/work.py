@@ -1,0 +1,67 @@
+"""The work: what is done, who answered at a roll-call, where a job stands."""
+
+from apiflask import APIBlueprint
+
+from dunestead.api import schemas as wire
+from dunestead.api.opened import bench, made_on, worked
+from dunestead.api.work_views import head_out, station_out
+from dunestead.core.errors import NoSuchThing
+from dunestead.core.stations.station import NAMES
+
+__all__ = ["work"]
+
+work = APIBlueprint("work", __name__, url_prefix="/api/jobs/<int:job_id>", tag="Work")
+
+
+@work.get("/head")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.HeadOut)
+def get_head(job_id: int, query_data: wire.UnitQuery) -> wire.HeadOut:
+    """Say where a job stands: its version, each station's verdict, what comes next, what is waited for."""
+    return head_out(bench().open(job_id, query_data.unit), query_data.unit)
+
+
+@work.get("/work")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.WorkOut)
+def get_work(job_id: int, query_data: wire.UnitQuery) -> wire.WorkOut:
+    """Show what is to be done on one copy, and what was done."""
+    return worked(job_id, query_data)
+
+
+@work.get("/stations/<code>")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.StationOut)
+def get_station(job_id: int, code: str, query_data: wire.UnitQuery) -> wire.StationOut:
+    """Show one station: its verdict, its figures, its tasks."""
+    if code not in NAMES:
+        raise NoSuchThing(f"There is no station “{code[:40]}”.", f"There are: {', '.join(NAMES)}.")
+    return station_out(bench().open(job_id, query_data.unit), query_data.unit, code, query_data.copy_no)
+
+
+@work.post("/tasks/done")
+@work.input(wire.DoneIn, arg_name="given")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.WorkOut)
+def set_done(job_id: int, given: wire.DoneIn, query_data: wire.UnitQuery) -> wire.WorkOut:
+    """Log a task as done, or as not done after all; before its time only with a reason."""
+    bench().tick(
+        job_id,
+        given.task,
+        done=given.done,
+        version=made_on(),
+        reason=given.reason.strip(),
+        at=given.at.astimezone() if given.at else None,
+        began=given.began.astimezone() if given.began else None,
+    )
+    return worked(job_id, query_data)
+
+
+@work.post("/tasks/call")
+@work.input(wire.CallsIn, arg_name="given")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.WorkOut)
+def set_calls(job_id: int, given: wire.CallsIn, query_data: wire.UnitQuery) -> wire.WorkOut:
+    """Log keepers that answered a roll-call, or did not after all."""
+    bench().call(job_id, given.task, given.numbers, present=given.present, version=made_on())
+    return worked(job_id, query_data)

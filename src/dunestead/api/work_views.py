@@ -1,0 +1,156 @@
+"""From an opened job to its work: stations, the tasks of one copy, clocks, what comes next."""
+
+from collections import Counter
+from collections.abc import Sequence
+from typing import Any
+
+from dunestead.api import schemas as wire
+from dunestead.core.stations.graph import Next
+from dunestead.core.words.tasks import caution_of, detail_of, need_in_words, title_of
+from dunestead.core.work.tasks import Task
+from dunestead.workshop.workbench import OpenJob
+
+__all__ = ["clocks_out", "head_out", "next_title", "station_out", "work_entries", "work_out"]
+
+_MOST_CLOCKS = 60
+
+
+def work_out(opened: OpenJob, unit: str, copy: int) -> wire.WorkOut:
+    """Return what is to be done on a job, and what was done, on one copy."""
+    return wire.WorkOut(**work_entries(opened, unit, copy))
+
+
+def work_entries(opened: OpenJob, unit: str, copy: int) -> dict[str, Any]:
+    """Return the entries of `WorkOut`, which a whole job has too."""
+    views = _TaskViews(opened, unit)
+    shown = min(copy, opened.plan.copies)
+    return {
+        "id": opened.head.id,
+        "version": opened.head.version,
+        "copy_no": shown,
+        "copies": opened.plan.copies,
+        "stations": [views.station(station.code, shown) for station in opened.stations],
+        "next": views.next_out(),
+        "clocks": clocks_out(opened, unit),
+        "history": _history(opened),
+    }
+
+
+def station_out(opened: OpenJob, unit: str, code: str, copy: int) -> wire.StationOut:
+    """Return one station with the tasks of one copy."""
+    return _TaskViews(opened, unit).station(code, min(copy, opened.plan.copies))
+
+
+def head_out(opened: OpenJob, unit: str) -> wire.HeadOut:
+    """Return where a job stands, small."""
+    return wire.HeadOut(
+        id=opened.head.id,
+        name=opened.plan.job.name,
+        version=opened.head.version,
+        stations=[
+            wire.StationHeadOut(code=s.code, name=s.name, state=s.state, verdict=s.verdict) for s in opened.stations
+        ],
+        next=_TaskViews(opened, unit).next_out(),
+        clocks=clocks_out(opened, unit),
+        history=_history(opened),
+    )
+
+
+def _history(opened: OpenJob) -> wire.HistoryOut:
+    return wire.HistoryOut(undo=opened.head.undo, redo=opened.head.redo)
+
+
+def next_title(following: Next | None, unit: str) -> str | None:
+    """Return what comes next in a line, None when all is done."""
+    if following is None:
+        return None
+    return title_of(following.task, unit) if following.task else following.verdict
+
+
+def clocks_out(opened: OpenJob, unit: str) -> list[wire.ClockOut]:
+    """Return every task that is waited for, soonest first."""
+    return [
+        wire.ClockOut(
+            task=clock.task.id,
+            title=title_of(clock.task, unit),
+            station=clock.task.station,
+            copy_no=clock.task.copy,
+            opens=clock.opens,
+            closes=clock.closes,
+        )
+        for clock in opened.progress.clocks()[:_MOST_CLOCKS]
+    ]
+
+
+class _TaskViews:
+    """Tasks of an opened job as they go over the wire."""
+
+    def __init__(self, opened: OpenJob, unit: str) -> None:
+        self._opened, self._unit = opened, unit
+        tasks = opened.graph.tasks
+        self._copies = Counter(map(_alike, tasks))
+        self._done = Counter(_alike(task) for task in tasks if opened.progress.is_done(task))
+
+    def station(self, code: str, copy: int) -> wire.StationOut:
+        """Return a station with what is to be done there on one copy."""
+        station = next(one for one in self._opened.stations if one.code == code)
+        return wire.StationOut(
+            code=station.code,
+            name=station.name,
+            state=station.state,
+            verdict=station.verdict,
+            rows=[wire.RowOut.model_validate(row, from_attributes=True) for row in station.rows],
+            tasks=[self.task(task) for task in self._of_copy(station.tasks, copy)],
+        )
+
+    def next_out(self) -> wire.NextOut | None:
+        """Return what comes next."""
+        following = self._opened.next
+        if following is None:
+            return None
+        task = self.task(following.task) if following.task else None
+        return wire.NextOut(kind=following.kind, station=following.station, verdict=following.verdict, task=task)
+
+    def _of_copy(self, tasks: Sequence[Task], copy: int) -> list[Task]:
+        """Return the tasks of one copy; of its masks those of the set that it is painted through."""
+        first = (self._opened.plan.set_of(copy) - 1) * max(self._opened.plan.choices.material.uses, 1) + 1
+        return [task for task in tasks if task.copy is None or task.copy == (first if task.station == "weed" else copy)]
+
+    def task(self, task: Task) -> wire.TaskOut:
+        """Return one task."""
+        progress = self._opened.progress
+        entry = progress.done(task)
+        call = None
+        if task.call:
+            called = progress.calls(task)
+            answered = {number: called[number] for number in task.call.numbers if number in called}
+            call = wire.CallOut(numbers=list(task.call.numbers), answered=answered, windows=task.call.windows)
+        return wire.TaskOut(
+            id=task.id,
+            code=task.code,
+            station=task.station,
+            title=title_of(task, self._unit),
+            detail=detail_of(task, self._unit),
+            mask=task.mask,
+            sheet=task.sheet,
+            copy_no=task.copy,
+            coating=task.coating,
+            minutes=task.minutes,
+            occupies=task.occupies,
+            needs=[need_in_words(need, self._unit) for need in task.needs],
+            caution=caution_of(task),
+            call=call,
+            state=progress.state(task, self._opened.at),
+            done_at=entry.at if entry else None,
+            reason=entry.reason if entry else "",
+            changed=list(progress.outdated_by(task)),
+            opens=progress.opens(task),
+            closes=progress.closes(task),
+            copies_done=self._done[_alike(task)],
+            copies=self._copies[_alike(task)],
+        )
+
+
+def _alike(task: Task) -> tuple[object, ...]:
+    """Return what tasks of several copies have in common."""
+    return (task.code, task.mask, task.sheet, task.coating, task.coat)

@@ -1,0 +1,1 @@
+"""Job -> Job: the changes a maker makes."""

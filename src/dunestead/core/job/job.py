@@ -1,0 +1,325 @@
+"""What did the maker decide about a job? Everything else is reckoned from it."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field, fields, replace
+from datetime import date
+from typing import Any, get_type_hints
+
+from dunestead.core.artwork.elements import Element
+from dunestead.core.blanks.blank import Blank
+from dunestead.core.curing.drying import Weather
+from dunestead.core.figures import Catalogue, Material, Paint, Surface
+from dunestead.core.limits import limited
+from dunestead.core.mask.bridge_rules import BridgeStyle
+from dunestead.core.mask.fates import Fate
+from dunestead.core.mask.rollcall import RollEntry
+from dunestead.core.painting.coatings import Coating
+from dunestead.core.painting.separation import Masks
+from dunestead.core.records import CutSettings
+from dunestead.core.sheets.layout import KeptSpot
+
+__all__ = [
+    "ENTRIES",
+    "BlankEntry",
+    "BridgeSpot",
+    "DesignEntry",
+    "Job",
+    "MaskEntry",
+    "PaintEntry",
+    "PatchSay",
+    "Record",
+    "SheetsEntry",
+    "TackEntry",
+    "altered",
+    "colouring",
+    "fits",
+    "materials_for",
+    "paints_for",
+    "start_job",
+    "usual_coatings",
+]
+
+
+@dataclass(frozen=True, slots=True)
+class BlankEntry:
+    """What it is made on, how many, and for when.
+
+    Attributes
+    ----------
+    surface
+        Key of the surfaces' table.
+    piece
+        The blank itself.
+    seen_through
+        Whether it is painted on the back and looked at from the front, as glass is.
+    """
+
+    surface: str
+    piece: Blank
+    copies: int = limited(1, "copies", 1, 1000)
+    due: date | None = None
+    seen_through: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class DesignEntry:
+    """What the design is put together from, and the highest number ever given to a part of it."""
+
+    elements: tuple[Element, ...]
+    last_element: int = 1
+
+
+@dataclass(frozen=True, slots=True)
+class BridgeSpot:
+    """Where the maker set a bridge, as the element around its piece sees it, so that it stays when that is moved.
+
+    Attributes
+    ----------
+    x, y
+        From the top left of the element's box, in shares of its width.
+    element
+        Number of that element.
+    width
+        mm, None for the usual.
+    toward
+        Which way it leaves, as seen by the element; None for the nearest mask.
+    mask
+        Which of several masks it is in, as in the roll.
+    """
+
+    x: float
+    y: float
+    element: int = 1
+    width: float | None = limited(None, "width of a bridge", 0.2, 50.0, "mm", 0.5)
+    toward: tuple[float, float] | None = None
+    mask: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class MaskEntry:
+    """What the mask is cut from, how it travels and holds, and what becomes of its loose pieces.
+
+    Attributes
+    ----------
+    material
+        Key of the materials' table.
+    method
+        Key of the methods' table, None for the most fitting.
+    reverse, field_colour
+        Whether the artwork's shapes are the mask, and what is painted around them.
+    masks, mask_order
+        One for all colours or one each, and the colours in the order the maker wants them painted.
+    whole_blank
+        Whether the mask is as large as the blank, so that their edges line up.
+    bridge_style, bridges_per_piece
+        Which way bridges run, and how many a piece has; None goes by its size.
+    spots
+        Where the maker set the bridges of a piece, by its number; 0 for ties of the frame's tongues.
+    fates
+        By number of the loose piece; a piece that is not named is undecided and counts as kept.
+    roll
+        Every loose piece ever met.
+    """
+
+    material: str
+    method: str | None = None
+    reverse: bool = False
+    field_colour: str = "#22313a"
+    masks: Masks = "one"
+    mask_order: tuple[str, ...] = ()
+    whole_blank: bool = False
+    border: float | None = limited(None, "border", 1.0, 500.0, "mm")
+    bridge_width: float | None = limited(None, "bridge width", 0.2, 50.0, "mm", 0.5)
+    bridge_style: BridgeStyle = "shortest"
+    bridges_per_piece: int | None = limited(None, "bridges a piece", 1, 2)
+    spots: dict[int, tuple[BridgeSpot, ...]] = field(default_factory=dict)
+    fates: dict[int, Fate] = field(default_factory=dict)
+    roll: tuple[RollEntry, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class PatchSay:
+    """What the maker said of a patch: the one a point lies in, so that it stays when patches are numbered anew.
+
+    Attributes
+    ----------
+    x, y
+        From the top left of what is painted, in shares of its width and height.
+    mask
+        Number of its mask.
+    sheet
+        The sheet it shall lie on, None for any.
+    alone, turns
+        Whether it shall have a sheet to itself, and whether it may be turned.
+    """
+
+    x: float = limited(0.0, "widths of the design from its left edge", -2.0, 3.0)
+    y: float = limited(0.0, "heights of the design from its top edge", -2.0, 3.0)
+    mask: int = 1
+    sheet: int | None = limited(None, "as a sheet's number", 1, 400)
+    alone: bool = False
+    turns: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class SheetsEntry:
+    """How the mask is cut.
+
+    Attributes
+    ----------
+    stock
+        Number of the maker's own roll or pile it is cut from, None for the usual.
+    cut
+        Settings of the cutter, None as the last clean test cut says.
+    together
+        Numbers of the elements no seam may part.
+    says, packing
+        What the maker said of patches, and a packing found by a longer search.
+    """
+
+    cutter: str = "table-long"
+    stock: int | None = None
+    cut: CutSettings | None = None
+    overlap: float | None = limited(None, "overlap", 0.0, 100.0, "mm")
+    together: tuple[int, ...] = ()
+    says: tuple[PatchSay, ...] = ()
+    packing: tuple[KeptSpot, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class TackEntry:
+    """What the mask is pressed on with."""
+
+    press: str = "iron"
+
+
+@dataclass(frozen=True, slots=True)
+class PaintEntry:
+    """What goes on, in which room.
+
+    Attributes
+    ----------
+    coatings
+        In any order; the plan puts them in the order of their roles.
+    dauber, covered
+        Several colours through one mask: by foam dauber, or with what lies close by covered.
+    """
+
+    coatings: tuple[Coating, ...] = ()
+    dauber: bool = False
+    covered: bool = False
+    weather: Weather = field(default_factory=Weather)
+
+
+@dataclass(frozen=True, slots=True)
+class Record:
+    """What really happened: grade from 1 (spoiled) to 5 (as wished), minutes by station, ml of paint."""
+
+    grade: int | None = limited(None, "grade", 1, 5)
+    notes: str = ""
+    minutes: dict[str, float] = field(default_factory=dict)
+    paint_ml: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Job:
+    """One job's entries, station by station. Lengths in mm; None means as the catalogue says."""
+
+    name: str
+    blank: BlankEntry
+    design: DesignEntry
+    mask: MaskEntry
+    sheets: SheetsEntry = field(default_factory=SheetsEntry)
+    tack: TackEntry = field(default_factory=TackEntry)
+    paint: PaintEntry = field(default_factory=PaintEntry)
+    record: Record = field(default_factory=Record)
+
+    @property
+    def piece(self) -> Blank:
+        """The blank itself."""
+        return self.blank.piece
+
+    @property
+    def elements(self) -> tuple[Element, ...]:
+        """What the design is put together from."""
+        return self.design.elements
+
+
+ENTRIES: Mapping[str, type] = {name: kind for name, kind in get_type_hints(Job).items() if name != "name"}
+_ENTRY_OF = {one.name: entry for entry, kind in ENTRIES.items() if entry != "record" for one in fields(kind)}
+
+
+def altered(job: Job, **values: Any) -> Job:
+    """Return a job with some values changed, each named as in its entry; names are the same in no two entries.
+
+    Raises
+    ------
+    KeyError
+        When no entry has such a value.
+
+    Examples
+    --------
+    >>> from dunestead.core.artwork.elements import Frame
+    >>> job = Job("Mat", BlankEntry("coir", Blank(600, 400)), DesignEntry((Frame(id=1),)), MaskEntry("card"))
+    >>> altered(job, copies=3, material="plastic").mask.material
+    'plastic'
+    >>> altered(job) == job
+    True
+    """
+    by_entry: dict[str, dict[str, Any]] = {}
+    whole = {name: values.pop(name) for name in ("name", "record") if name in values}
+    for name, value in values.items():
+        by_entry.setdefault(_ENTRY_OF[name], {})[name] = value
+    changed = {entry: replace(getattr(job, entry), **own) for entry, own in by_entry.items()}
+    return replace(job, **changed, **whole)
+
+
+def fits(material: Material, surface: Surface) -> bool:
+    """Say whether a mask material works on a surface, heat included."""
+    named = surface.family in material.works_on or surface.key in material.works_on
+    return named and not (material.heat is not None and surface.heat is None)
+
+
+def materials_for(catalogue: Catalogue, surface: Surface) -> list[Material]:
+    """Return the materials that work on a surface, the usual choice first."""
+    return [material for material in catalogue.materials.values() if fits(material, surface)]
+
+
+def paints_for(catalogue: Catalogue, surface: Surface) -> list[Paint]:
+    """Return the paints that a design is painted with on a surface, the usual choice first."""
+    return [
+        paint for paint in catalogue.paints.values() if surface.family in paint.families and "colour" in paint.roles
+    ]
+
+
+def usual_coatings(catalogue: Catalogue, surface: Surface) -> tuple[Coating, ...]:
+    """Return what usually goes on a surface: its usual paint, in the colours of the design."""
+    return (Coating("colour", paints_for(catalogue, surface)[0].key),)
+
+
+def colouring(job: Job) -> Coating:
+    """Return the coating that the design's colours are painted with where no other names them."""
+    coatings = [coating for coating in job.paint.coatings if coating.role == "colour"]
+    return next((coating for coating in coatings if coating.colour is None), coatings[0])
+
+
+def start_job(name: str, surface: Surface, catalogue: Catalogue, element: Element, blank: Blank | None = None) -> Job:
+    """Return a job with sensible choices made: the usual blank, mask and paint; the design's size is not yet right.
+
+    Parameters
+    ----------
+    name, surface
+        What it is called and made on.
+    element
+        The first part of the design.
+    blank
+        The maker's own, None for the surface's usual one.
+    """
+    width, height = surface.blank
+    return Job(
+        name.strip() or "Unnamed",
+        BlankEntry(surface.key, blank or Blank(width, height, colour=surface.colour)),
+        DesignEntry((element,), element.id),
+        MaskEntry(materials_for(catalogue, surface)[0].key),
+        paint=PaintEntry(usual_coatings(catalogue, surface)),
+    )

@@ -1,0 +1,46 @@
+"""What happened to a job: rows that are only ever added to; taking back adds one more."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from datetime import datetime
+from typing import Literal, get_args
+
+__all__ = ["KINDS", "LogEntry", "LogKind"]
+
+LogKind = Literal["done", "undone", "called", "uncalled", "handed-out"]
+KINDS: tuple[LogKind, ...] = get_args(LogKind)
+
+
+@dataclass(frozen=True, slots=True)
+class LogEntry:
+    """One thing that happened.
+
+    Attributes
+    ----------
+    kind
+        A task done, or taken back; keepers that answered a roll-call, or did not after all; a file handed out
+        although something red stood in the way.
+    task
+        Id of the task it is about, or the name of the file.
+    at
+        When it happened: by the workshop's clock, or as the maker says. Of a task, its end.
+    began
+        First stroke of a task, None where nobody said.
+    numbers
+        Keepers.
+    reason
+        Why it was done before its time, or although the count was not out.
+    standing
+        What the task stood on.
+    by
+        Who says so.
+    """
+
+    kind: LogKind
+    task: str
+    at: datetime
+    began: datetime | None = None
+    numbers: tuple[int, ...] = ()
+    reason: str = ""
+    standing: Mapping[str, str] = field(default_factory=dict)
+    by: str = ""

@@ -1,0 +1,62 @@
+"""What may an entry be? Least, most, unit and step stand with the entry itself, once."""
+
+from collections.abc import Mapping
+from dataclasses import MISSING, dataclass, field, fields
+from typing import Any
+
+from dunestead.core.errors import BadInput, BadLength
+
+__all__ = ["REQUIRED", "Limit", "check_limits", "limited", "limits_of"]
+
+REQUIRED: Any = MISSING
+
+
+@dataclass(frozen=True, slots=True)
+class Limit:
+    """What a number may be.
+
+    Attributes
+    ----------
+    name
+        What a maker calls the entry.
+    least, most, step
+        In its unit.
+    unit
+        ``mm``, ``C``, ``%``, ``m/s``, ``ml``, ``min``, or empty for a count.
+    """
+
+    name: str
+    least: float
+    most: float
+    unit: str = ""
+    step: float = 1.0
+
+
+def limited(default: Any, name: str, least: float, most: float, unit: str = "", step: float = 1.0) -> Any:
+    """Return a dataclass field that knows its limits; None, where it is the default, passes always."""
+    return field(default=default, metadata={"limit": Limit(name, least, most, unit, step)})
+
+
+def limits_of(kind: type) -> Mapping[str, Limit]:
+    """Return the limits of an entry's fields, by their names."""
+    return {one.name: one.metadata["limit"] for one in fields(kind) if "limit" in one.metadata}
+
+
+def check_limits(entry: Any) -> None:
+    """Raise when a field of an entry is beyond its limits.
+
+    Raises
+    ------
+    BadLength
+        For a length.
+    BadInput
+        For anything else.
+    """
+    for name, limit in limits_of(type(entry)).items():
+        value = getattr(entry, name)
+        if value is None or limit.least <= value <= limit.most:
+            continue
+        allowed = f"Give {limit.least:g} to {limit.most:g}{f' {limit.unit}' if limit.unit else ''}."
+        if limit.unit == "mm":
+            raise BadLength(f"The {limit.name} of {value:g} mm makes no sense here.", allowed)
+        raise BadInput(f"{value:g}{f' {limit.unit}' if limit.unit else ''} {limit.name} cannot be.", allowed)

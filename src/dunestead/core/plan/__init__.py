@@ -1,0 +1,1 @@
+"""The whole plan of one job: method, coatings, verified sheets, amounts."""

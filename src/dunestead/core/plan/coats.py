@@ -1,0 +1,148 @@
+"""What goes on, one coating after the other: on which area, through which mask, how much, how it dries."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+
+import shapely
+from shapely.geometry.base import BaseGeometry
+
+from dunestead.core.curing.drying import Drying, dry_times, drying_factor
+from dunestead.core.figures import Catalogue, Paint, Role
+from dunestead.core.geometry.curves import shifted
+from dunestead.core.job.job import Job, colouring
+from dunestead.core.looking.look import Look
+from dunestead.core.looking.masks import LaidMask
+from dunestead.core.mask.tying import CutPlan
+from dunestead.core.painting.amount import Amount, amount_of
+from dunestead.core.painting.coatings import Coating, Where, in_order, where_of
+from dunestead.core.painting.separation import colour_order
+
+__all__ = ["PlannedCoating", "plan_coatings", "under_of"]
+
+
+@dataclass(frozen=True, slots=True)
+class PlannedCoating:
+    """One coating as it will be put on.
+
+    Attributes
+    ----------
+    number
+        In the order they are put on, from 1.
+    colour
+        Empty for what has none.
+    mask
+        Number of the mask it goes through, None where it goes over all.
+    area
+        mm² of one copy.
+    """
+
+    number: int
+    role: Role
+    paint: Paint
+    colour: str
+    coats: int
+    where: Where
+    mask: int | None
+    area: float
+    amount: Amount
+    drying: Drying
+
+    @property
+    def is_before_masks(self) -> bool:
+        """Whether it is on the blank before any mask is laid."""
+        return self.mask is None and self.role == "base"
+
+
+def plan_coatings(look: Look, cuts: Sequence[CutPlan], catalogue: Catalogue) -> tuple[PlannedCoating, ...]:
+    """Return a job's coatings in the order they are put on.
+
+    Parameters
+    ----------
+    look
+        The design and its masks.
+    cuts
+        The masks as they are cut, in their order: what bridges cover is not painted.
+    catalogue
+        All figures.
+    """
+    job = look.job
+    stack = in_order(job.paint.coatings, seen_through=job.blank.seen_through)
+    first_mask = next((k for k, one in enumerate(stack) if where_of(one) == "mask"), len(stack))
+    through = [one for one in stack if where_of(one) == "mask"]
+    rows = [_Row(one, one.colour or "", None, _over_all(look, one)) for one in stack[:first_mask]]
+    for laid, cut in zip(look.masks, cuts, strict=True):
+        rows += _through(look, laid, cut, through)
+    after = [one for one in stack[first_mask:] if where_of(one) != "mask"]
+    rows += [_Row(one, one.colour or "", None, _over_all(look, one)) for one in after]
+    return tuple(_planned(number, row, look, catalogue) for number, row in enumerate(rows, start=1))
+
+
+@dataclass(frozen=True, slots=True)
+class _Row:
+    coating: Coating
+    colour: str
+    mask: int | None
+    area: float
+
+
+def _planned(number: int, row: _Row, look: Look, catalogue: Catalogue) -> PlannedCoating:
+    job, figures = look.job, catalogue.workshop
+    paint = catalogue.paint(row.coating.paint)
+    coats = row.coating.coats or paint.coats_high
+    amount = amount_of(row.area, look.choices.surface, paint, figures, coats=coats, copies=job.blank.copies)
+    drying = dry_times(paint, drying_factor(job.paint.weather, figures))
+    where = where_of(row.coating)
+    return PlannedCoating(number, row.coating.role, paint, row.colour, coats, where, row.mask, row.area, amount, drying)
+
+
+def _through(look: Look, laid: LaidMask, cut: CutPlan, stack: Sequence[Coating]) -> Iterator[_Row]:
+    """Yield what goes through one mask, in the order of its roles; light and small colours first."""
+    regions = _regions(look, laid, cut)
+    whole = sum(regions.values())
+    done = False
+    for one in stack:
+        if one.role != "colour":
+            yield _Row(one, one.colour or "", laid.number, whole)
+        elif not done:
+            done = True
+            yield from _colours(look.job, laid, regions)
+
+
+def _colours(job: Job, laid: LaidMask, regions: dict[str, float]) -> Iterator[_Row]:
+    named = {one.colour for one in job.paint.coatings if one.role == "colour" and one.colour}
+    painted = laid.painted.colours
+    order = list(regions) if job.mask.reverse else colour_order(painted, job.mask.mask_order)
+    spare = [one for one in job.paint.coatings if one.role == "colour" and one.colour not in regions]
+    for colour in order:
+        own = [one for one in job.paint.coatings if one.role == "colour" and one.colour == colour]
+        # Paint named for a colour the design has not, when it has but one: it is meant for that one.
+        meant = spare[:1] if len(order) == 1 and not own and named else []
+        for one in own or meant or [colouring(job)]:
+            yield _Row(replace(one, role="colour"), colour, laid.number, regions[colour])
+
+
+def _regions(look: Look, laid: LaidMask, cut: CutPlan) -> dict[str, float]:
+    """Return what is painted through a mask, mm² by colour, less what bridges cover; a field around a reverse one."""
+    if look.job.mask.reverse:
+        stays = float(cut.material.area)
+        return {look.job.mask.field_colour: max(float(look.composition.outline.area) - stays, 0.0)}
+    areas = {colour: float(region.area) for colour, region in laid.painted.colours.items()}
+    if cut.bridges:
+        strips = shapely.union_all([bridge.shape for bridge in cut.bridges])
+        for colour, region in laid.painted.colours.items():
+            areas[colour] -= float(shapely.intersection(region, strips).area)
+    return areas
+
+
+def under_of(look: Look, where: Where) -> BaseGeometry:
+    """Return where a coating without a mask goes: all of the blank, or under the design and its margins."""
+    outline = look.composition.outline
+    if where != "under":
+        return outline
+    x0, y0, x1, y1 = shifted(look.painted.bbox, look.composition.origin)
+    margin = look.margin
+    return outline.intersection(shapely.box(x0 - margin, y0 - margin, x1 + margin, y1 + margin))
+
+
+def _over_all(look: Look, coating: Coating) -> float:
+    return float(under_of(look, where_of(coating)).area)

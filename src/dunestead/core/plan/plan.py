@@ -1,0 +1,446 @@
+"""The whole plan of a job, from what is painted to when it may be washed."""
+
+import math
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from shapely.geometry.base import BaseGeometry
+
+from dunestead.core.artwork.painted import Painted
+from dunestead.core.artwork.sources import Sources
+from dunestead.core.curing.peel import PeelWindow, peel_window
+from dunestead.core.cutting.timing import KnifeTime
+from dunestead.core.cutting.verify import Verdict
+from dunestead.core.figures import Catalogue, HandTimes, Method
+from dunestead.core.geometry.affine import Affine
+from dunestead.core.geometry.curves import Box, shifted
+from dunestead.core.job.choices import Choices
+from dunestead.core.job.job import Job, PatchSay
+from dunestead.core.job.reach import reach_of, stock_of
+from dunestead.core.looking.look import Look, look_at
+from dunestead.core.looking.masks import LaidMask
+from dunestead.core.looking.rail import SizeRail, size_rail
+from dunestead.core.looking.ties import tie
+from dunestead.core.looking.weakness import weak_of
+from dunestead.core.mask.bridges import Bridge
+from dunestead.core.mask.findings import widths_of
+from dunestead.core.mask.gaps import Gap, nearest_gaps
+from dunestead.core.mask.loose import LoosePiece
+from dunestead.core.mask.tying import CutPlan
+from dunestead.core.mask.weak import WeakPlace
+from dunestead.core.painting.cover import NO_COVER, Cover, cover_around
+from dunestead.core.plan.coats import PlannedCoating, plan_coatings
+from dunestead.core.plan.laying import layout_of, settings_of, sheet_time
+from dunestead.core.plan.materials import MaskWork, MaterialFit, rank_materials
+from dunestead.core.records import CutSettings, Stock
+from dunestead.core.sheets.cells import Reach
+from dunestead.core.sheets.division import Patch
+from dunestead.core.sheets.facing import Facing, face
+from dunestead.core.sheets.layout import Layout, Sheet
+from dunestead.core.sheets.stock import TrimList, trim_list
+from dunestead.core.tacking.centring import TapeCheck, tape_check
+from dunestead.core.tacking.methods import MethodFit, MethodWork, rank_methods
+from dunestead.core.tacking.pins import Pinning, PinRules, pin_mask
+from dunestead.core.tacking.placements import Pressing, press_mask
+
+__all__ = [
+    "CutCheck",
+    "MaskPlan",
+    "Plan",
+    "SheetPlan",
+    "make_plan",
+    "mask_title",
+    "materials_of",
+    "method_work",
+    "painting_minutes",
+]
+
+CutCheck = Callable[[Layout, str, Reach, bool], Sequence[Verdict]]
+_DM2 = 1e4
+
+
+@dataclass(frozen=True, slots=True)
+class SheetPlan:
+    """A sheet with its knife time, once, and what its simulated cut gave."""
+
+    sheet: Sheet
+    time: KnifeTime
+    verdict: Verdict
+
+    @property
+    def number(self) -> int:
+        """Its number among all of the job."""
+        return self.sheet.number
+
+
+@dataclass(frozen=True, slots=True)
+class MaskPlan:
+    """All that follows for one mask; what is named so lies on the blank, mm from its top left.
+
+    Attributes
+    ----------
+    box, painted_box
+        The mask, and what is painted through it, on the blank.
+    pressings
+        The passes of the plate, on the blank; empty where there is no heat.
+    pinning
+        In the coordinates of the design.
+    placing
+        Numbers of the keepers in the order they are set down.
+    tape
+        As a tape reads from the blank's edges, worked from its back where it is seen through.
+    coats
+        What goes through it, in its order.
+    """
+
+    laid: LaidMask
+    cut: CutPlan
+    gaps: tuple[Gap, ...]
+    weak: tuple[WeakPlace, ...]
+    box: Box
+    painted_box: Box
+    pressings: tuple[Pressing, ...]
+    pinning: Pinning
+    placing: tuple[int, ...]
+    tape: TapeCheck
+    cover: Cover
+    coats: tuple[PlannedCoating, ...]
+    peel: PeelWindow
+
+    @property
+    def number(self) -> int:
+        """Its number in the order masks are laid."""
+        return self.laid.number
+
+
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """All that follows from a job's inputs. Boxes named ``on_blank`` are mm from the blank's top left."""
+
+    look: Look
+    rail: SizeRail
+    methods: tuple[MethodFit, ...]
+    method: Method
+    coatings: tuple[PlannedCoating, ...]
+    masks: tuple[MaskPlan, ...]
+    facing: Facing
+    layout: Layout
+    reach: Reach
+    sheets: tuple[SheetPlan, ...]
+    stock: Stock
+    trims: TrimList
+    settings: CutSettings
+    settings_why: str
+
+    @property
+    def job(self) -> Job:
+        """What the maker decided."""
+        return self.look.job
+
+    @property
+    def choices(self) -> Choices:
+        """The rows of the catalogue in force."""
+        return self.look.choices
+
+    @property
+    def painted(self) -> Painted:
+        """What is painted."""
+        return self.look.painted
+
+    @property
+    def origin(self) -> tuple[float, float]:
+        """Top left of the painted box on the blank."""
+        return self.look.composition.origin
+
+    @property
+    def copies(self) -> int:
+        """How many are made."""
+        return self.job.blank.copies
+
+    @property
+    def cuts(self) -> tuple[CutPlan, ...]:
+        """The masks as they are cut."""
+        return tuple(mask.cut for mask in self.masks)
+
+    @property
+    def keepers(self) -> tuple[LoosePiece, ...]:
+        """Every piece placed by hand, mask by mask."""
+        return tuple(keeper for mask in self.masks for keeper in mask.cut.keepers)
+
+    @property
+    def bridges(self) -> tuple[Bridge, ...]:
+        """Every bridge, mask by mask."""
+        return tuple(bridge for mask in self.masks for bridge in mask.cut.bridges)
+
+    def say_of(self, patch: Patch) -> PatchSay | None:
+        """Return what the maker said of a patch, None for nothing."""
+        width, height = self.painted.width, self.painted.height
+        about = [say for say in self.job.sheets.says if patch.holds(say.mask, (say.x * width, say.y * height))]
+        return about[-1] if about else None
+
+    @property
+    def method_fit(self) -> MethodFit:
+        """The method in force, held against the job."""
+        return next(fit for fit in self.methods if fit.method is self.method)
+
+    @property
+    def is_by_hand(self) -> bool:
+        """Whether the knife is in the hand."""
+        return self.choices.cutter.feeds == "hand"
+
+    @property
+    def is_sprayed(self) -> bool:
+        """Whether anything goes on through the air while a mask lies on the blank."""
+        return any(coat.paint.is_sprayed for coat in self.coatings if coat.mask is not None)
+
+    @property
+    def cut_length(self) -> float:
+        """All that is cut, every run counted, mm."""
+        return sum(planned.time.cut_length * planned.sheet.runs for planned in self.sheets)
+
+    @property
+    def knife_seconds(self) -> float:
+        """All the time the knife takes, every run counted."""
+        return sum(planned.time.seconds * planned.sheet.runs for planned in self.sheets)
+
+    @property
+    def weak(self) -> tuple[WeakPlace, ...]:
+        """Every weak place, mask by mask."""
+        return tuple(place for mask in self.masks for place in mask.weak)
+
+    @property
+    def bridged_area(self) -> float:
+        """Paint given up to bridges, mm²."""
+        return sum(mask.cut.bridged_area for mask in self.masks)
+
+    @property
+    def paint_ml(self) -> float:
+        """Paint and finish for all coatings, coats and copies."""
+        return sum(coat.amount.total_ml for coat in self.coatings)
+
+    def set_of(self, copy: int) -> int:
+        """Return which set of masks a copy is painted through, from 1."""
+        return (copy - 1) // max(self.choices.material.uses, 1) + 1
+
+    @property
+    def work(self) -> MaskWork:
+        """What the job asks of its masks, whatever they are cut from."""
+        look, job = self.look, self.job
+        sides = look.least_sides()
+        return MaskWork(
+            box=(self.painted.width, self.painted.height),
+            border=job.mask.border,
+            masks=len(self.masks),
+            kept=tuple((keeper.number, sides[keeper.number]) for keeper in self.keepers),
+            is_reverse=job.mask.reverse,
+            bridges=len(self.bridges),
+            windows=sum(mask.cut.window_count for mask in self.masks),
+            cut_length=self.cut_length / self.layout.sets,
+            axes=tuple(widths_of(mask.laid.painted, mask.laid.mask, self.choices.surface).spits for mask in self.masks),
+            blank=job.piece.size if job.mask.whole_blank and not job.mask.reverse else None,
+        )
+
+    @property
+    def painted_on_blank(self) -> Box:
+        """Box of the painted area on the blank."""
+        return shifted(self.painted.bbox, self.origin)
+
+    @property
+    def mask_on_blank(self) -> Box:
+        """Box of all masks on the blank."""
+        boxes = np.array([mask.box for mask in self.masks])
+        low, high = boxes[:, :2].min(axis=0), boxes[:, 2:].max(axis=0)
+        return (float(low[0]), float(low[1]), float(high[0]), float(high[1]))
+
+
+def make_plan(job: Job, sources: Sources, catalogue: Catalogue, check_cut: CutCheck) -> Plan:
+    """Return the plan of a job.
+
+    Parameters
+    ----------
+    job, sources
+        What the maker decided, and what opens the files it names.
+    catalogue
+        All figures.
+    check_cut
+        Writes the sheets as the cutter gets them, cuts them in simulation and says what came of it.
+
+    Raises
+    ------
+    BadInput
+        When an entry of the job cannot be reckoned with.
+    """
+    look = look_at(job, sources, catalogue)
+    job, choices = look.job, look.choices
+    cuts = [tie(look, laid, catalogue) for laid in look.masks]
+    coatings = plan_coatings(look, cuts, catalogue)
+    methods = rank_methods(method_work(look, cuts), catalogue)
+    method = _method(job, methods, catalogue)
+    masks = tuple(
+        _mask_plan(look, laid, cut, coatings, method, catalogue) for laid, cut in zip(look.masks, cuts, strict=True)
+    )
+    facing = face(choices.material, seen_through=job.blank.seen_through)
+    layout = layout_of(look, cuts, [mask.weak for mask in masks], facing, catalogue)
+    settings, settings_why = settings_of(job, choices, catalogue)
+    reach = reach_of(job, choices, catalogue)
+    verdicts = check_cut(layout, job.name, reach, choices.cutter.feeds == "hand")
+    stock = stock_of(job, choices, catalogue)
+    return Plan(
+        look=look,
+        rail=size_rail(look, catalogue),
+        methods=tuple(methods),
+        method=method,
+        coatings=coatings,
+        masks=masks,
+        facing=facing,
+        layout=layout,
+        reach=reach,
+        sheets=_sheet_plans(layout, verdicts, settings, choices, catalogue),
+        stock=stock,
+        trims=trim_list(layout.sheets, stock, catalogue.workshop["trim_allowance"]),
+        settings=settings,
+        settings_why=settings_why,
+    )
+
+
+def method_work(look: Look, cuts: Sequence[CutPlan]) -> MethodWork:
+    """Return what a job asks of its method."""
+    boxes = [cut.box for cut in cuts]
+    widest = max(boxes, key=lambda box: (box[2] - box[0]) * (box[3] - box[1]))
+    return MethodWork(
+        look.choices.surface,
+        look.choices.material,
+        sum(len(cut.keepers) for cut in cuts),
+        max(cut.window_count for cut in cuts),
+        (widest[2] - widest[0], widest[3] - widest[1]),
+        look.job.mask.reverse,
+        look.choices.cutter.feeds == "hand",
+    )
+
+
+def _method(job: Job, methods: Sequence[MethodFit], catalogue: Catalogue) -> Method:
+    """Return the maker's method; else the most fitting, or the first for this material where none fits."""
+    if job.mask.method is not None:
+        return next(fit.method for fit in methods if fit.key == job.mask.method)
+    if methods[0].allowed:
+        return methods[0].method
+    for_material = [one for one in catalogue.methods.values() if job.mask.material in one.materials]
+    return next((one for one in for_material if one.reverse == job.mask.reverse), for_material[0])
+
+
+def _mask_plan(
+    look: Look,
+    laid: LaidMask,
+    cut: CutPlan,
+    coatings: Sequence[PlannedCoating],
+    method: Method,
+    catalogue: Catalogue,
+) -> MaskPlan:
+    choices, job, origin = look.choices, look.job, look.composition.origin
+    box, painted_box = shifted(cut.box, origin), shifted(laid.painted.region.bounds, origin)
+    coats = tuple(coat for coat in coatings if coat.mask == laid.number)
+    weak = weak_of(look, laid, cut, catalogue)
+    return MaskPlan(
+        laid=laid,
+        cut=cut,
+        gaps=nearest_gaps(laid.mask),
+        weak=weak,
+        box=box,
+        painted_box=painted_box,
+        pressings=press_mask(
+            _pressed(cut, origin, is_reverse=laid.is_reverse),
+            catalogue.workshop["press_beyond"],
+            choices.press,
+            choices.surface,
+            choices.material,
+            method.press if choices.material.heat is not None else (),
+        ),
+        pinning=_pinning(cut, weak, choices, catalogue),
+        placing=_placing(cut, is_reverse=laid.is_reverse),
+        tape=tape_check(job.piece.size, painted_box, from_back=job.blank.seen_through),
+        cover=_cover(look, painted_box, box, coats, catalogue),
+        coats=coats,
+        peel=_peel(look, coats, catalogue),
+    )
+
+
+def mask_title(job: Job, laid: LaidMask) -> str:
+    """Return what is stamped on the sheets of a mask: the job, and which of its masks."""
+    return f"{job.name}, {laid.name.removeprefix('the ')}" if laid.label else job.name
+
+
+def _pressed(cut: CutPlan, origin: tuple[float, float], *, is_reverse: bool) -> BaseGeometry:
+    """Return what a plate must go over, on the blank: windows and keepers, or the shapes of a reverse mask."""
+    wanted = cut.material if is_reverse else cut.windows.union(cut.material.difference(cut.frame))
+    return Affine.translation(*origin).moved(wanted)
+
+
+def _placing(cut: CutPlan, *, is_reverse: bool) -> tuple[int, ...]:
+    """Return keepers in the order they are set down: by number, or from the middle outwards with no frame to go by."""
+    if not is_reverse:
+        return tuple(keeper.number for keeper in cut.keepers)
+    x0, y0, x1, y1 = cut.box
+    middle = ((x0 + x1) / 2, (y0 + y1) / 2)
+    return tuple(
+        k.number for k in sorted(cut.keepers, key=lambda k: (round(math.dist(k.centroid, middle), 3), k.number))
+    )
+
+
+def _cover(look: Look, painted: Box, mask: Box, coats: Sequence[PlannedCoating], catalogue: Catalogue) -> Cover:
+    if look.job.mask.reverse:
+        # All of the blank is painted: what is to be covered lies around it.
+        return NO_COVER
+    figures = catalogue.workshop
+    needed = max((figures[f"cover_{coat.paint.technique}"] for coat in coats), default=0.0)
+    sprayed = any(coat.paint.technique == "spray" for coat in coats)
+    return cover_around(needed, painted, mask, look.job.piece.size, figures["cover_least"], everything=sprayed)
+
+
+def _peel(look: Look, coats: Sequence[PlannedCoating], catalogue: Catalogue) -> PeelWindow:
+    working = sum(coat.coats * painting_minutes(coat, look.choices, catalogue.hand) for coat in coats)
+    last = coats[-1].paint if coats else look.choices.paint
+    return peel_window(last, look.choices.material, look.job.paint.weather, catalogue.workshop, working)
+
+
+def painting_minutes(coat: PlannedCoating, choices: Choices, hand: HandTimes) -> float:
+    """Return minutes of the hands for one coat on one copy."""
+    dab = hand.dab_dm2_coir if choices.surface.coarse else hand.dab_dm2_cloth
+    return coat.area / _DM2 * (hand.spray_dm2 if coat.paint.is_sprayed else dab) / 60
+
+
+def materials_of(plan: Plan, catalogue: Catalogue, unit: str) -> list[MaterialFit]:
+    """Return every mask material held against a job, the most fitting first."""
+    job = plan.job
+    return rank_materials(
+        plan.work,
+        plan.choices.surface,
+        catalogue,
+        cutter=plan.choices.cutter,
+        press=plan.choices.press,
+        overlap=job.sheets.overlap,
+        copies=job.blank.copies,
+        unit=unit,
+    )
+
+
+def _sheet_plans(
+    layout: Layout, verdicts: Sequence[Verdict], settings: CutSettings, choices: Choices, catalogue: Catalogue
+) -> tuple[SheetPlan, ...]:
+    return tuple(
+        SheetPlan(sheet, sheet_time(sheet, settings, choices.cutter, catalogue), verdict)
+        for sheet, verdict in zip(layout.sheets, verdicts, strict=True)
+    )
+
+
+def _pinning(cut: CutPlan, weak: Sequence[WeakPlace], choices: Choices, catalogue: Catalogue) -> Pinning:
+    figures = catalogue.workshop
+    rules = PinRules(
+        figures["pin_circle"],
+        figures["pin_two_above"],
+        figures["pin_slender"],
+        figures["pin_tongue"],
+        figures["pin_spacing"],
+    )
+    tongues = [place for place in weak if place.kind == "tongue"]
+    return pin_mask(cut.frame, cut.windows, cut.keepers, tongues, choices.surface, choices.material.pins, rules)

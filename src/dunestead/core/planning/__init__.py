@@ -1,1 +1,0 @@
-"""One job's inputs in, the whole plan out."""

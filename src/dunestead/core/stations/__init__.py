@@ -1,0 +1,1 @@
+"""One file a station: its verdict, its figures, its tasks."""

@@ -1,0 +1,55 @@
+"""Artwork: what is painted, whether it holds at its size, and where it lies."""
+
+from dunestead.core.looking.look import Look
+from dunestead.core.looking.rail import SizeRail
+from dunestead.core.stations.station import Outcome, Row
+from dunestead.core.units import several, show_length
+
+__all__ = ["outcome"]
+
+_MEASURED = {
+    "stroke": "Thinnest stroke",
+    "web": "Narrowest mask between windows",
+    "part": "Smallest loose piece",
+    "letter": "Lowest letter",
+}
+_FINE = ("stroke-thin", "web-thin", "letter-low")
+
+
+def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
+    """Return the Artwork station's state, verdict and figures."""
+    painted, surface = look.painted, look.choices.surface.name
+    rows = [
+        Row("Painted width", "length", painted.width),
+        Row("Painted height", "length", painted.height),
+        Row("Painted area", "area", float(painted.region.area)),
+        Row("Colours", "count", len(painted.colours)),
+        *(
+            Row(_MEASURED[least.measure], "length", least.measured, f"Wants {show_length(least.limit, unit)}.")
+            for least in rail.least
+        ),
+    ]
+    if rail.least:
+        why = f"Limited by its {_MEASURED[rail.least[0].measure].lower()}."
+        rows.append(Row("Works from a width of", "length", rail.smallest, why))
+    found = {code: [f for f in look.findings if f.code == code] for code in (*_FINE, "off-blank", "off-margin")}
+    if off := found["off-blank"]:
+        over = show_length(max(f.measured for f in off), unit)
+        return "stop", f"Runs {over} off the blank: make it smaller, shift it, or mean it.", rows
+    fine = [f for code in _FINE for f in found[code]]
+    if fine:
+        stops = [f for f in fine if f.severity == "stop"]
+        places, enough = several(len(stops or fine), "place"), show_length(rail.smallest, unit)
+        holds = f"holds from {enough} wide" if rail.smallest > rail.width else "see what can be done"
+        return "stop" if stops else "warn", f"Too fine in {places}; {holds}.", rows
+    if near := found["off-margin"]:
+        closest, right = min(f.measured for f in near), near[0].limit
+        return (
+            "warn",
+            f"Comes within {show_length(closest, unit)} of the edge; {show_length(right, unit)} looks right.",
+            rows,
+        )
+    for code, verdict in (("colour-gap", "Colours lie too close"), ("colours-alike", "Colours hardly show")):
+        if several_found := [f for f in look.findings if f.code == code]:
+            return "warn", f"{verdict}: {several_found[0].message(unit)}", rows
+    return "ready", f"{show_length(painted.width, unit)} wide, holds on {surface.lower()}.", rows

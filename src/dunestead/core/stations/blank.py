@@ -1,0 +1,105 @@
+"""Blank: what is printed on, how large it really is, and how it is made ready."""
+
+from collections.abc import Iterator
+
+from dunestead.core.figures import HandTimes
+from dunestead.core.plan.plan import Plan, painting_minutes
+from dunestead.core.stations.station import Outcome, Row
+from dunestead.core.units import show_length
+from dunestead.core.work.standing import blank_standing, coat_standing
+from dunestead.core.work.tasks import Lane, Need, Task, Wait
+
+__all__ = ["outcome", "prepare"]
+
+
+def prepare(plan: Plan, hand: HandTimes, lane: Lane, copy: int) -> None:
+    """Add what is done to one copy's blank before any mask is laid."""
+    surface = plan.choices.surface
+    lane.add(
+        Task(
+            "blank-prepared",
+            "blank",
+            copy=copy,
+            minutes=hand.prepare / 60,
+            figures={"how": surface.prepare},
+            cautions=surface.cautions,
+            standing=blank_standing(plan),
+        )
+    )
+    for task, waits in _base_coats(plan, hand, copy):
+        lane.add(task, *waits)
+
+
+def _base_coats(plan: Plan, hand: HandTimes, copy: int) -> Iterator[tuple[Task, list[Wait]]]:
+    before: Task | None = None
+    for coat in plan.coatings:
+        if not coat.is_before_masks:
+            continue
+        for number in range(1, coat.coats + 1):
+            task = Task(
+                "blank-base-coat",
+                "blank",
+                copy=copy,
+                coating=coat.number,
+                coat=number,
+                minutes=painting_minutes(coat, plan.choices, hand),
+                occupies="outdoors" if coat.paint.is_sprayed else "hands",
+                figures={"coating": coat, "coat": number},
+                needs=(Need(coat.paint.name, coat.amount.coat_ml, "ml"),),
+                cautions=coat.paint.cautions,
+                standing=coat_standing(plan, coat),
+            )
+            yield task, [Wait(before.id, coat.drying.next_coat)] if before else []
+            before = task
+
+
+def outcome(plan: Plan, unit: str) -> Outcome:
+    """Return the station's state, verdict and figures."""
+    blank, surface = plan.job.piece, plan.choices.surface
+    width, height = blank.size
+    size = f"{surface.name}, {show_length(width, unit)} by {show_length(height, unit)}"
+    rows = [
+        Row(
+            "Width",
+            "length",
+            width,
+            "Measured." if blank.is_measured else "From the label, until a tape says otherwise.",
+        ),
+        Row("Height", "length", height),
+        Row("Highest plate heat", "temperature", surface.heat, "Hotter scorches or softens it.")
+        if surface.heat
+        else Row("Heat", "text", "None", "It softens or spoils under a plate."),
+        Row("Swallows paint", "text", f"{surface.soak:g} times", "Against a smooth surface."),
+        Row("Least stroke", "length", surface.stroke, "Thinner painted strokes fill in or break up."),
+        Row("Least mask between windows", "length", surface.web, "Narrower mask tears or lifts."),
+    ]
+    rows += _blank_rows(plan, unit)
+    if not blank.is_measured:
+        return "warn", f"{size} by its label. Measure it: labels are often wrong.", rows
+    off = [
+        f"{_off(by, unit)} {word}" for by, word in zip(blank.off_label, ("wide", "high"), strict=True) if abs(by) > 0.05
+    ]
+    told = f"; {' and '.join(off)} than its label says" if off else ""
+    return "ready", f"{size}, measured{told}.", rows
+
+
+def _off(by: float, unit: str) -> str:
+    return f"{show_length(abs(by), unit)} {'more' if by > 0 else 'less'}"
+
+
+def _blank_rows(plan: Plan, unit: str) -> list[Row]:
+    blank, placement = plan.job.piece, plan.look.placement
+    rows = []
+    if blank.rim:
+        rows.append(Row("Inside the rim", "text", " by ".join(show_length(side, unit) for side in blank.size)))
+    if blank.is_measured:
+        for side, by in zip(("Width", "Height"), blank.off_label, strict=True):
+            rows.append(Row(f"{side} against its label", "text", _off(by, unit) if by else "as it says"))
+    for coat in plan.coatings:
+        if coat.is_before_masks:
+            where = "Under the design and its margins." if coat.where == "under" else "Over all of it."
+            rows.append(Row("Base coat", "volume", coat.amount.total_ml, where))
+    if placement:
+        rows.append(Row("Below the collar seam", "length", placement.drop, "To the top of the design."))
+        rows.append(Row("From the centre line", "length", placement.across, "To the middle of the design."))
+    return rows

@@ -1,0 +1,150 @@
+"""All stations together: one graph of tasks from their rooms, and each station as it stands."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Literal
+
+from dunestead.core.figures import Catalogue
+from dunestead.core.plan.plan import MaskPlan, Plan
+from dunestead.core.stations import artwork, blank, cure, mask, paint, peel, record, sheets, tack, weed
+from dunestead.core.stations.station import NAMES, ORDER, Outcome, State, Station
+from dunestead.core.work.coating import coat_id
+from dunestead.core.work.progress import Progress
+from dunestead.core.work.tasks import Lane, Task, TaskGraph, Wait
+
+__all__ = ["Next", "next_of", "stations_of", "task_graph"]
+
+
+def task_graph(plan: Plan, catalogue: Catalogue) -> TaskGraph:
+    """Return all tasks of a job, in the order they are done.
+
+    Notes
+    -----
+    Blanks are prepared and sheets cut for all copies; then each set of masks is weeded, and each copy is masked,
+    painted and peeled. A mask that is used again goes on to the next copy once it is off the one before.
+    """
+    hand = catalogue.hand
+    prepared = [Lane() for _ in range(plan.copies)]
+    for copy, lane in enumerate(prepared, start=1):
+        blank.prepare(plan, hand, lane, copy)
+    cutting = Lane()
+    sheets.cut(plan, hand, cutting)
+    weeding, weeded = _weeding(plan, catalogue, cutting)
+    making = _making(plan, catalogue, prepared, weeded)
+    ending = Lane([Wait(making[-1].last.id)])
+    record.write_down(hand, ending)
+    tasks = [task for lane in (*prepared, cutting, *weeding, *making, ending) for task in lane.tasks]
+    return TaskGraph(tuple(tasks), {task.id: task for task in tasks})
+
+
+def _weeding(plan: Plan, catalogue: Catalogue, cutting: Lane) -> tuple[list[Lane], dict[tuple[int, int], str]]:
+    """Return the weeding of every set, and by mask and set the id of its last task."""
+    lanes, weeded = [], {}
+    uses = max(plan.choices.material.uses, 1)
+    for first in range(1, plan.copies + 1, uses):
+        lane = Lane([Wait(cutting.last.id)])
+        for one in plan.masks:
+            weed.weed(plan, catalogue.hand, lane, one, first)
+            weeded[one.number, plan.set_of(first)] = lane.last.id
+        lanes.append(lane)
+    return lanes, weeded
+
+
+def _making(
+    plan: Plan, catalogue: Catalogue, prepared: Sequence[Lane], weeded: dict[tuple[int, int], str]
+) -> list[Lane]:
+    lanes = []
+    # What a mask waits for: its weeding, and then to be off the copy before.
+    free = dict(weeded)
+    for copy, before in enumerate(prepared, start=1):
+        lane = Lane([Wait(before.last.id)])
+        for one in plan.masks:
+            key = (one.number, plan.set_of(copy))
+            waits = [Wait(free[key]), *_dry_before(plan, one, copy)]
+            figures = catalogue.workshop
+            tack.tack(plan, catalogue.hand, lane, one, copy, waits, figures["cool"], figures["carried_by"])
+            paint.paint_through(plan, catalogue, lane, one, copy)
+            peel.peel(plan, catalogue.hand, lane, one, copy)
+            _washed(plan, catalogue, lane, one, copy)
+            free[key] = lane.last.id
+        last = plan.masks[-1].coats[-1]
+        peel.touch_up(plan, catalogue.hand, lane, copy)
+        paint.paint_after(plan, catalogue, lane, copy, [Wait(coat_id(last, copy, last.coats), last.drying.handle)])
+        cure.cure(plan, catalogue, lane, copy)
+        lanes.append(lane)
+    return lanes
+
+
+def _dry_before(plan: Plan, one: MaskPlan, copy: int) -> list[Wait]:
+    """Return what must have dried before a mask touches the blank: the base to use, young paint to handle.
+
+    Where the tape of the method is strong, young paint too must be dry enough to use.
+    """
+    waits = [Wait(coat_id(coat, copy, coat.coats), coat.drying.use) for coat in plan.coatings if coat.is_before_masks]
+    for earlier in plan.masks[: one.number - 1]:
+        last = earlier.coats[-1]
+        dry = last.drying.use if plan.method.strong_tape else last.drying.handle
+        waits.append(Wait(coat_id(last, copy, last.coats), dry))
+    return waits
+
+
+def _washed(plan: Plan, catalogue: Catalogue, lane: Lane, one: MaskPlan, copy: int) -> None:
+    material = plan.choices.material
+    prints = (copy - 1) % max(material.uses, 1) + 1
+    goes_on = copy < plan.copies and plan.set_of(copy + 1) == plan.set_of(copy)
+    if material.wash_every and goes_on and prints % material.wash_every == 0:
+        peel.wash(plan, catalogue.hand, lane, one, copy, prints)
+
+
+# --- as they stand ----------------------------------------------------------------------------
+def stations_of(plan: Plan, progress: Progress, unit: str, now: datetime) -> list[Station]:
+    """Return the ten stations of a job in the order of the work; a finished one never hides its warning."""
+    outcomes: dict[str, Outcome] = {
+        "blank": blank.outcome(plan, unit),
+        "artwork": artwork.outcome(plan.look, plan.rail, unit),
+        "mask": mask.outcome(plan, unit),
+        "sheets": sheets.outcome(plan, unit),
+        "weed": weed.outcome(plan, progress),
+        "tack": tack.outcome(plan, unit),
+        "paint": paint.outcome(plan, progress, unit),
+        "peel": peel.outcome(plan, progress, now),
+        "cure": cure.outcome(plan, progress, now),
+        "record": record.outcome(plan),
+    }
+    stations = []
+    for code, (state, verdict, rows) in outcomes.items():
+        own = tuple(progress.graph.of(code))
+        finished = bool(own) and all(progress.is_done(task) for task in own)
+        if outdated := sum(bool(progress.outdated_by(task)) for task in own):
+            verdict += f" {outdated} done on an earlier version."
+            state = "warn" if state in ("ready", "done") else state
+        shown: State = "done" if finished and state == "ready" else state
+        stations.append(Station(code, NAMES[code], shown, verdict, tuple(rows), own))
+    return stations
+
+
+@dataclass(frozen=True, slots=True)
+class Next:
+    """What comes next: something to decide at a station, or a task."""
+
+    kind: Literal["decide", "do"]
+    station: str
+    verdict: str = ""
+    task: Task | None = None
+
+
+def next_of(plan: Plan, progress: Progress, stations: Sequence[Station], now: datetime) -> Next | None:
+    """Return what to do next: before anything is cut, what is red and what is undecided; then the work.
+
+    None when all is done.
+    """
+    cut = [task for task in progress.graph.of("sheets") if task.code == "sheets-cut"]
+    if not all(progress.is_done(task) for task in cut):
+        for station in stations:
+            red = station.state == "stop" and ORDER.index(station.code) <= ORDER.index("tack")
+            undecided = station.code == "mask" and bool(mask.undecided_of(plan))
+            if red or undecided:
+                return Next("decide", station.code, station.verdict)
+    task = progress.next_task(now)
+    return Next("do", task.station, task=task) if task else None

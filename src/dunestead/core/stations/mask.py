@@ -1,0 +1,106 @@
+"""Mask: what it is cut from, how it travels and holds, and what becomes of its loose pieces."""
+
+from collections.abc import Mapping, Sequence
+
+from dunestead.core.mask.bridge_rules import usual_width
+from dunestead.core.mask.fates import FATES, Fate
+from dunestead.core.mask.weak import WeakPlace
+from dunestead.core.plan.plan import Plan
+from dunestead.core.stations.station import Outcome, Row, State
+from dunestead.core.units import several, show_length
+
+__all__ = ["outcome", "undecided_of"]
+
+
+def undecided_of(plan: Plan) -> list[int]:
+    """Return the numbers of the loose pieces nobody has decided about; of a reverse mask every shape is meant."""
+    fates = plan.job.mask.fates
+    return [piece.number for piece in plan.look.found if piece.number not in fates]
+
+
+def outcome(plan: Plan, unit: str) -> Outcome:
+    """Return the station's state, verdict and figures."""
+    look, material = plan.look, plan.choices.material
+    loose, fates = look.found, plan.job.mask.fates
+    undecided = undecided_of(plan)
+    gone = [number for number in plan.look.gone if number in fates]
+    counts = {fate: sum(fates.get(piece.number) == fate for piece in loose) for fate in FATES}
+    tongues = [place for place in plan.weak if place.kind == "tongue" and place.severity != "note"]
+    necks = [place for place in plan.weak if place.kind == "neck" and place.severity != "note"]
+    rows = [
+        Row("Loose pieces", "count", len(loose), "Parts of the mask not joined to the rest."),
+        Row("Bridges", "count", len(plan.bridges)),
+        Row(
+            "Bridge width",
+            "length",
+            plan.job.mask.bridge_width or usual_width(plan.choices.surface, plan.choices.material),
+            "Narrower tears, or paint creeps under.",
+        ),
+        Row("Unpainted under bridges", "area", plan.bridged_area, "To be touched up, or left as a look."),
+        Row("Kept and placed by hand", "count", len(plan.keepers)),
+        Row("Left out, painted solid", "count", counts["leave-out"]),
+        Row("Dropped with their artwork", "count", counts["drop"]),
+        Row("Necks", "count", len(necks), "Held at both ends; narrower than asked for, they tear when weeded."),
+        Row("Tongues", "count", len(tongues), "With a free end; they lift when brushed towards their root."),
+    ]
+    if look.fitness.part is not None:
+        wanted = material.least_part
+        why = f"{material.name} wants {show_length(wanted, unit)}." if wanted else ""
+        rows.append(Row("Smallest loose piece", "length", look.fitness.part.width, why))
+    if len(plan.masks) > 1:
+        rows.append(
+            Row(
+                "Masks",
+                "count",
+                len(plan.masks),
+                "One line after the other, so that none disturbs the one before."
+                if plan.job.mask.masks == "lines"
+                else "One for each colour, with the same notches in their borders.",
+            )
+        )
+    rows.insert(0, Row("Method", "text", plan.method.name, plan.method.about))
+    verdict = _mask_verdict(plan, undecided, counts, [*necks, *tongues], unit)
+    told = f" {_numbers(gone)} {'is' if len(gone) == 1 else 'are'} gone from the design." if gone else ""
+    return verdict[0], verdict[1] + told, rows
+
+
+def _mask_verdict(
+    plan: Plan, undecided: Sequence[int], counts: Mapping[Fate, int], weak: Sequence[WeakPlace], unit: str
+) -> tuple[State, str]:
+    loose, material = plan.look.found, plan.choices.material
+    if any(f.code == "base-missing" for f in plan.look.findings):
+        return "stop", "A reverse mask shows the base coat, and this blank has none."
+    if not plan.method_fit.allowed:
+        return "stop", f"{plan.method.name} will not do: {plan.method_fit.why[0]}"
+    if material.least_part is None and plan.keepers and not plan.job.mask.reverse:
+        return (
+            "stop",
+            f"{several(len(plan.keepers), 'piece')} loose; a mask that is used again needs every one bridged.",
+        )
+    kept = {keeper.number for keeper in plan.keepers}
+    small = [f for f in plan.look.findings if f.code == "part-small" and f.piece in kept]
+    if small:
+        are = "is" if len(small) == 1 else "are"
+        return "warn", f"{several(len(small), 'kept piece')} {are} too small for this material."
+    if undecided:
+        return "warn", f"{len(undecided)} of {len(loose)} loose pieces undecided; they count as kept."
+    if weak:
+        worst = weak[0] if weak[0].width <= weak[-1].width else weak[-1]
+        return (
+            "warn",
+            f"{several(len(weak), 'weak place')}: the worst, a {worst.kind}, is {show_length(worst.width, unit)} wide.",
+        )
+    if not loose:
+        return "ready", "One piece: nothing falls out."
+    parts = [
+        (len(plan.keepers), "kept"),
+        (counts["bridge"], "bridged"),
+        (counts["leave-out"], "left out"),
+        (counts["drop"], "dropped"),
+    ]
+    return "ready", f"{len(loose)} loose pieces: " + ", ".join(f"{n} {word}" for n, word in parts if n) + "."
+
+
+def _numbers(numbers: Sequence[int]) -> str:
+    named = ", ".join(str(number) for number in numbers)
+    return f"Piece {named}" if len(numbers) == 1 else f"Pieces {named}"

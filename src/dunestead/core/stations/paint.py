@@ -1,0 +1,141 @@
+"""Paint: what goes on through each mask, coat by coat, and what after it."""
+
+from collections.abc import Iterator, Sequence
+
+from dunestead.core.colours import colour_name
+from dunestead.core.curing.drying import drying_factor
+from dunestead.core.figures import Catalogue
+from dunestead.core.painting.coatings import ROLE_NAMES
+from dunestead.core.plan.coats import PlannedCoating
+from dunestead.core.plan.plan import MaskPlan, Plan, painting_minutes
+from dunestead.core.stations.station import Outcome, Row
+from dunestead.core.units import several, show_volume
+from dunestead.core.work.coating import coat_code, coat_id
+from dunestead.core.work.progress import Progress
+from dunestead.core.work.standing import coat_standing, place_standing
+from dunestead.core.work.tasks import Lane, Need, Task, Wait
+
+__all__ = ["outcome", "paint_after", "paint_through"]
+
+
+def paint_through(plan: Plan, catalogue: Catalogue, lane: Lane, mask: MaskPlan, copy: int) -> None:
+    """Add all coats through one mask on one copy, and the look over everything before it comes off."""
+    hand = catalogue.hand
+    colours = [coat for coat in mask.coats if coat.role == "colour"]
+    if len(colours) > 1 and (plan.job.paint.covered or plan.job.paint.dauber):
+        figures = {
+            "colours": len(colours),
+            "covered": plan.job.paint.covered,
+            "dauber": plan.job.paint.dauber,
+        }
+        lane.add(Task("paint-colours-apart", "paint", mask=mask.number, copy=copy, minutes=0.0, figures=figures))
+    tongues = sum(place.kind == "tongue" for place in mask.weak)
+    before: PlannedCoating | None = None
+    for coat in mask.coats:
+        for number in range(1, coat.coats + 1):
+            waits = _waits(plan, catalogue, mask, coat, number, before, copy)
+            lane.add(_coat(plan, catalogue, coat, copy, number, tongues), *waits)
+        before = coat
+    lane.add(
+        Task(
+            "paint-look-over",
+            "paint",
+            mask=mask.number,
+            copy=copy,
+            minutes=hand.look_over / 60,
+            figures={"keepers": len(mask.cut.keepers)},
+            standing=place_standing(plan, mask),
+        )
+    )
+
+
+def paint_after(plan: Plan, catalogue: Catalogue, lane: Lane, copy: int, last_through: Sequence[Wait]) -> None:
+    """Add what is painted over everything once the masks are off: the ground behind glass."""
+    coats = [coat for coat in plan.coatings if coat.mask is None and coat_code(coat) == "paint-coat"]
+    if not coats:
+        return
+    if plan.choices.surface.edge_seal:
+        lane.add(Task("paint-clean", "paint", copy=copy, minutes=catalogue.hand.clean_back / 60))
+    before: Task | None = None
+    for coat in coats:
+        for number in range(1, coat.coats + 1):
+            waits = [Wait(before.id, coat.drying.next_coat)] if before else list(last_through)
+            before = lane.add(_coat(plan, catalogue, coat, copy, number, 0), *waits)
+
+
+def _coat(plan: Plan, catalogue: Catalogue, coat: PlannedCoating, copy: int, number: int, tongues: int) -> Task:
+    return Task(
+        "paint-coat",
+        "paint",
+        mask=coat.mask,
+        copy=copy,
+        coating=coat.number,
+        coat=number,
+        minutes=painting_minutes(coat, plan.choices, catalogue.hand),
+        occupies="outdoors" if coat.paint.technique == "spray" else "hands",
+        figures={"coating": coat, "coat": number, "coarse": plan.choices.surface.coarse, "tongues": tongues},
+        needs=(Need(coat.paint.name, coat.amount.coat_ml, "ml"),),
+        cautions=coat.paint.cautions,
+        standing=coat_standing(plan, coat),
+    )
+
+
+def _waits(
+    plan: Plan,
+    catalogue: Catalogue,
+    mask: MaskPlan,
+    coat: PlannedCoating,
+    number: int,
+    before: PlannedCoating | None,
+    copy: int,
+) -> list[Wait]:
+    """Return what a coat waits for: its own coat before, or the coating before it through the same mask."""
+    if number > 1:
+        own = coat_id(coat, copy, number - 1)
+        if mask.peel.when == "wet" and coat.role == "colour":
+            factor = drying_factor(plan.job.paint.weather, catalogue.workshop)
+            return [Wait(own, 0.0, catalogue.workshop["wet_on_wet"] * factor)]
+        return [Wait(own, coat.drying.next_coat)]
+    if before is None:
+        return []
+    last = coat_id(before, copy, before.coats)
+    if before.role == "colour" and coat.role == "colour":
+        # Colours beside each other wait for nothing, unless one is covered for the other.
+        return [Wait(last, before.drying.touch if plan.job.paint.covered else 0.0)]
+    return [Wait(last, before.drying.next_coat if before.role == "edge-seal" else before.drying.touch)]
+
+
+def outcome(plan: Plan, progress: Progress, unit: str) -> Outcome:
+    """Return the station's state, verdict and figures."""
+    through = [coat for coat in plan.coatings if coat.mask is not None]
+    colour = next(coat for coat in through if coat.role == "colour")
+    family = plan.choices.surface.family
+    rows = list(_rows(plan))
+    if strange := [coat for coat in plan.coatings if family not in coat.paint.families]:
+        name, surface = strange[0].paint.name, plan.choices.surface.name.lower()
+        return "warn", f"{name} is not meant for {surface}.", rows
+    coats = [task for task in progress.graph.of("paint") if task.code == "paint-coat"]
+    done = sum(progress.is_done(task) for task in coats)
+    total = sum(coat.amount.total_ml for coat in through)
+    colours = sum(coat.role == "colour" for coat in through)
+    what = f"{show_volume(total, unit)} of {colour.paint.name.lower()}"
+    what += f" in {several(colour.coats, 'coat')}" if colours == 1 else f" in {several(colours, 'colour')}"
+    return "ready", f"{what}; {done} of {len(coats)} coats done." if done else f"{what}.", rows
+
+
+def _rows(plan: Plan) -> Iterator[Row]:
+    yield Row("Paint and finish in all", "volume", plan.paint_ml)
+    for coat in plan.coatings:
+        named = f" in {colour_name(coat.colour)}" if coat.colour else ""
+        yield Row(
+            f"{coat.number}. {ROLE_NAMES[coat.role]}: {coat.paint.name}{named}",
+            "volume",
+            coat.amount.total_ml,
+            f"{several(coat.coats, 'coat')}. {coat.amount.why}",
+        )
+        if coat.amount.cans:
+            yield Row("Cans", "count", coat.amount.cans, "Part of each can drifts past.")
+        if coat.coats > 1 and coat.mask is not None:
+            yield Row("Between coats", "minutes", coat.drying.next_coat, "Sooner lifts the coat below.")
+    if tongues := sum(place.kind == "tongue" for place in plan.weak):
+        yield Row("Tongues", "count", tongues, "Dab from root to tip, as the arrows show, or straight down.")

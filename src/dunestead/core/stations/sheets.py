@@ -1,0 +1,109 @@
+"""Sheets: how the mask is divided, laid, turned and cut, proven by a simulated cut."""
+
+from dunestead.core.figures import HandTimes
+from dunestead.core.plan.plan import Plan
+from dunestead.core.sheets.layout import Layout
+from dunestead.core.stations.station import Outcome, Row
+from dunestead.core.units import several, show_length
+from dunestead.core.work.standing import cut_standing
+from dunestead.core.work.tasks import Lane, Need, Task
+
+__all__ = ["cut", "fewest_in_words", "outcome"]
+
+
+def cut(plan: Plan, hand: HandTimes, lane: Lane) -> None:
+    """Add the cutting of all sheets: after a test cut, or from a print where the knife is in the hand."""
+    if plan.is_by_hand:
+        lane.add(Task("sheets-print", "sheets", minutes=hand.print_twice / 60))
+    else:
+        lane.add(
+            Task(
+                "sheets-test-cut",
+                "sheets",
+                minutes=hand.test_cut / 60,
+                occupies="cutter",
+                figures={"settings": str(plan.settings), "why": plan.settings_why},
+                cautions=("knife",),
+                standing={"material": plan.job.mask.material, "settings": str(plan.settings)},
+            )
+        )
+    for planned in plan.sheets:
+        runs = planned.sheet.runs
+        needs = Need(plan.choices.material.name, planned.sheet.height * runs, "mm")
+        lane.add(
+            Task(
+                "sheets-cut",
+                "sheets",
+                sheet=planned.number,
+                minutes=runs * (hand.sheet + planned.time.seconds) / 60,
+                occupies="hands" if plan.is_by_hand else "cutter",
+                figures={
+                    "sheets": len(plan.sheets),
+                    "runs": runs,
+                    "patches": [one.id for one in planned.sheet.patches] if len(plan.layout.patches) > 1 else [],
+                    "by_hand": plan.is_by_hand,
+                    "why": plan.facing.why,
+                },
+                needs=(needs,),
+                cautions=("knife",) if plan.is_by_hand else (),
+                standing=cut_standing(plan, planned),
+            )
+        )
+
+
+def outcome(plan: Plan, unit: str) -> Outcome:
+    """Return the station's state, verdict and figures."""
+    layout, facing, trims = plan.layout, plan.facing, plan.trims
+    count = layout.count
+    rows = [
+        Row("Sheets", "count", count, fewest_in_words(layout)),
+        Row("Patches", "count", len(layout.patches), _patches_in_words(layout)),
+        Row("Facing", "text", "Mirrored" if facing.mirrored else "As it reads", facing.why),
+        Row("Border", "length", plan.look.masks[0].mask.border, "Mask beyond the artwork on every side."),
+        Row(
+            "Knife time",
+            "minutes",
+            plan.knife_seconds / 60,
+            "By hand: slower around curves, a turn of the mat at every corner."
+            if plan.is_by_hand
+            else f"At {plan.settings}, stopping at every corner.",
+        ),
+        Row("Material to cut off", "length", trims.length, f"{trims.waste * 100:.0f} % of it is used by no patch."),
+    ]
+    faults = [fault for planned in plan.sheets for fault in planned.verdict.faults]
+    if faults:
+        return "stop", f"The simulated cut disagrees with the plan: {faults[0]}", rows
+    if cut := layout.cut_keepers:
+        numbers = ", ".join(str(number) for number in cut)
+        return "warn", f"A seam runs through keeper {numbers}: bridge it or shift the design.", rows
+    facing_word = "mirrored" if facing.mirrored else "as it reads"
+    if trims.too_wide:
+        numbers = ", ".join(str(number) for number in trims.too_wide)
+        return "warn", f"Sheet {numbers} is larger than {plan.stock.name.lower()}.", rows
+    if trims.lacking:
+        lacking = show_length(trims.lacking, unit)
+        return "warn", f"{plan.stock.name} is {lacking} too short for all sheets.", rows
+    if plan.choices.cutter.feeds == "roll" and not plan.choices.material.is_backed:
+        return "warn", "This cutter feeds without a mat: it takes material on a backing only.", rows
+    if layout.divisions and any(division.cut_units for division in layout.divisions):
+        words = sum(division.cut_units for division in layout.divisions)
+        return "warn", f"{several(count, 'sheet')}; {several(words, 'seam')} could not spare a word or element.", rows
+    return "ready", f"{several(count, 'sheet')}, cut {facing_word}, proven by a simulated cut.", rows
+
+
+def fewest_in_words(layout: Layout) -> str:
+    """Return how few sheets there could be, and what proves it."""
+    count = layout.count
+    if layout.is_fewest:
+        return "Proven fewest." if count == 1 else f"Proven fewest: {count - 1} cannot do."
+    if layout.is_fewest_for_these:
+        return f"Proven fewest for these patches; at least {layout.fewest_possible} by area, however divided."
+    least = max(layout.fewest_for_these, layout.fewest_possible)
+    return f"At least {least}; whether {count - 1} would do is not proven."
+
+
+def _patches_in_words(layout: Layout) -> str:
+    turned = sum(one.turned for sheet in layout.sheets for one in sheet.patches)
+    sets = f"{layout.sets} sets of masks. " if layout.sets > 1 else ""
+    seams = several(len(layout.seams), "seam")
+    return f"{sets}{seams}, {turned} turned."

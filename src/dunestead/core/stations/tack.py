@@ -1,0 +1,301 @@
+"""Tack: where the mask lies, how it is made to hold, what is covered around it."""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from dunestead.core.figures import HandTimes
+from dunestead.core.plan.laying import groups_of
+from dunestead.core.plan.plan import MaskPlan, Plan
+from dunestead.core.stations.station import Outcome, Row
+from dunestead.core.units import several, show_temperature
+from dunestead.core.work.standing import place_standing
+from dunestead.core.work.tasks import Call, Lane, Need, Task, Wait
+
+__all__ = ["outcome", "tack"]
+
+_DM = 100.0
+_DM2 = 1e4
+_CORNERS = 4
+
+
+def tack(
+    plan: Plan, hand: HandTimes, lane: Lane, mask: MaskPlan, copy: int, before: Sequence[Wait], cool: float, rest: float
+) -> None:
+    """Add the laying of a mask on one copy, as its method has it.
+
+    Parameters
+    ----------
+    before
+        What must be done and dry before the mask touches the blank.
+    cool, rest
+        Minutes a pressed mask cools, and spray tack rests.
+    """
+    making = _Making(plan, hand, mask, copy)
+    waits = list(before)
+    for key in plan.method.tack:
+        task = _TASKS[key](making, key)
+        if task is None:
+            continue
+        pause = {"tack-cool": cool, "tack-rest": rest}.get(task.code)
+        held = [Wait(lane.last.id, pause)] if pause else []
+        touches = task.code in ("tack-lay", "tack-lay-groups")
+        lane.add(task, *held, *(waits if touches else ()))
+
+
+@dataclass(frozen=True, slots=True)
+class _Making:
+    """One mask going onto one copy."""
+
+    plan: Plan
+    hand: HandTimes
+    mask: MaskPlan
+    copy: int
+
+    @property
+    def is_taped(self) -> bool:
+        """Whether it came on tape."""
+        method = self.plan.method
+        return bool(method.tape) and (not method.tape_optional or bool(self.mask.cut.keepers))
+
+    @property
+    def is_placed(self) -> bool:
+        """Whether pieces are set down one by one."""
+        return bool(self.mask.placing) and "tack-place" in self.plan.method.tack
+
+    def task(self, code: str, seconds: float, **more: Any) -> Task:
+        """Return a task of this mask on this copy."""
+        entries = {"standing": place_standing(self.plan, self.mask), **more}
+        figures = {"mask": self.mask.laid.name} | entries.pop("figures", {})
+        return Task(
+            code,
+            "tack",
+            mask=self.mask.number,
+            copy=self.copy,
+            minutes=seconds / 60,
+            figures=figures,
+            **entries,
+        )
+
+
+Maker = Callable[[_Making, str], Task | None]
+
+
+def _simple(seconds: Callable[[HandTimes], float], *cautions: str) -> Maker:
+    return lambda making, code: making.task(code, seconds(making.hand), cautions=cautions)
+
+
+def _first(seconds: Callable[[HandTimes], float]) -> Maker:
+    """Return what makes a task done before the first mask of a copy only."""
+    return lambda making, code: making.task(code, seconds(making.hand)) if making.mask.number == 1 else None
+
+
+def _barrier(making: _Making, code: str) -> Task | None:
+    return _first(lambda hand: hand.barrier)(making, code) if making.plan.choices.surface.barrier else None
+
+
+def _board_if_carried(making: _Making, _: str) -> Task | None:
+    return _first(lambda hand: hand.board)(making, "tack-board") if making.plan.is_sprayed else None
+
+
+def _wipe_smooth(making: _Making, _: str) -> Task | None:
+    return making.task("tack-wipe", making.hand.wipe) if making.plan.choices.surface.edge_seal else None
+
+
+def _lay(making: _Making, code: str) -> Task:
+    plan, mask = making.plan, making.mask
+    notched = len(plan.masks) > 1 and not mask.laid.line and not plan.look.aligned
+    figures = {
+        "aligned": plan.look.aligned,
+        "tape": mask.tape,
+        "register": mask.number if notched else 0,
+        "from_back": plan.job.blank.seen_through,
+    }
+    return making.task(code, making.hand.position, figures=figures)
+
+
+def _groups(making: _Making, code: str) -> Task:
+    groups = groups_of(making.plan.look)
+    figures = {"groups": groups, "placing": making.mask.placing, "tape": making.mask.tape}
+    return making.task(code, groups * making.hand.position, figures=figures)
+
+
+def _seam(making: _Making, code: str) -> Task | None:
+    numbers = {patch.number for patch in making.plan.layout.patches if patch.mask == making.mask.number}
+    seams = [seam for seam in making.plan.layout.seams if numbers & set(seam.patches)]
+    if not seams:
+        return None
+    return making.task(code, len(seams) * making.hand.seam, figures={"seams": tuple(seams)})
+
+
+def _press(making: _Making, code: str) -> Task | None:
+    if not making.mask.pressings:
+        return None
+    pressing = making.mask.pressings[0]
+    seconds = len(pressing.placements) * (pressing.seconds + making.hand.placement_move)
+    figures = {"pressing": pressing, "placements": len(pressing.placements)}
+    return making.task(code, seconds, occupies="plate", figures=figures, cautions=("iron",))
+
+
+def _press_again(making: _Making, code: str) -> Task | None:
+    """Press a second time: over the pins, over what was placed, or where it lifts."""
+    mask = making.mask
+    if not mask.pressings or ("tack-place" in making.plan.method.tack and not making.is_placed):
+        return None
+    pressing = mask.pressings[-1]
+    where_it_lifts = len(mask.pressings) == 1
+    rests = 1 if where_it_lifts else len(mask.placing) if making.is_placed else len(pressing.placements)
+    figures = {"pressing": pressing, "placements": rests, "where_it_lifts": where_it_lifts}
+    seconds = rests * (pressing.seconds + making.hand.placement_move)
+    return making.task(code, seconds, occupies="plate", figures=figures, cautions=("iron",))
+
+
+def _cool(making: _Making, code: str) -> Task | None:
+    return making.task(code, 0.0, occupies="rack") if making.mask.pressings else None
+
+
+def _pin_corners(making: _Making, code: str) -> Task | None:
+    if not making.plan.choices.surface.takes_pins:
+        return None
+    needs = (Need("pins", _CORNERS),)
+    return making.task(code, _CORNERS * making.hand.pin, needs=needs, cautions=("pins",))
+
+
+def _pins(making: _Making, code: str) -> Task | None:
+    pinning = making.mask.pinning
+    count = len(pinning.pins)
+    if not count:
+        return None
+    figures = {"count": count, "why": pinning.why}
+    return making.task(code, count * making.hand.pin, figures=figures, needs=(Need("pins", count),), cautions=("pins",))
+
+
+def _tape_off(making: _Making, code: str) -> Task | None:
+    return making.task(code, making.hand.tape_off) if making.is_taped else None
+
+
+def _guide(making: _Making, code: str) -> Task | None:
+    return making.task(code, making.hand.guide) if making.is_placed else None
+
+
+def _place(making: _Making, code: str) -> Task | None:
+    if not making.is_placed:
+        return None
+    mask = making.mask
+    figures = {"placing": mask.placing, "reverse": mask.laid.is_reverse, "tweezers": mask.pinning.by_tweezers}
+    return making.task(code, len(mask.placing) * making.hand.place_keeper, call=Call(mask.placing), figures=figures)
+
+
+def _warm_air(making: _Making, code: str) -> Task:
+    x0, y0, x1, y1 = making.mask.box
+    area = (x1 - x0) * (y1 - y0) / _DM2
+    return making.task(code, area * making.hand.warm_air_dm2, cautions=("hot-air",))
+
+
+def _rub_down(making: _Making, code: str) -> Task | None:
+    """Rub down what holds by pressure; what is pressed warm or pinned needs none."""
+    return None if making.mask.pressings or not _is_sticky(making.plan) else making.task(code, making.hand.lay)
+
+
+def _is_sticky(plan: Plan) -> bool:
+    return plan.choices.material.hold == "pressure"
+
+
+def _cover(making: _Making, code: str) -> Task | None:
+    cover = making.mask.cover
+    if cover.is_empty:
+        return None
+    needs = (Need("tape", cover.tape, "mm"),)
+    figures = {"cover": cover, "pinned": making.plan.choices.surface.coarse}
+    return making.task(code, cover.tape / _DM * making.hand.cover_dm, figures=figures, needs=needs)
+
+
+_TASKS: dict[str, Maker] = {
+    "tack-barrier": _barrier,
+    "tack-board": _first(lambda hand: hand.board),
+    "tack-board-if-carried": _board_if_carried,
+    "tack-wipe": _simple(lambda hand: hand.wipe),
+    "tack-wipe-smooth": _wipe_smooth,
+    "tack-backing-off": _simple(lambda hand: hand.push_pins, "pins"),
+    "tack-lay": _lay,
+    "tack-lay-groups": _groups,
+    "tack-hinge": _simple(lambda hand: hand.hinge),
+    "tack-backing-off-hinged": _simple(lambda hand: hand.backing_off),
+    "tack-seam": _seam,
+    "tack-press": _press,
+    "tack-rub": _simple(lambda hand: hand.rub, "iron"),
+    "tack-cool": _cool,
+    "tack-test-peel": _simple(lambda hand: hand.test_peel),
+    "tack-press-again": _press_again,
+    "tack-carrier-off": _simple(lambda hand: hand.carrier_off),
+    "tack-pin-corners": _pin_corners,
+    "tack-warm-air": _warm_air,
+    "tack-rub-down": _rub_down,
+    "tack-smooth": _simple(lambda hand: hand.lay),
+    "tack-roll": _simple(lambda hand: hand.roller),
+    "tack-spray": _simple(lambda hand: hand.spray_tack, "spray-tack"),
+    "tack-rest": lambda making, code: making.task(code, 0.0, occupies="rack"),
+    "tack-press-down": _simple(lambda hand: hand.lay),
+    "tack-tape-off": _tape_off,
+    "tack-guide-in": _guide,
+    "tack-place": _place,
+    "tack-guide-out": _guide,
+    "tack-tape-edges": _simple(lambda hand: hand.trim_tape),
+    "tack-pins": _pins,
+    "tack-cover": _cover,
+}
+
+
+def outcome(plan: Plan, unit: str) -> Outcome:
+    """Return the station's state, verdict and figures."""
+    rests = sum(len(one.placements) for mask in plan.masks for one in mask.pressings)
+    pins = sum(len(mask.pinning.pins) for mask in plan.masks)
+    rows = [Row("Method", "text", plan.method.name, plan.method.about), *_tape_rows(plan)]
+    if plan.look.aligned:
+        rows.insert(1, Row("Register", "text", "Edge on edge", "The mask is as large as the blank."))
+    elif len(plan.masks) > 1 and not plan.masks[0].laid.line:
+        rows.insert(1, Row("Register", "text", "Four notches", "The same in every mask's border."))
+    first = plan.masks[0]
+    for pressing in first.pressings:
+        rows += [
+            Row(f"Plate, {pressing.name}", "temperature", pressing.celsius, pressing.why),
+            Row(
+                "Placements",
+                "count",
+                len(pressing.placements),
+                f"{pressing.seconds:g} s each, from the middle outwards.",
+            ),
+        ]
+    rows.append(Row("Pins", "count", pins, first.pinning.why))
+    if by_tweezers := [number for mask in plan.masks for number in mask.pinning.by_tweezers]:
+        numbers = ", ".join(str(number) for number in by_tweezers)
+        rows.append(Row("Placed with tweezers", "text", numbers, "Held by no pin: a dry dab."))
+    if plan.job.mask.reverse:
+        order = ", ".join(str(number) for number in first.placing)
+        rows.append(Row("Placing order", "text", order, "From the middle outwards, so that none is in the way."))
+    if not first.cover.is_empty:
+        rows.append(Row("Cover beyond the artwork", "length", first.cover.needed, "Border and cover are one sum."))
+    if not plan.method_fit.allowed:
+        return "stop", f"{plan.method.name} will not do: {plan.method_fit.why[0]}", rows
+    if first.pressings:
+        pressing = first.pressings[0]
+        heat = show_temperature(pressing.celsius, unit)
+        verdict = f"{several(rests, 'placement')} at {heat}, {pressing.seconds:g} s each"
+    else:
+        verdict = f"No heat: {plan.method.name[:1].lower()}{plan.method.name[1:]}"
+    pinned = f"; {pins} pins" if pins else ""
+    return "ready", f"{verdict}{pinned}.", rows
+
+
+def _tape_rows(plan: Plan) -> list[Row]:
+    """Return the distances of each mask, its own; worked from the back left and right change places."""
+    back = "Worked from the back: left and right as one stands there." if plan.job.blank.seen_through else ""
+    several_masks = len(plan.masks) > 1 and bool(plan.masks[0].laid.line)
+    rows = []
+    for mask in plan.masks if several_masks else plan.masks[:1]:
+        of = f", {mask.laid.name}" if several_masks else ""
+        rows += [
+            Row(f"Artwork from the {side}{of}", "length", getattr(mask.tape, side), back)
+            for side in ("left", "right", "top", "bottom")
+        ]
+    return rows

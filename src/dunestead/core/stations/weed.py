@@ -1,0 +1,156 @@
+"""Weed: what goes, what stays, and the count before anything is laid."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Any
+
+from dunestead.core.figures import HandTimes
+from dunestead.core.plan.laying import groups_of
+from dunestead.core.plan.plan import MaskPlan, Plan
+from dunestead.core.stations.station import Outcome, Row
+from dunestead.core.units import several
+from dunestead.core.work.progress import Progress
+from dunestead.core.work.standing import mask_standing
+from dunestead.core.work.tasks import Call, Lane, Need, Task
+
+__all__ = ["outcome", "weed"]
+
+
+def weed(plan: Plan, hand: HandTimes, lane: Lane, mask: MaskPlan, copy: int) -> None:
+    """Add the weeding of one set of a mask, as its method has it; the set is known by the first copy it serves."""
+    making = _Making(plan, hand, mask, copy)
+    for code in plan.method.weed:
+        if task := _TASKS[code](making, code):
+            lane.add(task)
+
+
+@dataclass(frozen=True, slots=True)
+class _Making:
+    """One set of one mask on the weeding table."""
+
+    plan: Plan
+    hand: HandTimes
+    mask: MaskPlan
+    copy: int
+
+    @property
+    def patches(self) -> int:
+        """In how many patches the mask is cut."""
+        return sum(patch.mask == self.mask.number for patch in self.plan.layout.patches)
+
+    @property
+    def is_taped(self) -> bool:
+        """Whether it travels on tape: always, or only where something could fall out."""
+        method = self.plan.method
+        return bool(method.tape) and (not method.tape_optional or bool(self.mask.cut.keepers))
+
+    def task(self, code: str, seconds: float, **more: Any) -> Task:
+        """Return a task of this set."""
+        entries = {"standing": mask_standing(self.plan, self.mask), **more}
+        figures = {"mask": self.mask.laid.name, "windows": self.mask.cut.window_count} | entries.pop("figures", {})
+        return Task(
+            code,
+            "weed",
+            mask=self.mask.number,
+            copy=self.copy,
+            minutes=seconds / 60,
+            figures=figures,
+            **entries,
+        )
+
+
+Maker = Callable[[_Making, str], Task | None]
+
+
+def _windows(making: _Making, code: str) -> Task:
+    cut, hand = making.mask.cut, making.hand
+    seconds = cut.window_count * hand.weed_piece + float(cut.material.length) / 10 * hand.weed_cm
+    return making.task(code, seconds, cautions=("knife",))
+
+
+def _by_patch(seconds: Callable[[HandTimes], float]) -> Maker:
+    """Return what makes a task that is done once for every patch."""
+    return lambda making, code: making.task(code, making.patches * seconds(making.hand))
+
+
+def _taped(seconds: Callable[[HandTimes], float]) -> Maker:
+    """Return what makes a task of a mask that travels on tape, once for every patch."""
+
+    def made(making: _Making, code: str) -> Task | None:
+        if not making.is_taped:
+            return None
+        needs = (Need(making.plan.method.tape or "transfer tape"),)
+        return making.task(code, making.patches * seconds(making.hand), needs=needs)
+
+    return made
+
+
+def _groups(making: _Making, code: str) -> Task:
+    groups = groups_of(making.plan.look)
+    needs = (Need(making.plan.method.tape or "transfer tape"),)
+    return making.task(code, groups * making.hand.tape_over, needs=needs, figures={"groups": groups})
+
+
+def _count(making: _Making, code: str) -> Task:
+    cut = making.mask.cut
+    windows = 0 if making.mask.laid.is_reverse else cut.window_count
+    numbers = tuple(keeper.number for keeper in cut.keepers)
+    where = making.plan.method.keepers
+    return making.task(
+        code,
+        (windows + len(numbers)) * making.hand.count_window,
+        call=Call(numbers, windows),
+        figures={"keepers": len(numbers), "where": where},
+    )
+
+
+_TASKS: dict[str, Maker] = {
+    "weed-windows": _windows,
+    "weed-guide": _windows,
+    "weed-field": _windows,
+    "weed-mat-off": _by_patch(lambda hand: hand.off_the_mat),
+    "weed-backing-off": _by_patch(lambda hand: hand.backing_off),
+    "weed-tape-over": _taped(lambda hand: hand.tape_over),
+    "weed-burnish": _taped(lambda hand: hand.burnish),
+    "weed-weaken-tape": _taped(lambda hand: hand.weaken_tape),
+    "weed-trim-tape": _taped(lambda hand: hand.trim_tape),
+    "weed-tape-groups": _groups,
+    "weed-count": _count,
+}
+
+
+def outcome(plan: Plan, progress: Progress) -> Outcome:
+    """Return the station's state, verdict and figures."""
+    windows = sum(mask.cut.window_count for mask in plan.masks)
+    keepers = len(plan.keepers)
+    sets = plan.layout.sets
+    counts = [task for task in progress.graph.of("weed") if task.call]
+    met = sum(progress.met(task) for task in counts)
+    rows = [
+        Row("Windows to take out", "count", windows, "In one set of masks." if sets > 1 else ""),
+        Row("Loose pieces kept", "count", keepers, _WHERE[plan.method.keepers]),
+        Row("Pieces counted", "count", met, f"Of {keepers * sets}."),
+    ]
+    if sets > 1:
+        rows.insert(0, Row("Sets of masks", "count", sets))
+    if missing := sum(progress.missing(task) for task in counts if progress.is_done(task)):
+        return "stop", f"{several(missing, 'keeper')} did not answer when the pieces were counted.", rows
+    kept = f", {several(keepers, 'piece')} {_SHORT[plan.method.keepers]}" if keepers else ""
+    each = f" In each of {sets} sets." if sets > 1 else ""
+    return "ready", f"{several(windows, 'window')} out{kept}.{each}", rows
+
+
+_WHERE = {
+    "mat": "They stay on the cutting mat, in their places.",
+    "tape": "They travel on the tape.",
+    "carrier": "They stay on their carrier.",
+    "dish": "They go into the dish.",
+    "none": "Every one is bridged.",
+}
+_SHORT = {
+    "mat": "left on the mat",
+    "tape": "on the tape",
+    "carrier": "on the carrier",
+    "dish": "in the dish",
+    "none": "loose",
+}

@@ -1,0 +1,1 @@
+"""One place for sentences."""

@@ -1,0 +1,1 @@
+"""Tasks and their graph: what is to do, what may be done now, what is waited for."""

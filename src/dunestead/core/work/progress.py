@@ -1,0 +1,146 @@
+"""How far is a job? What is done, what was done on an earlier version, what may be done now, what is waited for."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from typing import Literal
+
+from dunestead.core.job.log import LogEntry
+from dunestead.core.work.tasks import Task, TaskGraph, Wait
+
+__all__ = ["Clock", "Progress", "TaskState"]
+
+TaskState = Literal["open", "waiting", "ready", "done", "outdated"]
+
+
+@dataclass(frozen=True, slots=True)
+class Clock:
+    """A task that is waited for: from when and until when it should be done; None where there is no end."""
+
+    task: Task
+    opens: datetime
+    closes: datetime | None
+
+
+class Progress:
+    """A job's tasks and what the log says of them.
+
+    Parameters
+    ----------
+    graph
+        All tasks.
+    log
+        What happened, oldest first.
+    """
+
+    def __init__(self, graph: TaskGraph, log: Iterable[LogEntry]) -> None:
+        self.graph = graph
+        self._done: dict[str, LogEntry] = {}
+        self._called: dict[str, dict[int, datetime]] = {}
+        for entry in log:
+            self._take(entry)
+
+    def _take(self, entry: LogEntry) -> None:
+        if entry.kind == "done":
+            self._done[entry.task] = entry
+        elif entry.kind == "undone":
+            self._done.pop(entry.task, None)
+        elif entry.kind == "called":
+            self._called.setdefault(entry.task, {}).update(dict.fromkeys(entry.numbers, entry.at))
+        elif entry.kind == "uncalled":
+            for number in entry.numbers:
+                self._called.get(entry.task, {}).pop(number, None)
+
+    def done(self, task: Task) -> LogEntry | None:
+        """Return when and on what a task was done, None when it was not."""
+        return self._done.get(task.id)
+
+    def is_done(self, task: Task) -> bool:
+        """Say whether a task is done, on whichever version."""
+        return task.id in self._done
+
+    def outdated_by(self, task: Task) -> tuple[str, ...]:
+        """Return what has changed since a task was done, in a maker's words; nothing where it stands."""
+        entry = self._done.get(task.id)
+        if entry is None:
+            return ()
+        # What nobody wrote down then is taken to be as it was.
+        return tuple(name for name, value in entry.standing.items() if task.standing.get(name, value) != value)
+
+    def calls(self, task: Task) -> Mapping[int, datetime]:
+        """Return when each keeper answered a task's roll-call."""
+        return self._called.get(task.id, {})
+
+    def met(self, task: Task) -> int:
+        """Return how many keepers have answered a task's roll-call."""
+        called = self.calls(task)
+        return sum(number in called for number in task.call.numbers) if task.call else 0
+
+    def missing(self, task: Task) -> int:
+        """Return how many keepers have not answered."""
+        return len(task.call.numbers) - self.met(task) if task.call else 0
+
+    # --- what may be done now ---------------------------------------------------------------------
+    def opens(self, task: Task) -> datetime | None:
+        """Return from when a task may be done, by those before it that are done; None where nothing is waited for."""
+        moments = [self._moment(wait, wait.least) for wait in task.after if wait.least]
+        return max((at for at in moments if at), default=None)
+
+    def closes(self, task: Task) -> datetime | None:
+        """Return until when a task should be done."""
+        moments = [self._moment(wait, wait.most) for wait in task.after if wait.most is not None]
+        return min((at for at in moments if at), default=None)
+
+    def _moment(self, wait: Wait, minutes: float | None) -> datetime | None:
+        entry = self._done.get(wait.task)
+        if entry is None or minutes is None:
+            return None
+        start = entry.began or entry.at if wait.since == "start" else entry.at
+        return start + timedelta(minutes=minutes)
+
+    def waits_for(self, task: Task) -> list[Wait]:
+        """Return what must still be done before a task."""
+        return [wait for wait in task.after if wait.task not in self._done]
+
+    def state(self, task: Task, now: datetime) -> TaskState:
+        """Say how a task stands."""
+        if self.is_done(task):
+            return "outdated" if self.outdated_by(task) else "done"
+        if self.waits_for(task):
+            return "open"
+        opens = self.opens(task)
+        return "waiting" if opens and now < opens else "ready"
+
+    def too_early(self, task: Task, now: datetime) -> str | None:
+        """Return why a task should not be done yet, None when it may: something must dry, or be done, before."""
+        if any(wait.least for wait in self.waits_for(task)):
+            return "What it must wait for is not done yet."
+        opens = self.opens(task)
+        if opens and now < opens:
+            return f"It should wait another {max((opens - now).total_seconds() / 60, 1):.0f} min."
+        return None
+
+    def next_task(self, now: datetime) -> Task | None:
+        """Return what to do next: the first that is ready, else the first that is waited for, else the first left."""
+        left = [task for task in self.graph.tasks if not self.is_done(task)]
+        waiting = None
+        for task in left:
+            state = self.state(task, now)
+            if state == "ready":
+                return task
+            if state == "waiting" and waiting is None:
+                waiting = task
+        return waiting or next(iter(left), None)
+
+    def clocks(self) -> list[Clock]:
+        """Return every task that is timed by one already done, soonest first."""
+        found = []
+        for task in self.graph.tasks:
+            if self.is_done(task) or not any(wait.least or wait.most is not None for wait in task.after):
+                continue
+            opens, closes = self.opens(task), self.closes(task)
+            timed = [wait for wait in task.after if wait.task in self._done and (wait.least or wait.most is not None)]
+            if timed and (opens or closes):
+                begins = opens or self._done[timed[0].task].at
+                found.append(Clock(task, begins, closes))
+        return sorted(found, key=lambda clock: clock.opens)

@@ -1,0 +1,45 @@
+"""What does a task stand on? Short values by what a maker calls them, so that a change after it was done is told."""
+
+from collections.abc import Mapping
+from hashlib import sha256
+
+from dunestead.core.plan.coats import PlannedCoating
+from dunestead.core.plan.plan import MaskPlan, Plan, SheetPlan
+
+__all__ = ["blank_standing", "coat_standing", "cut_standing", "mask_standing", "place_standing"]
+
+
+def _short(*parts: object) -> str:
+    return sha256(repr(parts).encode()).hexdigest()[:12]
+
+
+def blank_standing(plan: Plan) -> Mapping[str, str]:
+    """Return what preparing a blank stands on."""
+    width, height = plan.job.piece.size
+    return {"surface": plan.job.blank.surface, "blank": f"{width:.1f} x {height:.1f}"}
+
+
+def mask_standing(plan: Plan, mask: MaskPlan) -> Mapping[str, str]:
+    """Return what weeding a mask stands on."""
+    return {"design": _short(mask.cut.key), "material": plan.job.mask.material, "method": plan.method.key}
+
+
+def cut_standing(plan: Plan, planned: SheetPlan) -> Mapping[str, str]:
+    """Return what cutting a sheet stands on."""
+    placed = [(one.patch.key, tuple(round(v, 2) for v in one.to_artwork.as_tuple())) for one in planned.sheet.patches]
+    return {
+        "sheet": _short(placed, planned.sheet.runs),
+        "material": plan.job.mask.material,
+        "facing": "mirrored" if plan.facing.mirrored else "as it reads",
+    }
+
+
+def place_standing(plan: Plan, mask: MaskPlan) -> Mapping[str, str]:
+    """Return what laying a mask stands on."""
+    place = _short([round(value, 1) for value in mask.box])
+    return {**mask_standing(plan, mask), **blank_standing(plan), "place": place}
+
+
+def coat_standing(plan: Plan, coat: PlannedCoating) -> Mapping[str, str]:
+    """Return what a coat stands on."""
+    return {"surface": plan.job.blank.surface, "paint": coat.paint.key, "colour": coat.colour}

@@ -1,0 +1,257 @@
+"""Job files: what a job starts from, in JSON, read and written; only surface, blank and design must be there.
+
+Lengths are mm. Files are named relative to the job file and stay inside its folder; what is left out is proposed.
+"""
+
+import json
+from collections.abc import Callable, Mapping
+from dataclasses import MISSING, fields
+from typing import Any
+
+from pydantic import TypeAdapter, ValidationError
+
+from dunestead.core.artwork.elements import Drawn, Element, Frame, PartEdit, Traced, Words, clean_text
+from dunestead.core.artwork.parts import parts_of
+from dunestead.core.artwork.sources import Sources
+from dunestead.core.artwork.words.setting import Setting
+from dunestead.core.errors import BadInput
+from dunestead.core.figures import Catalogue
+from dunestead.core.job.job import (
+    BlankEntry,
+    DesignEntry,
+    Job,
+    MaskEntry,
+    PaintEntry,
+    SheetsEntry,
+    TackEntry,
+    altered,
+    materials_for,
+    usual_coatings,
+)
+from dunestead.core.looking.look import look_at
+from dunestead.core.mask.fates import Fate
+from dunestead.core.painting.coatings import Coating
+
+__all__ = ["VERSION", "read_job_file", "write_job_file"]
+
+VERSION = 1
+_FATES: dict[str, Fate] = {"keep": "keep", "bridge": "bridge", "out": "leave-out", "drop": "drop"}
+_FATE_NAMES = {fate: name for name, fate in _FATES.items()}
+_KINDS: dict[str, type[Element]] = {"art": Drawn, "words": Words, "picture": Traced, "frame": Frame}
+# What a job file calls otherwise than the job's entries do.
+_OWN = ("dunestead_job", "name", "blank", "design", "fates", "coatings", "weather", "record")
+_STARTS_AT_MM = 300.0
+Keep = Callable[[str], str]
+
+
+def read_job_file(text: str, keep: Keep, sources: Sources, catalogue: Catalogue) -> Job:
+    """Return the job that a file describes.
+
+    Parameters
+    ----------
+    text
+        Of the file.
+    keep
+        Given the name of a file of the design, keeps it and returns the key it is opened by.
+    sources, catalogue
+        What opens files by their keys, and all figures.
+
+    Raises
+    ------
+    BadInput
+        When it is no job file, with what is wrong.
+    """
+    told = _parsed(text)
+    for needed in ("surface", "blank", "design"):
+        if needed not in told:
+            raise BadInput(f"The job file has no “{needed}”.", "It needs a surface, a blank and a design at least.")
+    surface = catalogue.surface(_text(told["surface"], "surface"))
+    known = {one.name for entry in _ENTRIES.values() for one in fields(entry)} | set(_OWN)
+    if unknown := sorted(set(told) - known):
+        raise BadInput(f"A job file has no “{unknown[0]}”.", f"It may have: {', '.join(sorted(known))}.")
+    elements = _elements(told["design"], keep, sources)
+    material = told.get("material") or materials_for(catalogue, surface)[0].key
+    flat = {**told, "surface": surface.key, "material": material}
+    flat["piece"] = {"colour": surface.colour, **_mapping(told["blank"], "blank")}
+    flat |= {"elements": elements, "last_element": len(elements)}
+    flat["coatings"] = _coatings(told.get("coatings"), usual_coatings(catalogue, surface))
+    state: dict[str, Any] = {name: _entry(kind, flat) for name, kind in _ENTRIES.items()}
+    state["name"] = told.get("name") or "Unnamed"
+    if told.get("record") is not None:
+        state["record"] = told["record"]
+    state["mask"].pop("fates", None)
+    job = _valid(state)
+    return _with_fates(job, told.get("fates"), sources, catalogue)
+
+
+_ENTRIES: Mapping[str, type] = {
+    "blank": BlankEntry,
+    "design": DesignEntry,
+    "mask": MaskEntry,
+    "sheets": SheetsEntry,
+    "tack": TackEntry,
+    "paint": PaintEntry,
+}
+_JOB = TypeAdapter(Job)
+
+
+def _parsed(text: str) -> dict[str, Any]:
+    try:
+        told = json.loads(text)
+    except (ValueError, RecursionError) as error:
+        raise BadInput(f"The job file is no JSON: {error}.", "Export it anew, or mend it in an editor.") from None
+    told = _mapping(told, "job file")
+    version = told.get("dunestead_job")
+    if version != VERSION:
+        raise BadInput(
+            f"“dunestead_job” is {version!r}, and this release reads {VERSION}.", "Begin the file with it, as exported."
+        )
+    return told
+
+
+def _mapping(value: Any, what: str) -> dict[str, Any]:
+    if not isinstance(value, dict):
+        raise BadInput(f"The {what} is not an object with entries.", "Look at the format in the guide.")
+    return value
+
+
+def _text(value: Any, what: str) -> str:
+    if not isinstance(value, str):
+        raise BadInput(f"The {what} is {value!r}, not a text.", "Write it in quotation marks.")
+    return value
+
+
+def _entry(kind: type, flat: Mapping[str, Any]) -> dict[str, Any]:
+    """Return the values of one entry; null means proposed wherever an entry does not take null."""
+    found = {}
+    for one in fields(kind):
+        if one.name in flat and not (flat[one.name] is None and not _takes_none(one.default)):
+            found[one.name] = flat[one.name]
+    return found
+
+
+def _takes_none(default: Any) -> bool:
+    return default is None or default is MISSING
+
+
+def _coatings(told: Any, usual: tuple[Coating, ...]) -> list[Any]:
+    if told is None:
+        return [_dumped(one) for one in usual]
+    if not isinstance(told, list):
+        raise BadInput("The coatings are no list.", "Give a list, or null to have them proposed.")
+    return told
+
+
+def _dumped(value: Any) -> dict[str, Any]:
+    dumped: dict[str, Any] = TypeAdapter(type(value)).dump_python(value, mode="json")
+    return dumped
+
+
+def _valid(state: dict[str, Any]) -> Job:
+    try:
+        return _JOB.validate_python(state)
+    except ValidationError as error:
+        first = error.errors()[0]
+        where = ".".join(str(part) for part in first["loc"][1:] or first["loc"])
+        raise BadInput(f"In the job file “{where}” cannot be used: {first['msg'].lower()}.", "Correct it.") from None
+
+
+# --- the design -------------------------------------------------------------------------------
+def _elements(told: Any, keep: Keep, sources: Sources) -> list[dict[str, Any]]:
+    if not isinstance(told, list) or not told:
+        raise BadInput("The design is no list of parts.", "Give at least one part: art, words, a picture or a frame.")
+    return [_element(number, _mapping(part, "part"), keep, sources) for number, part in enumerate(told, start=1)]
+
+
+def _element(number: int, part: dict[str, Any], keep: Keep, sources: Sources) -> dict[str, Any]:
+    kinds = [kind for kind in _KINDS if kind in part]
+    if len(kinds) != 1:
+        raise BadInput(f"Part {number} of the design is nothing we know.", "It is art, words, a picture or a frame.")
+    kind = kinds[0]
+    rest = {name: value for name, value in part.items() if name != kind}
+    made: dict[str, Any] = {"id": number, "runs_off": bool(rest.pop("off_edge", False))}
+    if kind == "words":
+        made |= {"kind": "words", "setting": _setting(_text(part["words"], "words"), rest)}
+    elif kind == "frame":
+        made |= {"kind": "frame", "style": part["frame"]}
+    else:
+        made |= _filed(kind, _text(part[kind], "file"), rest, keep, sources)
+    allowed = {one.name for one in fields(_KINDS[kind])}
+    if unknown := sorted(set(rest) - allowed):
+        raise BadInput(f"Part {number} of the design has no “{unknown[0]}”.", "Leave it out.")
+    return made | rest
+
+
+def _setting(text: str, rest: dict[str, Any]) -> dict[str, Any]:
+    """Return how words are set, taking what says so out of the rest of their part."""
+    own = {one.name: rest.pop(one.name) for one in fields(Setting) if one.name in rest}
+    width = rest.pop("width", _STARTS_AT_MM)
+    return {"size": width, **own, "text": clean_text(text)}
+
+
+def _filed(kind: str, name: str, rest: dict[str, Any], keep: Keep, sources: Sources) -> dict[str, Any]:
+    source = keep(name)
+    file_name = rest.pop("file_name", name.rsplit("/", 1)[-1][:255])
+    made = {"source": source, "file_name": file_name, "width": rest.pop("width", _STARTS_AT_MM)}
+    if kind == "picture":
+        return made | {"kind": "traced"}
+    colour = rest.pop("colour", None)
+    if colour is not None and "edits" not in rest:
+        parts = parts_of(sources.drawing(source))
+        made["edits"] = [_dumped(PartEdit(part.number, colour=colour)) for part in parts]
+    return made | {"kind": "drawn"}
+
+
+def _with_fates(job: Job, told: Any, sources: Sources, catalogue: Catalogue) -> Job:
+    """Return a job with the fates of its loose pieces: one word for all, or one each by number."""
+    if told is None:
+        return job
+    if isinstance(told, str):
+        found = look_at(job, sources, catalogue).found
+        return altered(job, fates={piece.number: _fate(told) for piece in found})
+    fates = _mapping(told, "list of fates")
+    if not all(number.isdecimal() for number in fates):
+        raise BadInput("The fates name pieces by something else than numbers.", "Give an object by piece number.")
+    return altered(job, fates={int(number): _fate(fate) for number, fate in fates.items()})
+
+
+def _fate(told: Any) -> Fate:
+    if told not in _FATES and told not in _FATE_NAMES:
+        raise BadInput(f"A piece cannot be {told!r}.", f"It is one of: {', '.join(_FATES)}.")
+    fate: Fate = _FATES.get(told, told)
+    return fate
+
+
+# --- writing ----------------------------------------------------------------------------------
+def write_job_file(job: Job, name_of: Callable[[str, str], str]) -> str:
+    """Return a job as a job file.
+
+    Parameters
+    ----------
+    job
+        With all its entries.
+    name_of
+        Given a file's key and the name it came by, returns the name it is written under.
+    """
+    state = _JOB.dump_python(job, mode="json")
+    told: dict[str, Any] = {"dunestead_job": VERSION, "name": job.name}
+    for entry in _ENTRIES:
+        told |= state[entry]
+    told["blank"] = told.pop("piece")
+    told["design"] = [_part(element, name_of) for element in told.pop("elements")]
+    told.pop("last_element")
+    told["fates"] = {number: _FATE_NAMES[fate] for number, fate in told["fates"].items()}
+    told["record"] = state["record"]
+    return json.dumps(told, indent=1, ensure_ascii=False) + "\n"
+
+
+def _part(element: dict[str, Any], name_of: Callable[[str, str], str]) -> dict[str, Any]:
+    rest = {name: value for name, value in element.items() if name not in ("id", "kind", "runs_off")}
+    off = {"off_edge": True} if element["runs_off"] else {}
+    if element["kind"] == "words":
+        setting = rest.pop("setting")
+        return {"words": setting.pop("text"), **setting, **rest, **off}
+    if element["kind"] == "frame":
+        return {"frame": rest.pop("style"), **rest, **off}
+    kind = "art" if element["kind"] == "drawn" else "picture"
+    return {kind: name_of(rest.pop("source"), rest["file_name"]), **rest, **off}

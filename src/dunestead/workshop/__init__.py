@@ -1,0 +1,1 @@
+"""What runs between requests: jobs opened, plans at hand, the cutting room, longer searches, the clock."""

@@ -1,0 +1,93 @@
+"""Longer searches for a better packing, one a job: with progress, and stopped when the maker has enough."""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, field
+from threading import Event, Lock, Thread
+
+from dunestead.core.sheets.packing import Item, Packing, Room, improved
+
+__all__ = ["Search", "Searches"]
+
+_SECONDS = 30.0
+
+
+@dataclass(slots=True)
+class Search:
+    """A search as it stands: the best so far, what is proven, and how long it has been going."""
+
+    items: Sequence[Item]
+    room: Room
+    start: Packing
+    best: Packing
+    clock: Callable[[], float]
+    begun: float
+    seconds: float = _SECONDS
+    ended: float | None = None
+    stop: Event = field(default_factory=Event)
+
+    @property
+    def is_running(self) -> bool:
+        """Whether it still looks."""
+        return self.ended is None
+
+    @property
+    def share(self) -> float:
+        """How much of its time is used."""
+        return min(((self.ended or self.clock()) - self.begun) / self.seconds, 1.0)
+
+
+class Searches:
+    """All searches, by job.
+
+    Parameters
+    ----------
+    clock
+        Steady seconds.
+    """
+
+    def __init__(self, clock: Callable[[], float]) -> None:
+        self._clock = clock
+        self._lock = Lock()
+        self._by_job: dict[int, Search] = {}
+
+    def begin(
+        self, job: int, items: Sequence[Item], room: Room, start: Packing, done: Callable[[Packing], None]
+    ) -> Search:
+        """Look for a better packing of a job's patches; one that is under way is let be.
+
+        Parameters
+        ----------
+        job, items, room, start
+            What is packed, and the packing to improve on.
+        done
+            Called with a better packing when the search has ended.
+        """
+        with self._lock:
+            now = self._by_job.get(job)
+            if now and now.is_running:
+                return now
+            search = self._by_job[job] = Search(items, room, start, start, self._clock, self._clock())
+        Thread(target=self._look, args=(search, done), daemon=True).start()
+        return search
+
+    def of(self, job: int) -> Search | None:
+        """Return the search of a job, None when there was none."""
+        return self._by_job.get(job)
+
+    def stop(self, job: int) -> None:
+        """End a job's search; what it found is kept."""
+        if search := self._by_job.get(job):
+            search.stop.set()
+
+    def _look(self, search: Search, done: Callable[[Packing], None]) -> None:
+        def better(packing: Packing) -> None:
+            search.best = packing
+
+        try:
+            search.best = improved(
+                search.items, search.room, search.start, search.stop.is_set, better, seconds=search.seconds
+            )
+            if search.best.better_than(search.start):
+                done(search.best)
+        finally:
+            search.ended = self._clock()

@@ -1,0 +1,521 @@
+"""Jobs opened: stored entries, the plan reckoned from them, what happened, and changes made to it."""
+
+import logging
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, replace
+from datetime import datetime
+from functools import lru_cache
+from hashlib import sha256
+
+from pydantic import TypeAdapter
+
+from dunestead.catalogue.face_files import open_face
+from dunestead.core.artwork.drawing import Drawing
+from dunestead.core.artwork.elements import Drawn, Element, Traced, Words, clean_text
+from dunestead.core.artwork.painted import paint
+from dunestead.core.artwork.trace.outline import Picture, trace
+from dunestead.core.artwork.trace.settings import TraceSettings
+from dunestead.core.artwork.words.face import Face
+from dunestead.core.artwork.words.setting import Setting, set_words
+from dunestead.core.blanks.blank import Blank
+from dunestead.core.changes.arranging import (
+    add_element,
+    as_garment,
+    change_blank,
+    fit_design,
+    new_element,
+    resize_design,
+)
+from dunestead.core.errors import BadInput, DamagedJob, DunesteadError, TooEarly
+from dunestead.core.figures import Catalogue
+from dunestead.core.job.job import Job, altered, fits, materials_for, start_job, usual_coatings
+from dunestead.core.job.log import LogEntry
+from dunestead.core.looking.look import Look, look_at
+from dunestead.core.looking.mending import Mend, mends_for
+from dunestead.core.looking.rail import SizeRail, size_rail
+from dunestead.core.looking.remedies import Tools
+from dunestead.core.looking.ties import BridgeMove, bridge_at, move_bridge, remove_bridge, reset_bridges
+from dunestead.core.mask.bridges import Bridge
+from dunestead.core.mask.fates import Fate, check_fates
+from dunestead.core.plan.plan import Plan, make_plan
+from dunestead.core.stations.graph import Next, next_of, stations_of, task_graph
+from dunestead.core.stations.station import Station
+from dunestead.core.work.progress import Progress
+from dunestead.core.work.tasks import Task, TaskGraph
+from dunestead.formats.artwork import read_drawing
+from dunestead.formats.picture import is_picture, read_picture
+from dunestead.formats.verified import check_cut
+from dunestead.store import BlankStore, JobHead, JobStore, Records, StoredBlank, StoredJob
+from dunestead.workshop.clock import Clock
+from dunestead.workshop.cutting_room import CuttingRoom
+from dunestead.workshop.plans import Plans, Reckoned
+from dunestead.workshop.searches import Searches
+
+__all__ = ["Change", "Mending", "OpenJob", "StoredSources", "Workbench", "with_fates"]
+
+_STARTS_AT_MM = 100.0
+_FIRST_FACE = "archivo-black"
+_JOB = TypeAdapter(Job)
+_LOGGER = logging.getLogger(__name__)
+_UNRECKONED = ("This job cannot be reckoned.", "Undo its last change, or put it away and begin it anew.")
+Change = Callable[[Job, Plan], Job]
+
+
+@dataclass(frozen=True, slots=True)
+class OpenJob:
+    """A job with its plan and what happened, at one moment."""
+
+    head: JobHead
+    plan: Plan
+    progress: Progress
+    stations: list[Station]
+    next: Next | None
+    at: datetime
+
+    @property
+    def graph(self) -> TaskGraph:
+        """Its tasks."""
+        return self.progress.graph
+
+
+@dataclass(frozen=True, slots=True)
+class Mending:
+    """A job that cannot be reckoned: what is wrong, what to do, and the changes that would mend it."""
+
+    head: JobHead
+    name: str
+    what: str
+    fix: str
+    mends: tuple[Mend, ...]
+
+
+class StoredSources:
+    """Opens the files that designs name, out of the store; a few are kept at hand.
+
+    Parameters
+    ----------
+    file
+        Returns the bytes of a key.
+    """
+
+    def __init__(self, file: Callable[[str], bytes]) -> None:
+        self._file = lru_cache(maxsize=32)(file)
+
+    def drawing(self, key: str) -> Drawing:
+        """Return vector artwork."""
+        return read_drawing(self._file(key))
+
+    def picture(self, key: str) -> Picture:
+        """Return a picture in grey."""
+        return read_picture(self._file(key))
+
+    def face(self, key: str) -> Face:
+        """Return a shipped face."""
+        return open_face(key)
+
+
+class Workbench:
+    """Opens and changes jobs; every change is reckoned through before it is kept."""
+
+    def __init__(
+        self,
+        store: JobStore,
+        blanks: BlankStore,
+        records: Records,
+        catalogue: Catalogue,
+        clock: Clock | None = None,
+        cutting: CuttingRoom | None = None,
+    ) -> None:
+        self._store = store
+        self.clock = clock or Clock()
+        self.blanks = blanks
+        self.records = records
+        self._shipped = catalogue
+        self.cutting = cutting or CuttingRoom(self.clock.steady)
+        self.searches = Searches(self.clock.steady)
+        self.sources = StoredSources(store.file)
+        self._plans = Plans()
+        self.refresh()
+
+    def refresh(self) -> None:
+        """Reckon with the maker's records as they are now; plans made from others are not taken for these."""
+        catalogue = self.records.added_to(self._shipped)
+        own = repr((catalogue.cutters, catalogue.stock, catalogue.recipes))
+        self._figures = (catalogue, sha256(own.encode()).hexdigest()[:16])
+
+    @property
+    def catalogue(self) -> Catalogue:
+        """All figures, with the maker's own records."""
+        return self._figures[0]
+
+    @property
+    def is_empty(self) -> bool:
+        """Whether no job was ever begun here."""
+        return self._store.is_empty()
+
+    def tools(self, unit: str) -> Tools:
+        """Return what trying a remedy needs."""
+        return Tools(self.sources, self.catalogue, unit)
+
+    # --- files and parts --------------------------------------------------------------------------
+    def keep_file(self, data: bytes, file_name: str) -> Callable[[int], Element]:
+        """Keep an artwork file once it has proven readable; returns what makes an element of it.
+
+        Raises
+        ------
+        BadInput
+            When it is neither a drawing nor a picture that can be used; then nothing is kept.
+        """
+        name = file_name.rsplit("/", 1)[-1][:255]
+        if is_picture(data):
+            trace(read_picture(data), TraceSettings())
+            key = self._store.keep_file(data)
+            return lambda number: Traced(id=number, source=key, file_name=name, width=_STARTS_AT_MM)
+        paint(read_drawing(data, name), _STARTS_AT_MM)
+        key = self._store.keep_file(data)
+        return lambda number: Drawn(id=number, source=key, file_name=name, width=_STARTS_AT_MM)
+
+    def make_words(self, text: str, face: str = _FIRST_FACE) -> Callable[[int], Element]:
+        """Return what makes an element of words; raises when the face is none of ours or draws nothing of them."""
+        self.catalogue.face(face)
+        setting = Setting(clean_text(text), _STARTS_AT_MM)
+        set_words(setting, self.sources.face(face))
+        return lambda number: Words(id=number, face=face, setting=setting)
+
+    def keep_outline(self, data: bytes, file_name: str) -> str:
+        """Keep a drawing whose largest shape is a blank's outline, and return its key."""
+        paint(read_drawing(data, file_name), _STARTS_AT_MM)
+        return self._store.keep_file(data)
+
+    def with_blank(self, job: Job, blank: Blank) -> Job:
+        """Return a job with another blank: sized as its garment, the design keeping its size or margins."""
+        sized = as_garment(blank, job.piece, self.catalogue)
+        return change_blank(job, sized, self.sources, self.catalogue)
+
+    def with_kept_blank(self, job: Job, kept: StoredBlank) -> Job:
+        """Return a job on a blank of the library, with mask and paint that work on its surface."""
+        surface = self.catalogue.surface(kept.surface)
+        if kept.surface != job.blank.surface:
+            job = altered(job, surface=kept.surface, method=None)
+            if not fits(self.catalogue.material(job.mask.material), surface):
+                job = altered(job, material=materials_for(self.catalogue, surface)[0].key)
+            paints = [self.catalogue.paint(coating.paint) for coating in job.paint.coatings]
+            if any(surface.family not in one.families for one in paints):
+                job = altered(job, coatings=usual_coatings(self.catalogue, surface))
+        return fit_design(altered(job, piece=kept.blank), self.sources, self.catalogue)
+
+    def with_width(self, job: Job, width: float) -> Job:
+        """Return a job with its design so wide, mm."""
+        return resize_design(job, width, self.sources, self.catalogue)
+
+    def with_new(self, job: Job, make: Callable[[int], Element]) -> Job:
+        """Return a job with one more part in its design, sized to join it."""
+        return add_element(job, lambda number: new_element(job, make(number), self.sources, self.catalogue))
+
+    # --- opening ----------------------------------------------------------------------------------
+    def begin(self, make: Callable[[int], Element], name: str, surface: str, blank: Blank | None = None) -> int:
+        """Begin a job with its first element, which fills the blank up to its margins; returns its number."""
+        job = start_job(name, self.catalogue.surface(surface), self.catalogue, make(1), blank)
+        job = fit_design(job, self.sources, self.catalogue)
+        return self._store.add(self.reckon(job).plan.job)
+
+    def add(self, job: Job) -> int:
+        """Keep a job that was put together elsewhere, once it is reckoned through; returns its number."""
+        return self._store.add(self.reckon(job).plan.job)
+
+    def open(self, job_id: int, unit: str) -> OpenJob:
+        """Return a job with all that follows from it."""
+        return self._opened(self._store.get(job_id), unit)
+
+    def plan(self, job_id: int) -> Plan:
+        """Return the plan of a job as it stands."""
+        return self.reckon(self._store.get(job_id).job).plan
+
+    def reckon(self, job: Job) -> Reckoned:
+        """Return the plan of a job and its tasks.
+
+        Raises
+        ------
+        BadInput
+            When it cannot be reckoned with.
+        """
+        catalogue, figures = self._figures
+        key = f"{figures}:{sha256(_JOB.dump_json(job)).hexdigest()}"
+
+        def make() -> Reckoned:
+            plan = make_plan(job, self.sources, catalogue, check_cut)
+            return Reckoned(plan, task_graph(plan, catalogue))
+
+        return self._plans.get(key, make)
+
+    def _opened(self, stored: StoredJob, unit: str) -> OpenJob:
+        reckoned = self.reckon(stored.job)
+        plan, at = reckoned.plan, self.clock.now()
+        progress = Progress(reckoned.graph, stored.log)
+        stations = stations_of(plan, progress, unit, at)
+        return OpenJob(stored.head, plan, progress, stations, next_of(plan, progress, stations, at), at)
+
+    def head(self, job_id: int) -> JobHead:
+        """Return where a job stands, without what is in it."""
+        return self._store.head(job_id)
+
+    # --- the board --------------------------------------------------------------------------------
+    def board(
+        self,
+        unit: str,
+        draw: Callable[[OpenJob], str],
+        broken: Callable[[int, str, DunesteadError], str],
+        *,
+        away: bool = False,
+    ) -> tuple[list[str], list[str]]:
+        """Return the cards of the jobs on the board, or of those put away.
+
+        Those that cannot be reckoned come apart from them, and take none along.
+
+        Parameters
+        ----------
+        unit
+            For lengths in what they say.
+        draw, broken
+            Return a card in JSON: of an opened job, and of one that cannot be opened.
+        away
+            Whether those put away are meant.
+        """
+        figures = self._figures[1]
+        cards: list[str] = []
+        lost: list[str] = []
+        for row in self._store.board(away=away):
+            key = f"{figures}:{row.version}:{row.logged}:{unit}"
+            if row.card is not None and row.key == key:
+                cards.append(row.card)
+                continue
+            try:
+                opened = self.open(row.id, unit)
+            except DunesteadError as error:
+                lost.append(broken(row.id, self._store.name_of(row.id), error))
+                continue
+            except Exception:
+                _LOGGER.exception("Job %s cannot be reckoned", row.id)
+                lost.append(broken(row.id, self._store.name_of(row.id), DamagedJob(*_UNRECKONED)))
+                continue
+            cards.append(draw(opened))
+            if not opened.progress.clocks():
+                # What runs by the clock is drawn anew each time.
+                self._store.keep_card(row.id, key, cards[-1])
+        return cards, lost
+
+    def put_away(self, job_id: int, *, away: bool) -> None:
+        """Take a job off the board, or bring it back."""
+        self._store.put_away(job_id, away=away)
+
+    # --- mending ----------------------------------------------------------------------------------
+    def mending(self, job_id: int) -> Mending:
+        """Return what is wrong with a job that cannot be reckoned, and what mends it; each way was tried."""
+        head, name = self._store.head(job_id), self._store.name_of(job_id)
+        try:
+            job = self._store.get(job_id).job
+            self.reckon(job)
+        except DamagedJob as error:
+            return Mending(head, name, error.what, error.fix, ())
+        except DunesteadError as error:
+            mends = tuple(mend for mend in mends_for(job, self.catalogue, self.sources) if self._holds(mend.job))
+            return Mending(head, name, error.what, error.fix, mends)
+        return Mending(head, name, "", "", ())
+
+    def _holds(self, job: Job) -> bool:
+        try:
+            self.reckon(job)
+        except DunesteadError:
+            return False
+        return True
+
+    def mend(self, job_id: int, key: str, version: int) -> None:
+        """Mend a job in one of the ways offered.
+
+        Raises
+        ------
+        BadInput
+            When that way is not offered.
+        """
+        found = next((mend for mend in self.mending(job_id).mends if mend.key == key), None)
+        if found is None:
+            raise BadInput("This is not offered any more.", "Look at the job again.")
+        self.alter(job_id, found.label, lambda _: found.job, version)
+
+    # --- changing ---------------------------------------------------------------------------------
+    def change(self, job_id: int, label: str, changed: Change, version: int | None = None) -> None:
+        """Change a job as one undoable step.
+
+        Parameters
+        ----------
+        job_id, label
+            Which job, and the change in words.
+        changed
+            Given the job and its plan, returns the job as it shall be.
+        version
+            What the change was made on, None for what is there.
+
+        Raises
+        ------
+        BadInput
+            When the outcome cannot be reckoned with; then nothing is kept.
+        Clash
+            When the job is at another version.
+        """
+        self.alter(job_id, label, lambda job: changed(job, self.reckon(job).plan), version)
+
+    def alter(self, job_id: int, label: str, changed: Callable[[Job], Job], version: int | None = None) -> None:
+        """Change a job by its entries alone, which mends one that cannot be reckoned; else as `change`."""
+        stored = self._store.get(job_id)
+        self._store.expect(job_id, version)
+        job = changed(stored.job)
+        if job != stored.job:
+            self._store.change(job_id, version or stored.head.version, self.reckon(job).plan.job, label)
+
+    def undo(self, job_id: int, version: int | None = None) -> None:
+        """Step back one change."""
+        self._store.undo(job_id, version)
+
+    def redo(self, job_id: int, version: int | None = None) -> None:
+        """Step forward again."""
+        self._store.redo(job_id, version)
+
+    # --- the log ----------------------------------------------------------------------------------
+    def tick(
+        self,
+        job_id: int,
+        task_id: str,
+        *,
+        done: bool,
+        version: int | None = None,
+        reason: str = "",
+        at: datetime | None = None,
+        began: datetime | None = None,
+    ) -> None:
+        """Log a task as done, or as not done after all.
+
+        Raises
+        ------
+        BadInput
+            When there is no such task.
+        TooEarly
+            When it is before its time, or its count is not out, and no reason is given.
+        """
+        opened = self.open(job_id, "mm")
+        task = _task(opened.graph, task_id)
+        moment = at or self.clock.now()
+        if moment > self.clock.now():
+            raise BadInput("That has not happened yet.", "Give a time that has passed.")
+        if done and not reason:
+            _check_time(opened.progress, task, moment)
+        entry = LogEntry(
+            "done" if done else "undone",
+            task.id,
+            moment,
+            began=began if done else None,
+            reason=reason,
+            standing=dict(task.standing) if done else {},
+        )
+        self._store.write(job_id, version, [entry])
+
+    def call(
+        self, job_id: int, task_id: str, numbers: Sequence[int] | None, *, present: bool, version: int | None = None
+    ) -> None:
+        """Log keepers that answered a roll-call, or did not after all; None for all of them.
+
+        Raises
+        ------
+        BadInput
+            When there is no such roll-call, or a number is none of its keepers.
+        """
+        task = _task(self.open(job_id, "mm").graph, task_id)
+        if task.call is None:
+            raise BadInput("This task has no roll-call.", "Tick it off instead.")
+        chosen = tuple(task.call.numbers if numbers is None else numbers)
+        if unknown := [number for number in chosen if number not in task.call.numbers]:
+            raise BadInput(f"{unknown[0]} is not a piece that is kept.", "Call only pieces whose fate is to be kept.")
+        entry = LogEntry("called" if present else "uncalled", task.id, self.clock.now(), numbers=chosen)
+        self._store.write(job_id, version, [entry])
+
+    def hand_out(self, job_id: int, what: str) -> None:
+        """Log that a file was handed out although something red stood in the way."""
+        self._store.write(job_id, None, [LogEntry("handed-out", what[:120], self.clock.now())])
+
+    def log(self, job_id: int, entries: Sequence[LogEntry]) -> None:
+        """Add rows to a job's log as they are."""
+        self._store.write(job_id, None, entries)
+
+    # --- looking ----------------------------------------------------------------------------------
+    def look(self, job_id: int, changed: Change) -> tuple[Look, SizeRail]:
+        """Return what a job's design would look like after a change that is not kept.
+
+        Raises
+        ------
+        BadInput
+            When the outcome cannot be reckoned with.
+        """
+        job = self._store.get(job_id).job
+        look = look_at(changed(job, self.reckon(job).plan), self.sources, self.catalogue)
+        return look, size_rail(look, self.catalogue)
+
+    def try_bridge(self, job_id: int, move: BridgeMove) -> tuple[Plan, Bridge]:
+        """Return the bridge a move would give, nothing kept.
+
+        Raises
+        ------
+        BadInput
+            When no bridge can stand there, with the reason.
+        """
+        plan = self.plan(job_id)
+        return plan, bridge_at(plan.look, bridges_beside(plan, move.piece), move, self.catalogue)
+
+    def with_bridge(self, job: Job, plan: Plan, move: BridgeMove) -> Job:
+        """Return a job with a bridge moved, widened or added."""
+        return move_bridge(self._look_with(job, plan), bridges_beside(plan, move.piece), move, self.catalogue)
+
+    def without_bridge(self, job: Job, plan: Plan, piece: int, index: int) -> Job:
+        """Return a job without one bridge of a piece."""
+        look = self._look_with(job, plan)
+        return remove_bridge(look, bridges_beside(plan, piece), piece, index, self.catalogue)
+
+    def _look_with(self, job: Job, plan: Plan) -> Look:
+        return replace(plan.look, job=altered(job, roll=plan.job.mask.roll))
+
+
+def _task(graph: TaskGraph, task_id: str) -> Task:
+    task = graph.by_id.get(task_id)
+    if task is None:
+        raise BadInput(
+            f"There is no task “{task_id[:80]}” in this job.", "Look at the job again: its tasks may have changed."
+        )
+    return task
+
+
+def _check_time(progress: Progress, task: Task, at: datetime) -> None:
+    if missing := progress.missing(task):
+        called = progress.calls(task)
+        numbers = [number for number in task.call.numbers if number not in called] if task.call else []
+        named = ", ".join(map(str, numbers[:8])) + (" ..." if len(numbers) > 8 else "")
+        raise TooEarly(
+            f"The count is not out: {missing} missing ({named}).",
+            "Find them and tick each as it turns up, or say why you go on without them.",
+        )
+    if why := progress.too_early(task, at):
+        raise TooEarly(why, "Wait, or say why it is done before its time.")
+
+
+def bridges_beside(plan: Plan, piece: int) -> list[Bridge]:
+    """Return the bridges of the mask a piece is in."""
+    for mask in plan.masks:
+        if any(loose.number == piece for loose in mask.laid.mask.loose):
+            return list(mask.cut.bridges)
+    return []
+
+
+def with_fates(job: Job, plan: Plan, numbers: list[int] | None, fate: Fate | None) -> Job:
+    """Return the job with a fate set for some loose pieces, or for all."""
+    chosen = [piece.number for piece in plan.look.found] if numbers is None else numbers
+    check_fates(dict.fromkeys(chosen, fate or "keep"), plan.look.found)
+    rest = {number: old for number, old in job.mask.fates.items() if number not in chosen}
+    job = job if fate == "bridge" else reset_bridges(job, chosen)
+    return altered(job, fates=rest | (dict.fromkeys(chosen, fate) if fate else {}))
