@@ -122,9 +122,8 @@ def trace(
         shares = tuple((x / across, y / height) for x, y in corners)
     settings = TraceSettings(shares, threshold, invert, even, despeckle, smooth, ink)  # type: ignore[arg-type]
     found = trace_picture(picture, settings)
-    bench = ArtBench(found.drawing, width, "coir", "paper-coated-down")
     write_file(output, write_drawing(found.drawing, width, f"Traced from {image.name}"))
-    report = check_report(art_job(drawing, width, "coir", "paper-coated-down")) | {
+    report = check_report(art_job(found.drawing, width, "coir", "paper-coated-down")) | {
         "file": str(output),
         "threshold": found.threshold,
         "points": found.points,

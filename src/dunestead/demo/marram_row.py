@@ -13,6 +13,7 @@ from dunestead.core.blanks.blank import Blank, Garment
 from dunestead.core.changes.arranging import place_on_garment
 from dunestead.core.job.job import Job, Record, altered
 from dunestead.core.job.log import LogEntry
+from dunestead.core.painting.coatings import Coating
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import ORDER
 from dunestead.demo.scan import CORNERS, scan_of_gull

@@ -300,13 +300,10 @@ def _expect(session: Session, row: JobRow, version: int) -> None:
 
 
 def _head(session: Session, row: JobRow) -> JobHead:
-    labels = dict(
-        session.execute(
-            select(RevisionRow.seq, RevisionRow.label).where(
-                RevisionRow.job_id == row.id, RevisionRow.seq.between(row.head - 1, row.head + 1)
-            )
-        ).tuples()
+    near = select(RevisionRow.seq, RevisionRow.label).where(
+        RevisionRow.job_id == row.id, RevisionRow.seq.between(row.head - 1, row.head + 1)
     )
+    labels = {seq: label for seq, label in session.execute(near).tuples()}
     return JobHead(
         id=row.id,
         version=row.version,

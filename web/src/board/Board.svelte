@@ -2,13 +2,14 @@
   import Spinner from 'flowbite-svelte/Spinner.svelte';
   import { untrack } from 'svelte';
   import { push } from 'svelte-spa-router';
-  import type { Card, Choice, Start, StoredBlank } from '../lib/api/client';
+  import type { Board, Choice, Start, StoredBlank } from '../lib/api/client';
   import {
     beginJob,
     bringBack,
     getBlanks,
     getBoard,
     getCatalogue,
+    getDrawer,
     Problem,
     putAway,
   } from '../lib/api/client';
@@ -17,13 +18,16 @@
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
   import TopBar from '../lib/ui/TopBar.svelte';
   import DropPlace from './DropPlace.svelte';
+  import BrokenCard from './BrokenCard.svelte';
   import JobCard from './JobCard.svelte';
 
-  let cards = $state.raw<Card[] | null>(null);
+  let board = $state.raw<Board | null>(null);
+  let drawer = $state.raw<Board | null>(null);
+  const cards = $derived(board?.jobs ?? null);
   let surfaces = $state.raw<Choice[]>([]);
   let blanks = $state.raw<StoredBlank[]>([]);
   let problem = $state.raw<Problem | null>(null);
-  let putAwayCard = $state.raw<Card | null>(null);
+  let putAwayCard = $state.raw<{ id: number; name: string } | null>(null);
   let beginning = $state(false);
   let dropPlace = $state<DropPlace>();
 
@@ -41,7 +45,11 @@
     }
   }
 
-  const refresh = () => attempt(async () => void (cards = (await getBoard(settings.unit)).jobs));
+  const refresh = () =>
+    attempt(async () => {
+      board = await getBoard(settings.unit);
+      if (drawer) drawer = await getDrawer(settings.unit);
+    });
 
   $effect(() => {
     // Asked anew when the unit changes, not for what asking itself changes.
@@ -63,20 +71,25 @@
     beginning = false;
   }
 
-  async function away(card: Card): Promise<void> {
+  async function away(card: { id: number; name: string }): Promise<void> {
     problem = null;
     await attempt(() => putAway(card.id));
     if (!problem) putAwayCard = card;
     await refresh();
   }
 
-  async function takeBack(): Promise<void> {
-    const card = putAwayCard;
-    if (!card) return;
+  async function back(id: number): Promise<void> {
     problem = null;
-    await attempt(() => bringBack(card.id));
-    if (!problem) putAwayCard = null;
+    await attempt(() => bringBack(id));
+    if (!problem && putAwayCard?.id === id) putAwayCard = null;
     await refresh();
+  }
+  const takeBack = () => (putAwayCard ? back(putAwayCard.id) : Promise.resolve());
+
+  /** Open the drawer of jobs put away, or shut it. */
+  async function openDrawer(): Promise<void> {
+    if (drawer) drawer = null;
+    else await attempt(async () => void (drawer = await getDrawer(settings.unit)));
   }
 </script>
 
@@ -94,6 +107,10 @@
   {/if}
   <div class="grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-3">
     {#if cards}
+      {#each board?.broken ?? [] as broken (broken.id)}<BrokenCard
+          {broken}
+          onputaway={() => away(broken)}
+        />{/each}
       {#each cards as card (card.id)}<JobCard {card} onputaway={() => away(card)} />{/each}
     {:else if !problem}
       <p class="col-span-full flex items-center gap-3 p-6" role="status">
@@ -105,8 +122,27 @@
       {surfaces}
       {blanks}
       busy={beginning}
-      empty={cards?.length === 0}
+      empty={cards?.length === 0 && !board?.broken.length}
       onbegin={begin}
     />
   </div>
+  <section class="mt-6" aria-label="Jobs put away">
+    <button class="cursor-pointer font-bold underline" aria-expanded={!!drawer} onclick={openDrawer}
+      >{drawer ? 'Shut the drawer' : 'Jobs put away'}</button
+    >
+    {#if drawer}
+      <ul class="m-0 mt-3 flex list-none flex-col gap-2 p-0">
+        {#each [...drawer.jobs, ...drawer.broken] as put (put.id)}
+          <li class="card flex items-center gap-4 px-4 py-2">
+            <span class="flex-1 font-bold">{put.name}</span>
+            <button class="cursor-pointer font-bold underline" onclick={() => back(put.id)}
+              >Bring {put.name} back</button
+            >
+          </li>
+        {:else}
+          <li>The drawer is empty.</li>
+        {/each}
+      </ul>
+    {/if}
+  </section>
 </main>

@@ -11,7 +11,7 @@
   const { card, onputaway }: Props = $props();
 
   const late = $derived(!!card.due && new Date(`${card.due}T23:59:59`) < new Date());
-  const share = $derived(card.steps ? card.steps_done / card.steps : 0);
+  const share = $derived(card.tasks ? card.tasks_done / card.tasks : 0);
 </script>
 
 <article class="card relative flex flex-col overflow-hidden">
@@ -42,7 +42,7 @@
         {#if card.next_title}<strong>Next:</strong> {card.next_title}{:else}<strong>All done.</strong>{/if}
       </p>
     </div>
-    <div class="h-1.5 bg-(--line)" role="img" aria-label="{card.steps_done} of {card.steps} steps done">
+    <div class="h-1.5 bg-(--line)" role="img" aria-label="{card.tasks_done} of {card.tasks} tasks done">
       <div class="h-full bg-(--grass)" style:width="{share * 100}%"></div>
     </div>
   </div>

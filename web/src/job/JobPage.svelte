@@ -17,11 +17,14 @@
   import StateMark from '../lib/ui/StateMark.svelte';
   import TopBar from '../lib/ui/TopBar.svelte';
   import { STATIONS } from '../stations';
+  import Clocks from './Clocks.svelte';
+  import CopyChooser from './CopyChooser.svelte';
+  import Mending from './Mending.svelte';
   import NextAction from './NextAction.svelte';
   import { OpenJob } from './open-job.svelte';
   import Reckoning from './Reckoning.svelte';
   import StationPath from './StationPath.svelte';
-  import StepList from './StepList.svelte';
+  import TaskList from './TaskList.svelte';
 
   interface Props {
     params: { id: string; station?: string };
@@ -58,13 +61,14 @@
 
   const layers = $derived(showPrint ? { print: true } : view.layers);
   // The roll-call that is on: the first of this station that has not come out yet.
-  const call = $derived(station?.steps.find((step) => step.call && !step.done_at)?.call ?? null);
+  const call = $derived(station?.tasks.find((task) => task.call && !task.done_at)?.call ?? null);
+  const present = $derived(call ? Object.keys(call.answered).map(Number) : null);
   // The mask that is worked on here next is the one shown.
-  const due = $derived(station?.steps.find((step) => !step.done_at));
+  const due = $derived(station?.tasks.find((task) => !task.done_at));
   $effect(() => {
-    if (due) open.mask = due.mask;
+    if (due?.mask) open.mask = due.mask;
   });
-  const canTickHere = $derived(open.job?.next_step?.station === code);
+  const canTickHere = $derived(open.job?.next?.station === code && !!open.job.next.task);
 
   // A mm, or a sixteenth of an inch; ten times that, or half an inch, with Shift.
   const step = $derived(settings.unit === 'in' ? 25.4 / 16 : 1);
@@ -86,11 +90,11 @@
   const go = (to: string) => void push(`/job/${params.id}/${to}`);
   const shortcuts = $derived<Shortcut[]>([
     { keys: 'B', about: 'Back to the board', run: () => void push('/') },
-    { keys: 'X', about: 'Tick the next thing off', run: () => void (canTickHere && open.tickNext()) },
+    { keys: 'X', about: 'Tick the next thing off', run: () => void (canTickHere && open.doNext()) },
     {
       keys: 'G',
       about: 'Go to where the next thing is done',
-      run: () => go(open.job?.next_step?.station ?? code),
+      run: () => go(open.job?.next?.station ?? code),
     },
     { keys: 'Ctrl Z', about: 'Undo', run: () => void open.undo() },
     { keys: 'Ctrl Shift Z', about: 'Do it again', run: () => void open.redo() },
@@ -215,7 +219,7 @@
             findings={job.findings}
             unit={settings.unit}
             {layers}
-            {call}
+            {present}
             {lifeSize}
             {zoom}
             mask={open.mask}
@@ -325,17 +329,22 @@
             </p>
           </header>
           {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} onrecords={askCatalogue} />{/if}
-          {#if station.steps.length}<StepList {open} steps={station.steps} pieces={job.pieces} />{/if}
+          {#if job.copies > 1 && station.tasks.length}
+            <CopyChooser {open} copy={job.copy_no} copies={job.copies} />
+          {/if}
+          <Clocks clocks={job.clocks.filter((clock) => clock.station === code)} copies={job.copies} />
+          {#if station.tasks.length}<TaskList {open} tasks={station.tasks} pieces={job.pieces} />{/if}
           <Reckoning rows={station.rows} />
           <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>
         </div>
-        <NextAction {open} step={job.next_step} station={code} />
+        <NextAction {open} next={job.next} station={code} />
       </aside>
     </div>
   {:else if !open.problem}
     <p class="flex items-center gap-3 p-8" role="status"><Spinner size="6" /> Fetching the job</p>
   {:else}
-    <p class="p-8"><a class="font-bold underline" href="#/">Back to the board</a></p>
+    <Mending id={Number(params.id)} onmended={() => open.load()} />
+    <p class="px-8"><a class="font-bold underline" href="#/">Back to the board</a></p>
   {/if}
 </div>
 

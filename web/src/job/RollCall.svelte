@@ -1,37 +1,41 @@
 <script lang="ts">
-  import type { Call, Piece } from '../lib/api/client';
+  import type { Piece, Task } from '../lib/api/client';
   import type { OpenJob } from './open-job.svelte';
 
   interface Props {
-    call: Call;
+    task: Task;
+    call: NonNullable<Task['call']>;
     keepers: Piece[];
     open: OpenJob;
   }
-  const { call, keepers, open }: Props = $props();
+  const { task, call, keepers, open }: Props = $props();
 
-  const words = { dish: 'in the dish', placed: 'placed', lifted: 'lifted' };
-  const here = $derived(keepers.filter((piece) => call in piece.calls).length);
+  const WORDS: Record<string, string> = { weed: 'in their place', tack: 'placed', peel: 'lifted' };
+  const word = $derived(WORDS[task.station] ?? 'here');
+  const isHere = (number: number) => String(number) in call.answered;
+  const here = $derived(call.numbers.filter(isHere).length);
 </script>
 
 <fieldset class="m-0 mt-2 border-0 p-0 pl-6">
   <legend class="mb-1 text-sm">
-    <strong>{here} of {keepers.length}</strong>
-    {words[call]}
-    {#if here < keepers.length}
-      <button class="ml-2 cursor-pointer underline" onclick={() => open.call(null, call, true)}
-        >All are</button
+    <strong>{here} of {call.numbers.length}</strong>
+    {word}
+    {#if here < call.numbers.length}
+      <button class="ml-2 cursor-pointer underline" onclick={() => open.call(task.id, null, true)}
+        >All {call.numbers.length} are</button
       >
     {/if}
   </legend>
   <div class="flex flex-wrap gap-1.5">
     {#each keepers as piece (piece.number)}
-      {@const present = call in piece.calls}
+      {@const present = isHere(piece.number)}
       <button
         class="number stamp"
         class:present
         aria-pressed={present}
-        aria-label="Keeper {piece.number}, {present ? words[call] : 'missing'}"
-        onclick={() => open.call([piece.number], call, !present)}>{piece.number}{present ? ' ✓' : ''}</button
+        aria-label="Keeper {piece.number}, {present ? word : 'missing'}"
+        onclick={() => open.call(task.id, [piece.number], !present)}
+        >{piece.number}{present ? ' ✓' : ''}</button
       >
     {/each}
   </div>

@@ -29,6 +29,10 @@ export class OpenJob {
   picked = $state.raw<number[]>([]);
   /** Number of the mask that is shown. */
   mask = $state(1);
+  /** Number of the copy whose tasks are shown. */
+  copy = $state(1);
+  /** A task that is before its time, or whose count is not out: why, until a reason is given or it is let be. */
+  early = $state.raw<{ task: string; problem: api.Problem } | null>(null);
   /** A bridge in the hand, as it would stand; or why it cannot. */
   hand = $state.raw<api.Bridge | null>(null);
   refused = $state<string | null>(null);
@@ -68,7 +72,7 @@ export class OpenJob {
     return parts.find((part) => part.id === this.part) ?? (parts.length === 1 ? (parts[0] ?? null) : null);
   });
 
-  load = () => this.#ask(() => api.getJob(this.id, settings.unit));
+  load = () => this.#ask(() => api.getJob(this.id, settings.unit, this.copy));
   change = (entries: api.JobChange | ((job: api.Job) => api.JobChange)) =>
     this.#ask((job) => api.changeJob(this.id, settings.unit, built(entries, job)));
   changeBlank = (entries: (blank: api.BlankEntry) => Partial<api.BlankEntry>) =>
@@ -79,9 +83,31 @@ export class OpenJob {
   removeBridge = (piece: number, index: number) =>
     this.#ask(() => api.removeBridge(this.id, settings.unit, piece, index));
   resetBridges = (numbers: number[]) => this.#ask(() => api.resetBridges(this.id, settings.unit, numbers));
-  tick = (code: string, done: boolean) => this.#ask(() => api.setTick(this.id, settings.unit, code, done));
-  call = (numbers: number[] | null, call: api.Call, done: boolean) =>
-    this.#ask(() => api.setCalls(this.id, settings.unit, numbers, call, done));
+  /** Log a task as done, or not; before its time it asks for a reason. */
+  done = async (task: string, done: boolean, reason = ''): Promise<void> => {
+    this.early = null;
+    await this.#ask((job) =>
+      this.#worked(job, api.setDone(this.id, settings.unit, this.copy, { task, done, reason })),
+    );
+    if (this.problem?.code === 'needs-reason') {
+      this.early = { task, problem: this.problem };
+      this.problem = null;
+    }
+  };
+  call = (task: string, numbers: number[] | null, present: boolean) =>
+    this.#ask((job) =>
+      this.#worked(job, api.setCalls(this.id, settings.unit, this.copy, task, numbers, present)),
+    );
+  /** Show the tasks of another copy. */
+  turnTo = (copy: number): Promise<void> => {
+    this.copy = copy;
+    return this.#ask((job) => this.#worked(job, api.getWork(this.id, settings.unit, copy)));
+  };
+  /** What was done leaves the design as it is: the answer holds the work only. */
+  #worked = async (job: api.Job, asked: Promise<api.Work>): Promise<api.Job> => ({
+    ...job,
+    ...(await asked),
+  });
   record = (entry: api.RecordEntry) => this.#ask(() => api.setRecord(this.id, settings.unit, entry));
   undo = () => (this.job?.history.undo ? this.#ask(() => api.undo(this.id, settings.unit)) : undefined);
   redo = () => (this.job?.history.redo ? this.#ask(() => api.redo(this.id, settings.unit)) : undefined);
@@ -244,7 +270,7 @@ export class OpenJob {
   settled = (): Promise<void> => this.#turn;
 
   /** Tick the next thing off. */
-  tickNext = () => (this.job?.next_step ? this.tick(this.job.next_step.code, true) : undefined);
+  doNext = () => (this.job?.next?.task ? this.done(this.job.next.task.id, true) : undefined);
 
   /** Step to another loose piece, round and round. */
   selectNext(by: number): void {
@@ -292,6 +318,7 @@ export class OpenJob {
       this.#known = job;
       if (mine !== this.#asked) return;
       this.job = job;
+      if (this.copy > job.copies) this.copy = 1;
       if (!job.picture.masks.some((mask) => mask.number === this.mask)) this.mask = 1;
       this.look = null;
       this.problem = null;
@@ -300,9 +327,20 @@ export class OpenJob {
       this.look = null;
       this.problem =
         error instanceof api.Problem ? error : new api.Problem('Something went wrong.', 'Try again.');
+      if (this.problem.code === 'changed-meanwhile') await this.#catchUp();
     } finally {
       done();
       this.busy--;
+    }
+  }
+
+  /** Show a job as another window left it; what went wrong stays told, and the maker goes on from there. */
+  async #catchUp(): Promise<void> {
+    try {
+      const job = await api.getJob(this.id, settings.unit, this.copy);
+      [this.#known, this.job] = [job, job];
+    } catch {
+      // The problem that is shown already says enough.
     }
   }
 }

@@ -63,7 +63,7 @@ export function showRow(row: Row, unit: Unit): string {
     case 'area':
       return showArea(row.value, unit);
     case 'volume':
-      return unit === 'in' ? `${(row.value / ML_PER_OUNCE).toFixed(1)} fl oz` : `${row.value.toFixed(0)} ml`;
+      return showVolume(row.value, unit);
     case 'minutes':
       return showMinutes(row.value);
     case 'temperature':
@@ -71,6 +71,11 @@ export function showRow(row: Row, unit: Unit): string {
     default:
       return String(row.value);
   }
+}
+
+/** A volume, from ml: fluid ounces go with inches. */
+export function showVolume(ml: number, unit: Unit): string {
+  return unit === 'in' ? `${(ml / ML_PER_OUNCE).toFixed(1)} fl oz` : `${ml.toFixed(0)} ml`;
 }
 
 /** An area, from mm². */

@@ -8,7 +8,6 @@ import Blank from './Blank/Blank.svelte';
 import Cure from './Cure/Cure.svelte';
 import Mask from './Mask/Mask.svelte';
 import Paint from './Paint/Paint.svelte';
-import Peel from './Peel/Peel.svelte';
 import RecordPanel from './Record/Record.svelte';
 import Sheets from './Sheets/Sheets.svelte';
 import Tack from './Tack/Tack.svelte';
@@ -35,9 +34,12 @@ export const STATIONS: Record<string, StationView> = {
   mask: { layers: { mask: true, numbers: 'all', ties: true, weak: 'all' }, Panel: Mask },
   sheets: { layers: { mask: true, patches: true }, Panel: Sheets },
   weed: { layers: { mask: true, numbers: 'kept' } },
-  tack: { layers: { mask: true, numbers: 'kept', placements: true, pins: true, tape: true }, Panel: Tack },
+  tack: {
+    layers: { mask: true, numbers: 'kept', placements: true, pins: true, tape: true, back: true },
+    Panel: Tack,
+  },
   paint: { layers: { print: true, mask: true, weak: 'tongues' }, Panel: Paint },
-  peel: { layers: { print: true, numbers: 'kept' }, Panel: Peel },
+  peel: { layers: { print: true, numbers: 'kept' } },
   cure: { layers: { print: true }, Panel: Cure },
   record: { layers: { print: true }, Panel: RecordPanel },
 };

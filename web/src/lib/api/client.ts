@@ -8,7 +8,17 @@ export type Card = Schemas['BoardOut']['jobs'][number];
 export type Catalogue = Schemas['CatalogueOut'];
 export type Choice = Catalogue['surfaces'][number];
 export type Station = Job['stations'][number];
-export type Step = Station['steps'][number];
+export type Task = Station['tasks'][number];
+export type Next = NonNullable<Job['next']>;
+export type Clock = Job['clocks'][number];
+export type Work = Schemas['WorkOut'];
+export type Board = Schemas['BoardOut'];
+export type Broken = Board['broken'][number];
+export type Mending = Schemas['MendingOut'];
+export type Coating = Job['inputs']['coatings'][number];
+export type PlannedCoating = Job['coatings'][number];
+export type MethodFit = Job['methods'][number];
+export type Done = Schemas['DoneIn'];
 export type Row = Station['rows'][number];
 export type Piece = Job['pieces'][number];
 export type Picture = Job['picture'];
@@ -48,7 +58,6 @@ export type TestCut = Schemas['RecipeIn'];
 export type Try = NonNullable<TestCut['tries']>[number];
 export type Advice = Schemas['AdviceOut'];
 export type Fate = NonNullable<Piece['fate']>;
-export type Call = Schemas['CallsIn']['call'];
 export type Unit = 'mm' | 'cm' | 'in';
 
 /** What went wrong, and what to do about it. */
@@ -56,20 +65,52 @@ export class Problem extends Error {
   constructor(
     readonly what: string,
     readonly fix: string,
+    readonly code = '',
   ) {
     super(`${what} ${fix}`);
   }
 }
 
 const api = createClient<paths>({ baseUrl: '/' });
+
+/** The version of each job as it was shown last: what a change says it was made on. */
+const versions = new Map<number, string>();
+const jobIn = (address: string) => Number(/\/api\/jobs\/(\d+)/.exec(address)?.[1] ?? NaN);
+
+/** Say which version a change was made on. */
+function matching(address: string): Record<string, string> {
+  const version = versions.get(jobIn(address));
+  return version ? { 'If-Match': version } : {};
+}
+
+function remember(address: string, response: Response): void {
+  const [id, version] = [jobIn(address), response.headers.get('ETag')];
+  // Where a job stands is only looked up; what is shown is what a change is made on.
+  if (response.ok && version && id && !/\/(head|mending)\b/.test(address)) {
+    versions.set(id, version);
+  }
+}
+
+api.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') {
+      for (const [name, value] of Object.entries(matching(request.url))) request.headers.set(name, value);
+    }
+    return request;
+  },
+  onResponse({ request, response }) {
+    remember(request.url, response);
+    return response;
+  },
+});
 const UNREACHABLE = new Problem(
   'The workshop does not answer.',
   'Check that Dunestead is still running; nothing you saved is lost.',
 );
 
 function toProblem(body: unknown): Problem {
-  const { title, fix } = (body ?? {}) as { title?: string; fix?: string };
-  return new Problem(title ?? 'Something went wrong.', fix ?? 'Try again.');
+  const { title, fix, code } = (body ?? {}) as { title?: string; fix?: string; code?: string };
+  return new Problem(title ?? 'Something went wrong.', fix ?? 'Try again.', code);
 }
 
 async function answer<T>(asked: Promise<{ data?: T; error?: unknown }>): Promise<T> {
@@ -86,13 +127,25 @@ async function answer<T>(asked: Promise<{ data?: T; error?: unknown }>): Promise
 /** Answers that hold points come typed as lists; the description says they are pairs. */
 const whole = async <T>(asked: Promise<{ data?: unknown; error?: unknown }>) => (await answer(asked)) as T;
 
-const at = (id: number, unit: Unit) => ({ params: { path: { job_id: id }, query: { unit } } });
+const at = (id: number, unit: Unit, copy = 1) => ({
+  params: { path: { job_id: id }, query: { unit, copy } },
+});
 
 export const getCatalogue = (unit: Unit) =>
   answer(api.GET('/api/catalogue', { params: { query: { unit } } }));
-export const getBoard = (unit: Unit) =>
-  whole<{ jobs: Card[] }>(api.GET('/api/jobs', { params: { query: { unit } } }));
-export const getJob = (id: number, unit: Unit) => whole<Job>(api.GET('/api/jobs/{job_id}', at(id, unit)));
+export const getBoard = (unit: Unit) => whole<Board>(api.GET('/api/jobs', { params: { query: { unit } } }));
+export const getDrawer = (unit: Unit) =>
+  whole<Board>(api.GET('/api/jobs/away', { params: { query: { unit } } }));
+export const getJob = (id: number, unit: Unit, copy = 1) =>
+  whole<Job>(api.GET('/api/jobs/{job_id}', at(id, unit, copy)));
+export const getWork = (id: number, unit: Unit, copy: number) =>
+  answer(api.GET('/api/jobs/{job_id}/work', at(id, unit, copy)));
+export const getMending = (id: number) =>
+  answer(api.GET('/api/jobs/{job_id}/mending', { params: { path: { job_id: id } } }));
+export const mend = (id: number, unit: Unit, key: string, version: number) => {
+  versions.set(id, `"v${version}"`);
+  return whole<Job>(api.POST('/api/jobs/{job_id}/mend', { ...at(id, unit), body: { mend: key } }));
+};
 export const changeJob = (id: number, unit: Unit, body: JobChange) =>
   whole<Job>(api.PATCH('/api/jobs/{job_id}', { ...at(id, unit), body }));
 export const setFates = (id: number, unit: Unit, numbers: number[] | null, fate: Fate | null) =>
@@ -105,13 +158,27 @@ export const removeBridge = (id: number, unit: Unit, piece: number, index: numbe
   whole<Job>(api.POST('/api/jobs/{job_id}/bridges/remove', { ...at(id, unit), body: { piece, index } }));
 export const resetBridges = (id: number, unit: Unit, numbers: number[]) =>
   whole<Job>(api.POST('/api/jobs/{job_id}/bridges/reset', { ...at(id, unit), body: { numbers } }));
-export const setTick = (id: number, unit: Unit, code: string, done: boolean) =>
-  whole<Job>(api.POST('/api/jobs/{job_id}/ticks', { ...at(id, unit), body: { code, done } }));
-export const setCalls = (id: number, unit: Unit, numbers: number[] | null, call: Call, done: boolean) =>
-  whole<Job>(api.POST('/api/jobs/{job_id}/calls', { ...at(id, unit), body: { numbers, call, done } }));
+export const setDone = (id: number, unit: Unit, copy: number, body: Done) =>
+  answer(api.POST('/api/jobs/{job_id}/tasks/done', { ...at(id, unit, copy), body }));
+export const setCalls = (
+  id: number,
+  unit: Unit,
+  copy: number,
+  task: string,
+  numbers: number[] | null,
+  present: boolean,
+) =>
+  answer(
+    api.POST('/api/jobs/{job_id}/tasks/call', { ...at(id, unit, copy), body: { task, numbers, present } }),
+  );
 export const setRecord = (id: number, unit: Unit, body: RecordEntry) =>
   whole<Job>(api.PUT('/api/jobs/{job_id}/record', { ...at(id, unit), body }));
 export const undo = (id: number, unit: Unit) => whole<Job>(api.POST('/api/jobs/{job_id}/undo', at(id, unit)));
+/** Undo on a job that could not be shown, from the version it is known to be at. */
+export const undoFrom = (id: number, unit: Unit, version: number) => {
+  versions.set(id, `"v${version}"`);
+  return undo(id, unit);
+};
 export const redo = (id: number, unit: Unit) => whole<Job>(api.POST('/api/jobs/{job_id}/redo', at(id, unit)));
 
 export const addWords = (id: number, unit: Unit, text: string) =>
@@ -205,7 +272,7 @@ export const takeBlank = (id: number, number: number, unit: Unit) =>
   );
 
 async function put(address: string): Promise<void> {
-  const response = await fetch(address, { method: 'POST' }).catch(() => {
+  const response = await fetch(address, { method: 'POST', headers: matching(address) }).catch(() => {
     throw UNREACHABLE;
   });
   if (!response.ok) throw toProblem(await response.json().catch(() => null));
@@ -217,9 +284,10 @@ export const bringBack = (id: number) => put(`/api/jobs/${id}/bring-back`);
 async function send(address: string, fields: Record<string, string | File>): Promise<Job> {
   const body = new FormData();
   for (const [name, value] of Object.entries(fields)) body.set(name, value);
-  const response = await fetch(address, { method: 'POST', body }).catch(() => {
+  const response = await fetch(address, { method: 'POST', body, headers: matching(address) }).catch(() => {
     throw UNREACHABLE;
   });
+  remember(address, response);
   const outcome: unknown = await response.json().catch(() => null);
   if (!response.ok) throw toProblem(outcome);
   return outcome as Job;

@@ -135,6 +135,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path?: never;
@@ -313,6 +314,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path?: never;
@@ -349,6 +351,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path?: never;
@@ -382,6 +385,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the jobs that were put away. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoardOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}": {
         parameters: {
             query?: never;
@@ -394,6 +445,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -442,6 +494,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -500,6 +553,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -565,6 +619,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -683,6 +738,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -742,6 +798,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -804,6 +861,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -866,6 +924,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1019,68 +1078,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/calls": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Mark keepers at a roll-call. */
-        post: {
-            parameters: {
-                query?: {
-                    unit?: "mm" | "cm" | "in";
-                };
-                header?: never;
-                path: {
-                    job_id: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: {
-                content: {
-                    "application/json": components["schemas"]["CallsIn"];
-                };
-            };
-            responses: {
-                /** @description Successful response */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobOut"];
-                    };
-                };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/jobs/{job_id}/elements/{element}": {
         parameters: {
             query?: never;
@@ -1096,6 +1093,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1142,6 +1140,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1201,6 +1200,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1258,6 +1258,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1368,6 +1369,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1430,6 +1432,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1488,6 +1491,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1536,6 +1540,65 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/head": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say where a job stands: its version, each station's verdict, what comes next, what is waited for. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HeadOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/look": {
         parameters: {
             query?: never;
@@ -1550,6 +1613,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1646,6 +1710,116 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mend a job in one of the ways offered; it can be taken back. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["MendIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/mending": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say what is wrong with a job that cannot be reckoned, and what mends it. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MendingOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/outline": {
         parameters: {
             query?: never;
@@ -1663,6 +1837,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1722,6 +1897,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1779,6 +1955,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1842,6 +2019,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -1944,6 +2122,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -2007,6 +2186,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -2065,6 +2245,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -2127,6 +2308,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -2312,6 +2494,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -2468,7 +2651,67 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/ticks": {
+    "/api/jobs/{job_id}/stations/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show one station: its verdict, its figures, its tasks. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    code: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StationOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/tasks/call": {
         parameters: {
             query?: never;
             header?: never;
@@ -2477,11 +2720,12 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Tick a step off, or take the tick back. */
+        /** Log keepers that answered a roll-call, or did not after all. */
         post: {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -2491,7 +2735,7 @@ export interface paths {
             };
             requestBody?: {
                 content: {
-                    "application/json": components["schemas"]["TickIn"];
+                    "application/json": components["schemas"]["CallsIn"];
                 };
             };
             responses: {
@@ -2501,7 +2745,70 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["JobOut"];
+                        "application/json": components["schemas"]["WorkOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/tasks/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Log a task as done, or as not done after all; before its time only with a reason. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["DoneIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkOut"];
                     };
                 };
                 /** @description Not found */
@@ -2544,6 +2851,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -2602,6 +2910,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
+                    copy?: number;
                 };
                 header?: never;
                 path: {
@@ -2644,6 +2953,65 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show what is to be done on one copy, and what was done. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3361,11 +3729,27 @@ export interface components {
         };
         /**
          * BoardOut
-         * @description All jobs on the board.
+         * @description All jobs on the board, or all that were put away.
          */
         BoardOut: {
+            /** Broken */
+            broken: components["schemas"]["BoardOut.BrokenOut"][];
             /** Jobs */
             jobs: components["schemas"]["BoardOut.CardOut"][];
+        };
+        /**
+         * BrokenOut
+         * @description A job that cannot be reckoned: what is wrong, and what can be done.
+         */
+        "BoardOut.BrokenOut": {
+            /** Fix */
+            fix: string;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** What */
+            what: string;
         };
         /**
          * CardOut
@@ -3376,6 +3760,8 @@ export interface components {
             about: string;
             /** Blank Colour */
             blank_colour: string;
+            /** Clocks */
+            clocks: components["schemas"]["BoardOut.ClockOut"][];
             /** Colours */
             colours: components["schemas"]["BoardOut.ColourOut"][];
             /** Due */
@@ -3401,16 +3787,37 @@ export interface components {
             station: string;
             /** Station Name */
             station_name: string;
-            /** Steps */
-            steps: number;
-            /** Steps Done */
-            steps_done: number;
             /** Surface Name */
             surface_name: string;
+            /** Tasks */
+            tasks: number;
+            /** Tasks Done */
+            tasks_done: number;
             /** Verdict */
             verdict: string;
             /** Width */
             width: number;
+        };
+        /**
+         * ClockOut
+         * @description A task that is waited for: from when, and until when it should be done.
+         */
+        "BoardOut.ClockOut": {
+            /** Closes */
+            closes: string | null;
+            /** Copy No */
+            copy_no: number | null;
+            /**
+             * Opens
+             * Format: date-time
+             */
+            opens: string;
+            /** Station */
+            station: string;
+            /** Task */
+            task: string;
+            /** Title */
+            title: string;
         };
         /**
          * ColourOut
@@ -3497,21 +3904,18 @@ export interface components {
         };
         /**
          * CallsIn
-         * @description Keepers that answered a roll-call, or did not after all; without numbers, all of them.
+         * @description Keepers that answered a task's roll-call, or did not after all; all of them when no numbers are given.
          */
         CallsIn: {
-            /**
-             * Call
-             * @enum {string}
-             */
-            call: "dish" | "placed" | "lifted";
-            /** Done */
-            done: boolean;
             /**
              * Numbers
              * @default null
              */
             numbers?: number[] | null;
+            /** Present */
+            present: boolean;
+            /** Task */
+            task: string;
         };
         /**
          * CatalogueOut
@@ -3526,6 +3930,10 @@ export interface components {
             figures: components["schemas"]["CatalogueOut.FigureOut"][];
             /** Garments */
             garments: components["schemas"]["CatalogueOut.ChoiceOut"][];
+            /** Limits */
+            limits: {
+                [key: string]: components["schemas"]["CatalogueOut.LimitOut"];
+            };
             /** Materials */
             materials: components["schemas"]["CatalogueOut.ChoiceOut"][];
             /** Paints */
@@ -3534,6 +3942,10 @@ export interface components {
             placements: components["schemas"]["CatalogueOut.ChoiceOut"][];
             /** Presses */
             presses: components["schemas"]["CatalogueOut.ChoiceOut"][];
+            /** Roles */
+            roles: {
+                [key: string]: string[];
+            };
             /** Surfaces */
             surfaces: components["schemas"]["CatalogueOut.ChoiceOut"][];
         };
@@ -3586,6 +3998,22 @@ export interface components {
             value: number;
             /** Why */
             why: string;
+        };
+        /**
+         * LimitOut
+         * @description What a number may be, in its unit.
+         */
+        "CatalogueOut.LimitOut": {
+            /** Least */
+            least: number;
+            /** Most */
+            most: number;
+            /** Name */
+            name: string;
+            /** Step */
+            step: number;
+            /** Unit */
+            unit: string;
         };
         /**
          * CutRunIn
@@ -3678,6 +4106,31 @@ export interface components {
             reach_width: number;
             /** Slowest */
             slowest: number;
+        };
+        /**
+         * DoneIn
+         * @description A task done, or not after all: when it was, its first stroke, and why before its time.
+         */
+        DoneIn: {
+            /**
+             * At
+             * @default null
+             */
+            at?: string | null;
+            /**
+             * Began
+             * @default null
+             */
+            began?: string | null;
+            /** Done */
+            done: boolean;
+            /**
+             * Reason
+             * @default
+             */
+            reason?: string;
+            /** Task */
+            task: string;
         };
         /**
          * ElementIn
@@ -4000,6 +4453,157 @@ export interface components {
             message?: string;
         };
         /**
+         * HeadOut
+         * @description Where a job stands, small: its version, each station's verdict, what comes next, what is waited for.
+         */
+        HeadOut: {
+            /** Clocks */
+            clocks: components["schemas"]["HeadOut.ClockOut"][];
+            history: components["schemas"]["HeadOut.HistoryOut"];
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            next: components["schemas"]["HeadOut.NextOut"] | null;
+            /** Stations */
+            stations: components["schemas"]["HeadOut.StationHeadOut"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * CallOut
+         * @description A roll-call: who must answer, who has and when, and how many windows must be out.
+         */
+        "HeadOut.CallOut": {
+            /** Answered */
+            answered: {
+                [key: string]: string;
+            };
+            /** Numbers */
+            numbers: number[];
+            /** Windows */
+            windows: number;
+        };
+        /**
+         * ClockOut
+         * @description A task that is waited for: from when, and until when it should be done.
+         */
+        "HeadOut.ClockOut": {
+            /** Closes */
+            closes: string | null;
+            /** Copy No */
+            copy_no: number | null;
+            /**
+             * Opens
+             * Format: date-time
+             */
+            opens: string;
+            /** Station */
+            station: string;
+            /** Task */
+            task: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * HistoryOut
+         * @description What can be taken back and done again.
+         */
+        "HeadOut.HistoryOut": {
+            /** Redo */
+            redo: string | null;
+            /** Undo */
+            undo: string | null;
+        };
+        /**
+         * NextOut
+         * @description What comes next: something to decide at a station, or a task.
+         */
+        "HeadOut.NextOut": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "decide" | "do";
+            /** Station */
+            station: string;
+            task: components["schemas"]["HeadOut.TaskOut"] | null;
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * StationHeadOut
+         * @description A station's line of verdict.
+         */
+        "HeadOut.StationHeadOut": {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "stop" | "warn" | "ready" | "done";
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * TaskOut
+         * @description One thing to do on the copy that is shown, and on how many copies it is done.
+         */
+        "HeadOut.TaskOut": {
+            call: components["schemas"]["HeadOut.CallOut"] | null;
+            /** Caution */
+            caution: string | null;
+            /** Changed */
+            changed: string[];
+            /** Closes */
+            closes: string | null;
+            /** Coating */
+            coating: number | null;
+            /** Code */
+            code: string;
+            /** Copies */
+            copies: number;
+            /** Copies Done */
+            copies_done: number;
+            /** Copy No */
+            copy_no: number | null;
+            /** Detail */
+            detail: string;
+            /** Done At */
+            done_at: string | null;
+            /** Id */
+            id: string;
+            /** Mask */
+            mask: number | null;
+            /** Minutes */
+            minutes: number;
+            /** Needs */
+            needs: string[];
+            /**
+             * Occupies
+             * @enum {string}
+             */
+            occupies: "hands" | "cutter" | "plate" | "rack" | "outdoors";
+            /** Opens */
+            opens: string | null;
+            /** Reason */
+            reason: string;
+            /** Sheet */
+            sheet: number | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "waiting" | "ready" | "done" | "outdated";
+            /** Station */
+            station: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * JobIn
          * @description Some of a job's entries, to be changed; what is absent stays.
          */
@@ -4027,10 +4631,10 @@ export interface components {
              */
             bridges_per_piece?: number | null;
             /**
-             * Coats
+             * Coatings
              * @default null
              */
-            coats?: number | null;
+            coatings?: components["schemas"]["JobIn.CoatingIn"][] | null;
             /**
              * Copies
              * @default null
@@ -4084,6 +4688,11 @@ export interface components {
              */
             material?: string | null;
             /**
+             * Method
+             * @default null
+             */
+            method?: string | null;
+            /**
              * Name
              * @default null
              */
@@ -4094,11 +4703,6 @@ export interface components {
              */
             overlap?: number | null;
             /**
-             * Paint
-             * @default null
-             */
-            paint?: string | null;
-            /**
              * Press
              * @default null
              */
@@ -4108,8 +4712,6 @@ export interface components {
              * @default null
              */
             reverse?: boolean | null;
-            /** @default null */
-            room?: components["schemas"]["JobIn.RoomIn"] | null;
             /**
              * Seen Through
              * @default null
@@ -4130,6 +4732,8 @@ export interface components {
              * @default null
              */
             together?: number[] | null;
+            /** @default null */
+            weather?: components["schemas"]["JobIn.WeatherIn"] | null;
             /**
              * Whole Blank
              * @default null
@@ -4141,17 +4745,6 @@ export interface components {
          * @description The blank; null takes a measured size back.
          */
         "JobIn.BlankIn": {
-            /**
-             * Base Coat
-             * @default none
-             * @enum {string}
-             */
-            base_coat?: "none" | "under" | "everywhere";
-            /**
-             * Base Colour
-             * @default #f3efe4
-             */
-            base_colour?: string;
             /**
              * Colour
              * @default #a9814f
@@ -4212,6 +4805,34 @@ export interface components {
             width: number;
         };
         /**
+         * CoatingIn
+         * @description One coating: null for each colour of the design, as many coats as usual, where its role usually goes.
+         */
+        "JobIn.CoatingIn": {
+            /**
+             * Coats
+             * @default null
+             */
+            coats?: number | null;
+            /**
+             * Colour
+             * @default null
+             */
+            colour?: string | null;
+            /** Paint */
+            paint: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "base" | "edge-seal" | "colour" | "over-colour" | "ground" | "seal" | "finish";
+            /**
+             * Where
+             * @default null
+             */
+            where?: ("everywhere" | "under" | "mask" | "over") | null;
+        };
+        /**
          * CutSettingsIn
          * @description How a material is cut: g, count, mm/s.
          */
@@ -4255,14 +4876,24 @@ export interface components {
             widest?: number | null;
         };
         /**
-         * RoomIn
-         * @description Where it dries: degrees C and % humidity.
+         * WeatherIn
+         * @description Where it is painted and dries: degrees C, % humidity, wind in m/s, whether it rains.
          */
-        "JobIn.RoomIn": {
+        "JobIn.WeatherIn": {
             /** Humidity */
             humidity: number;
+            /**
+             * Rain
+             * @default false
+             */
+            rain?: boolean;
             /** Temperature */
             temperature: number;
+            /**
+             * Wind
+             * @default 0
+             */
+            wind?: number;
         };
         /**
          * JobOut
@@ -4270,6 +4901,14 @@ export interface components {
          */
         JobOut: {
             advice: components["schemas"]["JobOut.AdviceOut"];
+            /** Clocks */
+            clocks: components["schemas"]["JobOut.ClockOut"][];
+            /** Coatings */
+            coatings: components["schemas"]["JobOut.CoatingOut"][];
+            /** Copies */
+            copies: number;
+            /** Copy No */
+            copy_no: number;
             /** Elements */
             elements: components["schemas"]["JobOut.ElementOut"][];
             /** Findings */
@@ -4283,15 +4922,13 @@ export interface components {
             inputs: components["schemas"]["JobOut.InputsOut"];
             /** Label First */
             label_first: string;
-            /** Last Coat */
-            last_coat: string | null;
             /** Materials */
             materials: components["schemas"]["JobOut.MaterialOut"][];
-            next_step: components["schemas"]["JobOut.StepOut"] | null;
-            /** Peel Closes */
-            peel_closes: string | null;
-            /** Peel Opens */
-            peel_opens: string | null;
+            /** Method */
+            method: string;
+            /** Methods */
+            methods: components["schemas"]["JobOut.MethodOut"][];
+            next: components["schemas"]["JobOut.NextOut"] | null;
             picture: components["schemas"]["JobOut.PictureOut"];
             /** Pieces */
             pieces: components["schemas"]["JobOut.PieceOut"][];
@@ -4303,6 +4940,8 @@ export interface components {
             stations: components["schemas"]["JobOut.StationOut"][];
             /** Touch Up Minutes */
             touch_up_minutes: number;
+            /** Version */
+            version: number;
             /** Weak */
             weak: components["schemas"]["JobOut.WeakOut"][];
         };
@@ -4352,17 +4991,6 @@ export interface components {
          * @description The blank; null takes a measured size back.
          */
         "JobOut.BlankIn": {
-            /**
-             * Base Coat
-             * @default none
-             * @enum {string}
-             */
-            base_coat?: "none" | "under" | "everywhere";
-            /**
-             * Base Colour
-             * @default #f3efe4
-             */
-            base_colour?: string;
             /**
              * Colour
              * @default #a9814f
@@ -4463,6 +5091,20 @@ export interface components {
             width: number;
         };
         /**
+         * CallOut
+         * @description A roll-call: who must answer, who has and when, and how many windows must be out.
+         */
+        "JobOut.CallOut": {
+            /** Answered */
+            answered: {
+                [key: string]: string;
+            };
+            /** Numbers */
+            numbers: number[];
+            /** Windows */
+            windows: number;
+        };
+        /**
          * CheckPairOut
          * @description Two marks and the distance between them, on the blank.
          */
@@ -4481,6 +5123,105 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * ClockOut
+         * @description A task that is waited for: from when, and until when it should be done.
+         */
+        "JobOut.ClockOut": {
+            /** Closes */
+            closes: string | null;
+            /** Copy No */
+            copy_no: number | null;
+            /**
+             * Opens
+             * Format: date-time
+             */
+            opens: string;
+            /** Station */
+            station: string;
+            /** Task */
+            task: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * CoatingIn
+         * @description One coating: null for each colour of the design, as many coats as usual, where its role usually goes.
+         */
+        "JobOut.CoatingIn": {
+            /**
+             * Coats
+             * @default null
+             */
+            coats?: number | null;
+            /**
+             * Colour
+             * @default null
+             */
+            colour?: string | null;
+            /** Paint */
+            paint: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "base" | "edge-seal" | "colour" | "over-colour" | "ground" | "seal" | "finish";
+            /**
+             * Where
+             * @default null
+             */
+            where?: ("everywhere" | "under" | "mask" | "over") | null;
+        };
+        /**
+         * CoatingOut
+         * @description One coating as it will be put on: mm² of one copy, ml, and minutes after a coat.
+         */
+        "JobOut.CoatingOut": {
+            /** Area */
+            area: number;
+            /** Cans */
+            cans: number | null;
+            /** Coat Ml */
+            coat_ml: number;
+            /** Coats */
+            coats: number;
+            /** Colour */
+            colour: string | null;
+            /** Handle */
+            handle: number;
+            /** Mask */
+            mask: number | null;
+            /** Next Coat */
+            next_coat: number;
+            /** Number */
+            number: number;
+            /** Paint */
+            paint: string;
+            /** Paint Name */
+            paint_name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "base" | "edge-seal" | "colour" | "over-colour" | "ground" | "seal" | "finish";
+            /** Role Name */
+            role_name: string;
+            /** Total Ml */
+            total_ml: number;
+            /** Touch */
+            touch: number;
+            /** Use */
+            use: number;
+            /** Wash */
+            wash: number | null;
+            /**
+             * Where
+             * @enum {string}
+             */
+            where: "everywhere" | "under" | "mask" | "over";
+            /** Why */
+            why: string;
         };
         /**
          * CollarOut
@@ -4682,7 +5423,7 @@ export interface components {
         };
         /**
          * HistoryOut
-         * @description What can be undone and done again, in words.
+         * @description What can be taken back and done again.
          */
         "JobOut.HistoryOut": {
             /** Redo */
@@ -4699,8 +5440,6 @@ export interface components {
             border: number;
             /** Bridge Width */
             bridge_width: number;
-            /** Coats */
-            coats: number;
             /** Heat */
             heat: number | null;
             /** Overlap */
@@ -4723,8 +5462,8 @@ export interface components {
             bridge_width: number | null;
             /** Bridges Per Piece */
             bridges_per_piece: number | null;
-            /** Coats */
-            coats: number | null;
+            /** Coatings */
+            coatings: components["schemas"]["JobOut.CoatingIn"][];
             /** Copies */
             copies: number;
             /** Covered */
@@ -4747,17 +5486,16 @@ export interface components {
             masks: "one" | "each" | "lines";
             /** Material */
             material: string;
+            /** Method */
+            method: string | null;
             /** Name */
             name: string;
             /** Overlap */
             overlap: number | null;
-            /** Paint */
-            paint: string;
             /** Press */
             press: string;
             /** Reverse */
             reverse: boolean;
-            room: components["schemas"]["JobOut.RoomIn"];
             /** Seen Through */
             seen_through: boolean;
             /** Stock */
@@ -4766,6 +5504,7 @@ export interface components {
             surface: string;
             /** Together */
             together: number[];
+            weather: components["schemas"]["JobOut.WeatherIn"];
             /** Whole Blank */
             whole_blank: boolean;
         };
@@ -4822,6 +5561,13 @@ export interface components {
             bridges: components["schemas"]["JobOut.BridgeOut"][];
             /** Colour */
             colour: string | null;
+            /** Covers */
+            covers: [
+                number,
+                number,
+                number,
+                number
+            ][];
             /** Frame */
             frame: string;
             /** Is Reverse */
@@ -4830,6 +5576,13 @@ export interface components {
             name: string;
             /** Number */
             number: number;
+            /** Painted Box */
+            painted_box: [
+                number,
+                number,
+                number,
+                number
+            ];
             /** Patches */
             patches: components["schemas"]["JobOut.PatchOut"][];
             /** Pins */
@@ -4838,6 +5591,7 @@ export interface components {
             placements: components["schemas"]["JobOut.PlacementOut"][];
             /** Placing */
             placing: number[];
+            tape: components["schemas"]["JobOut.TapeOut"];
         };
         /**
          * MaterialOut
@@ -4868,6 +5622,24 @@ export interface components {
             weak: number;
         };
         /**
+         * MethodOut
+         * @description How a mask may travel and hold: whether it will do, how well, and why.
+         */
+        "JobOut.MethodOut": {
+            /** About */
+            about: string;
+            /** Allowed */
+            allowed: boolean;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Score */
+            score: number;
+            /** Why */
+            why: string[];
+        };
+        /**
          * NearestOut
          * @description The nearest part of the mask a piece could be bridged to; 0 is the frame.
          */
@@ -4886,6 +5658,22 @@ export interface components {
             ];
             /** To */
             to: number;
+        };
+        /**
+         * NextOut
+         * @description What comes next: something to decide at a station, or a task.
+         */
+        "JobOut.NextOut": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "decide" | "do";
+            /** Station */
+            station: string;
+            task: components["schemas"]["JobOut.TaskOut"] | null;
+            /** Verdict */
+            verdict: string;
         };
         /**
          * OffcutOut
@@ -4977,6 +5765,8 @@ export interface components {
             colours: components["schemas"]["JobOut.ColourOut"][];
             /** Field Colour */
             field_colour: string | null;
+            /** From Back */
+            from_back: boolean;
             /** Guides X */
             guides_x: components["schemas"]["JobOut.GuideOut"][];
             /** Guides Y */
@@ -5033,10 +5823,6 @@ export interface components {
             ];
             /** Bridges */
             bridges: number;
-            /** Calls */
-            calls: {
-                [key: string]: string;
-            };
             /** Fate */
             fate: ("bridge" | "keep" | "leave-out" | "drop") | null;
             /** Is Here */
@@ -5224,16 +6010,6 @@ export interface components {
             lines: components["schemas"]["JobOut.CostLineOut"][];
         };
         /**
-         * RoomIn
-         * @description Where it dries: degrees C and % humidity.
-         */
-        "JobOut.RoomIn": {
-            /** Humidity */
-            humidity: number;
-            /** Temperature */
-            temperature: number;
-        };
-        /**
          * RowOut
          * @description A figure with its reason.
          */
@@ -5407,7 +6183,7 @@ export interface components {
         };
         /**
          * StationOut
-         * @description A station as it stands.
+         * @description A station: its verdict, its figures, its tasks.
          */
         "JobOut.StationOut": {
             /** Code */
@@ -5421,32 +6197,75 @@ export interface components {
              * @enum {string}
              */
             state: "stop" | "warn" | "ready" | "done";
-            /** Steps */
-            steps: components["schemas"]["JobOut.StepOut"][];
+            /** Tasks */
+            tasks: components["schemas"]["JobOut.TaskOut"][];
             /** Verdict */
             verdict: string;
         };
         /**
-         * StepOut
-         * @description A thing to do.
+         * TapeOut
+         * @description What a tape reads from each edge of the blank to what is painted through a mask, mm.
          */
-        "JobOut.StepOut": {
-            /** Call */
-            call: ("dish" | "placed" | "lifted") | null;
+        "JobOut.TapeOut": {
+            /** Bottom */
+            bottom: number;
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            /** Top */
+            top: number;
+        };
+        /**
+         * TaskOut
+         * @description One thing to do on the copy that is shown, and on how many copies it is done.
+         */
+        "JobOut.TaskOut": {
+            call: components["schemas"]["JobOut.CallOut"] | null;
             /** Caution */
             caution: string | null;
+            /** Changed */
+            changed: string[];
+            /** Closes */
+            closes: string | null;
+            /** Coating */
+            coating: number | null;
             /** Code */
             code: string;
+            /** Copies */
+            copies: number;
+            /** Copies Done */
+            copies_done: number;
+            /** Copy No */
+            copy_no: number | null;
             /** Detail */
             detail: string;
             /** Done At */
             done_at: string | null;
+            /** Id */
+            id: string;
             /** Mask */
-            mask: number;
+            mask: number | null;
             /** Minutes */
-            minutes: number | null;
-            /** Numbers */
-            numbers: number[];
+            minutes: number;
+            /** Needs */
+            needs: string[];
+            /**
+             * Occupies
+             * @enum {string}
+             */
+            occupies: "hands" | "cutter" | "plate" | "rack" | "outdoors";
+            /** Opens */
+            opens: string | null;
+            /** Reason */
+            reason: string;
+            /** Sheet */
+            sheet: number | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "waiting" | "ready" | "done" | "outdated";
             /** Station */
             station: string;
             /** Title */
@@ -5613,6 +6432,26 @@ export interface components {
             ] | null;
             /** Width */
             width: number;
+        };
+        /**
+         * WeatherIn
+         * @description Where it is painted and dries: degrees C, % humidity, wind in m/s, whether it rains.
+         */
+        "JobOut.WeatherIn": {
+            /** Humidity */
+            humidity: number;
+            /**
+             * Rain
+             * @default false
+             */
+            rain?: boolean;
+            /** Temperature */
+            temperature: number;
+            /**
+             * Wind
+             * @default 0
+             */
+            wind?: number;
         };
         /**
          * WordsOut
@@ -6355,6 +7194,53 @@ export interface components {
             usual_arc: number;
         };
         /**
+         * MendIn
+         * @description A way to mend a job that cannot be reckoned.
+         */
+        MendIn: {
+            /** Mend */
+            mend: string;
+        };
+        /**
+         * MendingOut
+         * @description A job that cannot be reckoned, what is wrong with it, and what mends it; nothing where it is sound.
+         */
+        MendingOut: {
+            /** Fix */
+            fix: string;
+            history: components["schemas"]["MendingOut.HistoryOut"];
+            /** Id */
+            id: number;
+            /** Mends */
+            mends: components["schemas"]["MendingOut.MendOut"][];
+            /** Name */
+            name: string;
+            /** Version */
+            version: number;
+            /** What */
+            what: string;
+        };
+        /**
+         * HistoryOut
+         * @description What can be taken back and done again.
+         */
+        "MendingOut.HistoryOut": {
+            /** Redo */
+            redo: string | null;
+            /** Undo */
+            undo: string | null;
+        };
+        /**
+         * MendOut
+         * @description A way to mend a job, in words.
+         */
+        "MendingOut.MendOut": {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+        };
+        /**
          * PatchIn
          * @description What the maker says of a patch; without any of it, the say is taken back.
          */
@@ -6513,6 +7399,113 @@ export interface components {
             sheets: number;
         };
         /**
+         * StationOut
+         * @description A station: its verdict, its figures, its tasks.
+         */
+        StationOut: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: components["schemas"]["StationOut.RowOut"][];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "stop" | "warn" | "ready" | "done";
+            /** Tasks */
+            tasks: components["schemas"]["StationOut.TaskOut"][];
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * CallOut
+         * @description A roll-call: who must answer, who has and when, and how many windows must be out.
+         */
+        "StationOut.CallOut": {
+            /** Answered */
+            answered: {
+                [key: string]: string;
+            };
+            /** Numbers */
+            numbers: number[];
+            /** Windows */
+            windows: number;
+        };
+        /**
+         * RowOut
+         * @description A figure with its reason.
+         */
+        "StationOut.RowOut": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "length" | "area" | "volume" | "minutes" | "temperature" | "count" | "text" | "moment";
+            /** Label */
+            label: string;
+            /** Value */
+            value: number | string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * TaskOut
+         * @description One thing to do on the copy that is shown, and on how many copies it is done.
+         */
+        "StationOut.TaskOut": {
+            call: components["schemas"]["StationOut.CallOut"] | null;
+            /** Caution */
+            caution: string | null;
+            /** Changed */
+            changed: string[];
+            /** Closes */
+            closes: string | null;
+            /** Coating */
+            coating: number | null;
+            /** Code */
+            code: string;
+            /** Copies */
+            copies: number;
+            /** Copies Done */
+            copies_done: number;
+            /** Copy No */
+            copy_no: number | null;
+            /** Detail */
+            detail: string;
+            /** Done At */
+            done_at: string | null;
+            /** Id */
+            id: string;
+            /** Mask */
+            mask: number | null;
+            /** Minutes */
+            minutes: number;
+            /** Needs */
+            needs: string[];
+            /**
+             * Occupies
+             * @enum {string}
+             */
+            occupies: "hands" | "cutter" | "plate" | "rack" | "outdoors";
+            /** Opens */
+            opens: string | null;
+            /** Reason */
+            reason: string;
+            /** Sheet */
+            sheet: number | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "waiting" | "ready" | "done" | "outdated";
+            /** Station */
+            station: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * StockIn
          * @description A roll or a pile of sheets.
          */
@@ -6541,16 +7534,6 @@ export interface components {
             /** Width */
             width: number;
         };
-        /**
-         * TickIn
-         * @description A step done, or not after all.
-         */
-        TickIn: {
-            /** Code */
-            code: string;
-            /** Done */
-            done: boolean;
-        };
         ValidationError: {
             detail?: {
                 "<location>"?: {
@@ -6571,6 +7554,180 @@ export interface components {
             face?: string;
             /** Text */
             text: string;
+        };
+        /**
+         * WorkOut
+         * @description What is to be done on a job and what was done; the tasks of one copy.
+         */
+        WorkOut: {
+            /** Clocks */
+            clocks: components["schemas"]["WorkOut.ClockOut"][];
+            /** Copies */
+            copies: number;
+            /** Copy No */
+            copy_no: number;
+            history: components["schemas"]["WorkOut.HistoryOut"];
+            /** Id */
+            id: number;
+            next: components["schemas"]["WorkOut.NextOut"] | null;
+            /** Stations */
+            stations: components["schemas"]["WorkOut.StationOut"][];
+            /** Version */
+            version: number;
+        };
+        /**
+         * CallOut
+         * @description A roll-call: who must answer, who has and when, and how many windows must be out.
+         */
+        "WorkOut.CallOut": {
+            /** Answered */
+            answered: {
+                [key: string]: string;
+            };
+            /** Numbers */
+            numbers: number[];
+            /** Windows */
+            windows: number;
+        };
+        /**
+         * ClockOut
+         * @description A task that is waited for: from when, and until when it should be done.
+         */
+        "WorkOut.ClockOut": {
+            /** Closes */
+            closes: string | null;
+            /** Copy No */
+            copy_no: number | null;
+            /**
+             * Opens
+             * Format: date-time
+             */
+            opens: string;
+            /** Station */
+            station: string;
+            /** Task */
+            task: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * HistoryOut
+         * @description What can be taken back and done again.
+         */
+        "WorkOut.HistoryOut": {
+            /** Redo */
+            redo: string | null;
+            /** Undo */
+            undo: string | null;
+        };
+        /**
+         * NextOut
+         * @description What comes next: something to decide at a station, or a task.
+         */
+        "WorkOut.NextOut": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "decide" | "do";
+            /** Station */
+            station: string;
+            task: components["schemas"]["WorkOut.TaskOut"] | null;
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * RowOut
+         * @description A figure with its reason.
+         */
+        "WorkOut.RowOut": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "length" | "area" | "volume" | "minutes" | "temperature" | "count" | "text" | "moment";
+            /** Label */
+            label: string;
+            /** Value */
+            value: number | string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * StationOut
+         * @description A station: its verdict, its figures, its tasks.
+         */
+        "WorkOut.StationOut": {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: components["schemas"]["WorkOut.RowOut"][];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "stop" | "warn" | "ready" | "done";
+            /** Tasks */
+            tasks: components["schemas"]["WorkOut.TaskOut"][];
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * TaskOut
+         * @description One thing to do on the copy that is shown, and on how many copies it is done.
+         */
+        "WorkOut.TaskOut": {
+            call: components["schemas"]["WorkOut.CallOut"] | null;
+            /** Caution */
+            caution: string | null;
+            /** Changed */
+            changed: string[];
+            /** Closes */
+            closes: string | null;
+            /** Coating */
+            coating: number | null;
+            /** Code */
+            code: string;
+            /** Copies */
+            copies: number;
+            /** Copies Done */
+            copies_done: number;
+            /** Copy No */
+            copy_no: number | null;
+            /** Detail */
+            detail: string;
+            /** Done At */
+            done_at: string | null;
+            /** Id */
+            id: string;
+            /** Mask */
+            mask: number | null;
+            /** Minutes */
+            minutes: number;
+            /** Needs */
+            needs: string[];
+            /**
+             * Occupies
+             * @enum {string}
+             */
+            occupies: "hands" | "cutter" | "plate" | "rack" | "outdoors";
+            /** Opens */
+            opens: string | null;
+            /** Reason */
+            reason: string;
+            /** Sheet */
+            sheet: number | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "waiting" | "ready" | "done" | "outdated";
+            /** Station */
+            station: string;
+            /** Title */
+            title: string;
         };
         /**
          * WorkshopOut

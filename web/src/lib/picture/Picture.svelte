@@ -2,7 +2,6 @@
   import type {
     Bridge,
     BridgeMove,
-    Call,
     Finding,
     Part,
     Picture,
@@ -27,8 +26,8 @@
     findings: Finding[];
     unit: Unit;
     layers: Layers;
-    /** Pieces that answered this roll-call are marked. */
-    call?: Call | null;
+    /** Numbers of the pieces that answered the roll-call that is on; null when none is. */
+    present?: number[] | null;
     lifeSize?: boolean;
     /** How many times larger than what fits. */
     zoom?: number;
@@ -63,7 +62,7 @@
     findings,
     unit,
     layers,
-    call,
+    present = null,
     lifeSize = false,
     zoom = 1,
     mask: shown = 1,
@@ -143,11 +142,21 @@
   const APART = 23;
   const places = $derived(
     spread(
-      numbered.map((piece) => ({ x: px(piece.anchor[0]), y: px(piece.anchor[1]) })),
+      numbered.map((piece) => ({ x: ax(piece.anchor[0]), y: px(piece.anchor[1]) })),
       APART,
     ),
   );
-  const painted = $derived(picture.painted_box);
+  /** Worked from the back, the picture is turned over as the blank is. */
+  const turned = $derived(!!layers.back && picture.from_back);
+  const flip = (mm: number) => (turned ? picture.width - mm : mm);
+  const ax = (mm: number) => px(flip(mm));
+  /** What is painted through the mask that is shown: what a tape is laid to. */
+  const painted = $derived.by(() => {
+    const [x0, y0, x1, y1] = mask?.painted_box ?? picture.painted_box;
+    return turned ? ([flip(x1), y0, flip(x0), y1] as const) : ([x0, y0, x1, y1] as const);
+  });
+  const across = $derived((painted[1] + painted[3]) / 2);
+  const down = $derived((painted[0] + painted[2]) / 2);
   const ground = $derived(picture.base ? picture.base_colour : picture.blank_colour);
 </script>
 
@@ -187,7 +196,10 @@
     <g transform="translate({left} {top})">
       <Rule length={picture.width} {scale} {unit} />
       <Rule length={picture.height} {scale} {unit} upright />
-      <g transform="scale({scale})">
+      <g
+        class:turned
+        transform={turned ? `translate(${px(picture.width)}) scale(${-scale} ${scale})` : `scale(${scale})`}
+      >
         {#if picture.rim}
           <path class="rim" d={picture.outline} stroke-width={2 * picture.rim} />
         {/if}
@@ -262,26 +274,34 @@
       {#if layers.tape}
         <g class="tape" aria-hidden="true">
           <path
-            d="M0 {px(picture.height / 2)}H{px(painted[0])}M{px(painted[2])} {px(picture.height / 2)}H{px(
-              picture.width,
-            )}"
+            d="M0 {px(across)}H{px(painted[0])}M{px(painted[2])} {px(across)}H{px(picture.width)}M{px(
+              down,
+            )} 0V{px(painted[1])}M{px(down)} {px(painted[3])}V{px(picture.height)}"
           />
-          <path
-            d="M{px(picture.width / 2)} 0V{px(painted[1])}M{px(picture.width / 2)} {px(painted[3])}V{px(
-              picture.height,
-            )}"
-          />
+          {#if mask}
+            {@const { left: toLeft, right, top: toTop, bottom } = mask.tape}
+            <text class="label" x={px(painted[0] / 2)} y={px(across) - 5}>{showLength(toLeft, unit)}</text>
+            <text class="label" x={px((painted[2] + picture.width) / 2)} y={px(across) - 5}
+              >{showLength(right, unit)}</text
+            >
+            <text class="label" x={px(down) + 5} y={px(painted[1] / 2) + 5}>{showLength(toTop, unit)}</text>
+            <text class="label" x={px(down) + 5} y={px((painted[3] + picture.height) / 2) + 5}
+              >{showLength(bottom, unit)}</text
+            >
+          {/if}
         </g>
       {/if}
       {#if layers.pins}
         {#each mask?.pins ?? [] as pin, index (index)}
-          <path class="pin" d="M{px(pin.at[0]) - 4} {px(pin.at[1]) + 4}l8-8m-3-3 6 6" aria-hidden="true" />
+          <path class="pin" d="M{ax(pin.at[0]) - 4} {px(pin.at[1]) + 4}l8-8m-3-3 6 6" aria-hidden="true" />
         {/each}
       {/if}
       {#if layers.placements}
         {#each mask?.placements ?? [] as placement (placement.number)}
-          <text class="label" x={px(placement.box[0]) + 6} y={px(placement.box[1]) + 16}
-            >{placement.number}</text
+          <text
+            class="label"
+            x={ax(turned ? placement.box[2] : placement.box[0]) + 6}
+            y={px(placement.box[1]) + 16}>{placement.number}</text
           >
         {/each}
       {/if}
@@ -337,7 +357,7 @@
           {@const place = places[index] ?? { x: 0, y: 0 }}
           <line
             class="leader"
-            x1={px(piece.anchor[0])}
+            x1={ax(piece.anchor[0])}
             y1={px(piece.anchor[1])}
             x2={place.x}
             y2={place.y}
@@ -350,7 +370,7 @@
             {piece}
             x={place.x}
             y={place.y}
-            present={call ? call in piece.calls : null}
+            present={present ? present.includes(piece.number) : null}
             selected={piece.number === selected}
             onselect={onselect ? () => onselect(piece.number) : undefined}
           />

@@ -19,6 +19,7 @@ const picture: Drawn = {
   field_colour: null,
   mask_colour: '#7d9a6a',
   aligned: false,
+  from_back: false,
   mask_box: [10, 10, 590, 390],
   masks: [
     {
@@ -46,13 +47,16 @@ const picture: Drawn = {
       placements: [{ number: 1, box: [10, 10, 110, 190] }],
       pins: [{ at: [20, 20], holds: 'corner', piece: null }],
       placing: [1],
+      tape: { left: 50, right: 50, top: 50, bottom: 50 },
+      covers: [],
+      painted_box: [50, 50, 550, 350],
     },
   ],
   painted_box: [50, 50, 550, 350],
   margin: 'M30 30L570 30L570 370L30 370Z',
 };
 
-const piece = (number: number, fate: Piece['fate'], calls: Piece['calls'] = {}): Piece => ({
+const piece = (number: number, fate: Piece['fate']): Piece => ({
   number,
   mask: 1,
   where: `centre of letter ${number}`,
@@ -65,16 +69,10 @@ const piece = (number: number, fate: Piece['fate'], calls: Piece['calls'] = {}):
   fate,
   is_kept: fate !== 'bridge' && fate !== 'leave-out',
   nearest: { to: 0, gap: 4, start: [0, 0], end: [4, 0] },
-  calls,
   path: `M${number} 0L9 0L9 9Z`,
 });
 
-const pieces = [
-  piece(1, 'keep', { dish: '2026-05-10T12:00:00Z' }),
-  piece(2, 'bridge'),
-  piece(3, 'leave-out'),
-  piece(4, null),
-];
+const pieces = [piece(1, 'keep'), piece(2, 'bridge'), piece(3, 'leave-out'), piece(4, null)];
 const findings: Finding[] = [
   {
     key: 'web-thin/0/5.0/5.0',
@@ -130,10 +128,30 @@ describe('the picture', () => {
   });
 
   it('marks who answered the roll-call that is on, among the kept', () => {
-    render(Picture, { ...base, layers: { numbers: 'kept' }, call: 'dish' });
+    render(Picture, { ...base, layers: { numbers: 'kept' }, present: [1] });
 
     const labels = screen.getAllByRole('button').map((mark) => mark.getAttribute('aria-label'));
     expect(labels).toEqual(['Loose piece 1, kept, here', 'Loose piece 4, undecided, missing']);
+  });
+
+  it('turns a blank that is worked from its back over, what is left to the left', () => {
+    const off = { ...picture, from_back: true, painted_box: [50, 50, 450, 350] as typeof picture.painted_box };
+    const tape = { left: 150, right: 50, top: 50, bottom: 50 };
+    const masks = picture.masks.map((mask) => ({ ...mask, painted_box: off.painted_box, tape }));
+    const { container } = render(Picture, {
+      ...base,
+      picture: { ...off, masks },
+      layers: { tape: true, back: true },
+    });
+
+    const readings = [...container.querySelectorAll('.tape text')].map((text) => [
+      text.textContent,
+      Number(text.getAttribute('x')),
+    ]);
+    const [left, right] = readings as [[string, number], [string, number]];
+    expect([left[0], right[0]]).toEqual(['150 mm', '50 mm']);
+    expect(left[1]).toBeLessThan(right[1]);
+    expect(container.querySelector('.turned')).not.toBeNull();
   });
 
   it('shows kept pieces and bridges in the mask, nothing of those left out', () => {

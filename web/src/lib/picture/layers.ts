@@ -21,6 +21,8 @@ export interface Layers {
   patches?: boolean;
   placements?: boolean;
   pins?: boolean;
+  /** As it lies before the maker: turned over where the blank is worked from its back. */
+  back?: boolean;
   /** Distances from the blank's edges to the artwork. */
   tape?: boolean;
 }

@@ -33,9 +33,21 @@
   ] as const;
   let outline = $state<HTMLInputElement>();
   const blank = $derived(job.inputs.blank);
+  const base = $derived(job.inputs.coatings.find((one) => one.role === 'base'));
+  const usual = $derived(job.inputs.coatings.find((one) => one.role === 'colour')?.paint ?? '');
   const setBlank = (change: Partial<BlankEntry>) => open.changeBlank(() => change);
   const value = (event: Event) => (event.currentTarget as HTMLInputElement).value;
   const heat = $derived(blank.heat === null || blank.heat === undefined ? null : blank.heat);
+
+  /** The base is a coating like the others; here it is given, taken away, or coloured. */
+  function setBase(where: 'none' | 'under' | 'everywhere', colour = base?.colour ?? '#f3efe4'): void {
+    void open.change(({ inputs: { coatings } }) => {
+      const rest = coatings.filter((one) => one.role !== 'base');
+      const made = { role: 'base', paint: usual, coats: null, ...base, colour, where } as const;
+      return { coatings: where === 'none' ? rest : [{ ...made, where }, ...rest] };
+    });
+  }
+  const baseWhere = $derived(base ? (base.where === 'under' ? 'under' : 'everywhere') : 'none');
 
   function shape(to: (typeof SHAPES)[number][0]): void {
     if (to === 'outline' && !blank.outline) outline?.click();
@@ -108,10 +120,7 @@
   </p>
 {/if}
 {#if blank.shape === 'garment'}<GarmentGuide {open} {job} {catalogue} {blank} />{/if}
-<Fold
-  title="Rim, corners, coat, heat"
-  open={!!blank.rim || !!blank.corner || (blank.base_coat ?? 'none') !== 'none' || heat !== null}
->
+<Fold title="Rim, corners, coat, heat" open={!!blank.rim || !!blank.corner || !!base || heat !== null}>
   <div class="grid grid-cols-2 gap-3">
     {#if blank.shape === 'rectangle'}
       <LengthField
@@ -139,17 +148,12 @@
       otherwise={job.in_force.heat ?? 0}
       onchange={(limit) => setBlank({ heat: limit })}
     />
-    <OneOf
-      label="Base coat"
-      value={blank.base_coat ?? 'none'}
-      of={COATS}
-      onchange={(base_coat) => setBlank({ base_coat })}
-    />
-    {#if blank.base_coat !== 'none'}
+    <OneOf label="Base coat" value={baseWhere} of={COATS} onchange={(where) => setBase(where)} />
+    {#if base}
       <ColourField
         label="Colour of the coat"
-        value={blank.base_colour ?? '#f3efe4'}
-        onchange={(base_colour) => setBlank({ base_colour })}
+        value={base.colour ?? '#f3efe4'}
+        onchange={(colour) => setBase(baseWhere, colour)}
       />
     {/if}
   </div>

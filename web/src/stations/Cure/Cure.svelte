@@ -1,26 +1,35 @@
 <script lang="ts">
+  import type { JobChange } from '../../lib/api/client';
   import NumberField from '../../lib/ui/NumberField.svelte';
+  import Tick from '../../lib/ui/Tick.svelte';
   import type { PanelProps } from '..';
 
-  const { open, job }: PanelProps = $props();
-  const room = $derived(job.inputs.room);
+  const { open, job, catalogue }: PanelProps = $props();
+  const weather = $derived(job.inputs.weather);
+  const limits = $derived(catalogue.limits);
+  const set = (entries: Partial<NonNullable<JobChange['weather']>>) =>
+    open.change(({ inputs }) => ({ weather: { ...inputs.weather, ...entries } }));
+  const FIELDS = [
+    ['temperature', 'Room, °C'],
+    ['humidity', 'Humidity, %'],
+    ['wind', 'Wind, m/s'],
+  ] as const;
 </script>
 
-<div class="grid grid-cols-2 gap-3">
-  <NumberField
-    label="Room, °C"
-    value={room.temperature}
-    min={-20}
-    max={60}
-    onchange={(temperature) =>
-      temperature !== null && open.change(({ inputs }) => ({ room: { ...inputs.room, temperature } }))}
-  />
-  <NumberField
-    label="Humidity, %"
-    value={room.humidity}
-    min={0}
-    max={100}
-    onchange={(humidity) =>
-      humidity !== null && open.change(({ inputs }) => ({ room: { ...inputs.room, humidity } }))}
-  />
+<div class="grid grid-cols-3 gap-3">
+  {#each FIELDS as [name, label] (name)}
+    <NumberField
+      {label}
+      value={weather[name] ?? 0}
+      min={limits[name]?.least ?? 0}
+      max={limits[name]?.most ?? 100}
+      step={limits[name]?.step ?? 1}
+      onchange={(value) => value !== null && set({ [name]: value })}
+    />
+  {/each}
 </div>
+<Tick
+  label="It rains where it is painted"
+  checked={weather.rain ?? false}
+  onchange={(rain) => set({ rain })}
+/>

@@ -1,12 +1,12 @@
 <script lang="ts">
   import Findings from '../../job/Findings.svelte';
-  import ChoiceField from '../../lib/ui/ChoiceField.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
   import type { PanelProps } from '..';
   import Bridges from './Bridges.svelte';
   import MaskKind from './MaskKind.svelte';
   import Materials from './Materials.svelte';
+  import Methods from './Methods.svelte';
   import PieceTray from './PieceTray.svelte';
 
   const { open, job, catalogue }: PanelProps = $props();
@@ -21,6 +21,7 @@
   }
 </script>
 
+<Methods {open} {job} {catalogue} />
 <Findings {open} findings={found} />
 {#if job.pieces.length}<PieceTray {open} {job} />{/if}
 {#if job.pieces.length || job.picture.masks.some((mask) => mask.bridges.length)}<Bridges {open} {job} />{/if}
@@ -35,13 +36,6 @@
   open={job.inputs.reverse || job.picture.masks.length > 1 || job.advice.masks === 'each'}
 >
   <MaskKind {open} {job} />
-  <ChoiceField
-    label="Mask material"
-    value={job.inputs.material}
-    choices={catalogue.materials}
-    surface={job.inputs.surface}
-    onchange={(material) => open.change({ material })}
-  />
   <LengthField
     label="Border"
     value={job.inputs.border ?? null}

@@ -29,6 +29,7 @@
     );
     if (colour) open.change({ mask_order: [colour, ...rest] });
   }
+  const base = $derived(job.inputs.coatings.find((one) => one.role === 'base'));
 </script>
 
 <OneOf
@@ -39,11 +40,11 @@
 />
 {#if job.inputs.reverse}
   <p class="m-0 text-sm">
-    The shapes show in the base coat ({job.inputs.blank.base_coat === 'none'
-      ? 'none yet'
-      : job.inputs.blank.base_coat === 'under'
+    The shapes show in the base coat ({base
+      ? base.where === 'under'
         ? 'under the design'
-        : 'everywhere'}); all around them is painted.
+        : 'everywhere'
+      : 'none yet'}); all around them is painted.
   </p>
   <ColourField
     label="Colour of the field"

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Piece } from '../../lib/api/client';
+  import type { Job, Piece } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
   import { showArea, showLength } from '../../lib/units';
   import PieceShape from './PieceShape.svelte';
@@ -7,6 +7,7 @@
 
   interface Props {
     piece: Piece;
+    stations: Job['stations'];
     scale: number;
     room: number;
     selected: boolean;
@@ -15,7 +16,7 @@
     onpick: () => void;
     onstep: (by: number) => void;
   }
-  const { piece, scale, room, selected, picked, onselect, onpick, onstep }: Props = $props();
+  const { piece, stations, scale, room, selected, picked, onselect, onpick, onstep }: Props = $props();
 
   let row = $state<HTMLLIElement>();
   $effect(() => {
@@ -49,7 +50,7 @@
         >least {showLength(piece.least, settings.unit)}, {showArea(piece.area, settings.unit)}</span
       >
     </span>
-    <span class="state {piece.fate ?? 'undecided'}">{stateOf(piece)}</span>
+    <span class="state {piece.fate ?? 'undecided'}">{stateOf(piece, stations)}</span>
   </button>
 </li>
 

@@ -95,6 +95,7 @@
   <ul class="tray m-0 flex list-none flex-col p-0">
     {#each shown as piece (piece.number)}
       <PieceRow
+        stations={job.stations}
         {piece}
         {scale}
         room={ROOM}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Piece } from '../../lib/api/client';
+import type { Job, Piece } from '../../lib/api/client';
 import { stateOf, trayOf, usualSize } from './tray';
 
 const piece = (number: number, more: Partial<Piece> = {}): Piece => ({
@@ -15,7 +15,6 @@ const piece = (number: number, more: Partial<Piece> = {}): Piece => ({
   is_here: true,
   bridges: 0,
   nearest: null,
-  calls: {},
   path: '',
   ...more,
 });
@@ -53,10 +52,14 @@ describe('the tray of loose pieces', () => {
   });
 
   it('says how far a piece has come', () => {
-    const at = '2026-05-10T12:00:00Z';
+    const called = (station: string, ...numbers: number[]) => ({
+      tasks: [{ station, call: { answered: Object.fromEntries(numbers.map((one) => [one, '2026'])) } }],
+    });
+    const stations = [called('weed', 1, 2), called('tack', 2)] as unknown as Job['stations'];
     expect(stateOf(piece(1))).toBe('undecided');
     expect(stateOf(piece(1, { fate: 'bridge', bridges: 2 }))).toBe('2 bridges');
-    expect(stateOf(piece(1, { fate: 'keep', calls: { dish: at } }))).toBe('in the dish');
-    expect(stateOf(piece(1, { fate: 'keep', calls: { dish: at, placed: at } }))).toBe('placed');
+    expect(stateOf(piece(1, { fate: 'keep' }), stations)).toBe('counted');
+    expect(stateOf(piece(2, { fate: 'keep' }), stations)).toBe('placed');
+    expect(stateOf(piece(3, { fate: 'keep' }), stations)).toBe('kept');
   });
 });

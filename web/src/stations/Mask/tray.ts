@@ -1,5 +1,5 @@
 /** Which loose pieces the tray shows, in which order, and what is said of each. */
-import type { Fate, Piece } from '../../lib/api/client';
+import type { Fate, Job, Piece } from '../../lib/api/client';
 import { fateWord } from '../../lib/picture/fates';
 
 export type Filter = 'all' | 'undecided' | Fate;
@@ -47,11 +47,13 @@ export function usualSize(pieces: Piece[]): number {
   return sides[Math.ceil(sides.length * MOST) - 1] ?? 1;
 }
 
-/** How far a piece has come. */
-export function stateOf(piece: Piece): string {
-  if (piece.calls.lifted) return 'lifted';
-  if (piece.calls.placed) return 'placed';
-  if (piece.calls.dish) return 'in the dish';
+/** How far a piece has come: counted after weeding, placed, lifted; else what becomes of it. */
+export function stateOf(piece: Piece, stations: Job['stations'] = []): string {
+  const calls = stations.flatMap((station) => station.tasks.filter((task) => task.call));
+  const answered = calls.filter((task) => task.call && String(piece.number) in task.call.answered);
+  const last = answered.at(-1)?.station;
+  if (last) return REACHED[last] ?? 'counted';
   if (piece.bridges) return `${piece.bridges} bridge${piece.bridges === 1 ? '' : 's'}`;
   return fateWord(piece.fate);
 }
+const REACHED: Record<string, string> = { weed: 'counted', tack: 'placed', peel: 'lifted' };

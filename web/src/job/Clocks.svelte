@@ -1,0 +1,39 @@
+<script lang="ts">
+  import type { Clock } from '../lib/api/client';
+  import { showMinutes } from '../lib/units';
+
+  interface Props {
+    clocks: Clock[];
+    copies: number;
+  }
+  const { clocks, copies }: Props = $props();
+
+  let now = $state(Date.now());
+  $effect(() => {
+    const clock = setInterval(() => (now = Date.now()), 1000);
+    return () => clearInterval(clock);
+  });
+  const minutesTo = (iso: string) => (new Date(iso).getTime() - now) / 60_000;
+</script>
+
+{#each clocks as clock (clock.task)}
+  {@const opens = minutesTo(clock.opens)}
+  {@const closes = clock.closes ? minutesTo(clock.closes) : null}
+  <div class="card p-3 text-center" role="timer" aria-live="off">
+    <p class="m-0 text-sm">
+      <strong>{clock.title}</strong>{clock.copy_no && copies > 1 ? `, copy ${clock.copy_no}` : ''}
+    </p>
+    {#if opens > 0}
+      <p class="stamp m-0 text-3xl">{showMinutes(opens)}</p>
+      <p class="m-0 text-sm">until it may be done</p>
+    {:else if closes === null}
+      <p class="stamp m-0 text-2xl">Any time now</p>
+    {:else if closes > 0}
+      <p class="stamp m-0 text-3xl text-(--signal-ink)">{showMinutes(closes)}</p>
+      <p class="m-0 text-sm font-bold">left to do it</p>
+    {:else}
+      <p class="stamp m-0 text-2xl text-(--fault)">Window passed</p>
+      <p class="m-0 text-sm">{showMinutes(-closes)} ago. Do it now, and warm it if it drags.</p>
+    {/if}
+  </div>
+{/each}

@@ -1,0 +1,34 @@
+<script lang="ts">
+  import Button from 'flowbite-svelte/Button.svelte';
+  import type { Problem } from '../lib/api/client';
+  import type { OpenJob } from './open-job.svelte';
+
+  interface Props {
+    open: OpenJob;
+    early: { task: string; problem: Problem };
+  }
+  const { open, early }: Props = $props();
+
+  const id = $props.id();
+  let reason = $state('');
+
+  function keep(event: Event): void {
+    event.preventDefault();
+    if (reason.trim()) void open.done(early.task, true, reason);
+  }
+</script>
+
+<form class="mt-2 flex flex-col gap-2 rounded-lg border-2 border-(--signal) p-2 text-sm" onsubmit={keep}>
+  <p class="m-0" role="alert"><strong>{early.problem.what}</strong> {early.problem.fix}</p>
+  <label class="font-bold" for="{id}-reason">Why it is done all the same</label>
+  <input
+    id="{id}-reason"
+    class="rounded-lg border border-(--line) bg-(--sheet) p-2"
+    maxlength="500"
+    bind:value={reason}
+  />
+  <div class="flex gap-2">
+    <Button size="xs" type="submit" disabled={!reason.trim()}>Done, with this reason</Button>
+    <Button size="xs" color="alternative" onclick={() => (open.early = null)}>Not yet</Button>
+  </div>
+</form>

@@ -1,0 +1,78 @@
+<script lang="ts">
+  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import type { Piece, Task } from '../lib/api/client';
+  import { showMinutes, showMoment } from '../lib/units';
+  import type { OpenJob } from './open-job.svelte';
+  import Reason from './Reason.svelte';
+  import RollCall from './RollCall.svelte';
+
+  interface Props {
+    open: OpenJob;
+    tasks: Task[];
+    pieces: Piece[];
+  }
+  const { open, tasks, pieces }: Props = $props();
+  const following = $derived(open.job?.next?.task?.id);
+</script>
+
+<ol class="m-0 flex list-none flex-col gap-2 p-0">
+  {#each tasks as task (task.id)}
+    <li class="card p-3" class:next={following === task.id}>
+      <Checkbox
+        checked={!!task.done_at}
+        onclick={(event: MouseEvent) => {
+          // The tick shows what was kept, not what was clicked.
+          event.preventDefault();
+          void open.done(task.id, !task.done_at);
+        }}
+        class="items-start text-base text-(--ink)"
+      >
+        <strong>{task.title}</strong>
+      </Checkbox>
+      <p class="m-0 mt-1 pl-6 text-sm">{task.detail}</p>
+      {#if task.done_at}
+        <p class="m-0 pl-6 text-sm text-(--grass)">
+          Done {showMoment(task.done_at)}{task.reason ? `: ${task.reason}` : ''}
+        </p>
+        {#if task.changed.length}
+          <p class="m-0 pl-6 text-sm font-bold text-(--signal-ink)">
+            Done on an earlier version: since then the {task.changed.join(', the ')} changed.
+          </p>
+        {/if}
+      {:else if task.state === 'waiting' && task.opens}
+        <p class="m-0 pl-6 text-sm font-bold">Not before {showMoment(task.opens)}</p>
+      {:else if task.minutes}
+        <p class="m-0 pl-6 text-sm text-(--faint)">
+          About {showMinutes(task.minutes)}{task.needs.length ? `; ${task.needs.join(', ')}` : ''}
+        </p>
+      {/if}
+      {#if task.copies > 1}
+        <p class="m-0 pl-6 text-sm text-(--faint)">On {task.copies_done} of {task.copies} copies</p>
+      {/if}
+      {#if task.caution}<p class="caution m-0 mt-2 text-sm">
+          <strong>Take care.</strong>
+          {task.caution}
+        </p>{/if}
+      {#if open.early?.task === task.id}<Reason {open} early={open.early} />{/if}
+      {#if task.call && task.call.numbers.length}
+        <RollCall
+          {task}
+          call={task.call}
+          keepers={pieces.filter((piece) => task.call?.numbers.includes(piece.number))}
+          {open}
+        />
+      {/if}
+    </li>
+  {/each}
+</ol>
+
+<style>
+  .next {
+    border-color: var(--signal);
+    box-shadow: inset 4px 0 0 var(--signal);
+  }
+  .caution {
+    border-left: 4px solid var(--signal);
+    padding-left: 0.6rem;
+  }
+</style>
