@@ -1,7 +1,10 @@
 """What most tests need: the shipped figures, a workbench on an empty database, a client of the API."""
 
+import re
 from collections.abc import Iterator
+from datetime import UTC, datetime, timedelta
 from pathlib import Path
+from typing import Any
 
 import pytest
 from flask.testing import FlaskClient
@@ -11,7 +14,24 @@ from dunestead.api.app import create_app
 from dunestead.catalogue import load_catalogue
 from dunestead.core.figures import Catalogue
 from dunestead.store import BlankStore, JobStore, open_database, open_records
+from dunestead.workshop.clock import Clock
 from dunestead.workshop.workbench import Workbench
+
+
+class TurnedClock:
+    """A clock that stands at noon until it is turned."""
+
+    def __init__(self) -> None:
+        self.now = datetime(2026, 5, 10, 12, 0, tzinfo=UTC)
+        self.seconds = 0.0
+
+    def turn(self, minutes: float) -> None:
+        self.now += timedelta(minutes=minutes)
+        self.seconds += 60 * minutes
+
+    @property
+    def clock(self) -> Clock:
+        return Clock(lambda: self.now, lambda: self.seconds)
 
 
 @pytest.fixture(scope="session")
@@ -41,6 +61,26 @@ def workbench(engine: Engine, store: JobStore, blanks: BlankStore, catalogue: Ca
     return Workbench(store, blanks, open_records(engine), catalogue)
 
 
+class PageClient(FlaskClient):
+    """A client that says, as the page does, which version of a job a change is made on: the one it saw last."""
+
+    def open(self, *args: Any, **more: Any) -> Any:
+        address, method = str(args[0] if args else more.get("path", "")), more.get("method", "GET")
+        job = re.match(r"/api/jobs/(\d+)/?", address)
+        headers = dict(more.pop("headers", None) or {})
+        if job and method != "GET" and "If-Match" not in headers:
+            seen = super().open(f"/api/jobs/{job[1]}/head", method="GET")
+            headers["If-Match"] = seen.headers.get("ETag", '"v1"')
+        return super().open(*args, headers=headers, **more)
+
+
 @pytest.fixture
-def client(tmp_path: Path) -> FlaskClient:
-    return create_app({"DATABASE": tmp_path / "api.sqlite", "TESTING": False}).test_client()
+def clock() -> TurnedClock:
+    return TurnedClock()
+
+
+@pytest.fixture
+def client(tmp_path: Path, clock: TurnedClock) -> FlaskClient:
+    app = create_app({"DATABASE": tmp_path / "api.sqlite", "TESTING": False, "CLOCK": clock.clock})
+    app.test_client_class = PageClient
+    return app.test_client()

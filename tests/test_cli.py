@@ -39,10 +39,10 @@ def test_check_reports_all_it_promises(monkeypatch, capsys, art) -> None:
     assert (code, err) == (0, "")
     # A frame, a bar with two holes and a bar: (1200 + 600 + 600) units² at 4 mm a unit.
     assert report["painted"]["area_mm2"] == pytest.approx(2400 * 16)
-    assert report["painted"]["bbox_mm"] == pytest.approx([0, 0, 400, 160])
+    assert report["painted"]["bbox_mm"] == pytest.approx([0, 0, 400, 160], abs=0.001)
     assert [piece["id"] for piece in report["loose_pieces"]] == [1, 2, 3]
-    assert report["loose_pieces"][0]["centroid_mm"] == pytest.approx([80, 80])
-    assert report["loose_pieces"][0]["nearest"]["gap_mm"] == pytest.approx(40)
+    assert report["loose_pieces"][0]["centroid_mm"] == pytest.approx([80, 80], abs=0.001)
+    assert report["loose_pieces"][0]["nearest"]["gap_mm"] == pytest.approx(40, abs=0.001)
     assert report["smallest_workable_width_mm"] > 0
     assert report["limited_by"]["measure"] in ("stroke", "web", "part")
 

@@ -215,12 +215,13 @@ def test_blanks_are_kept_taken_and_forgotten(client) -> None:
 
 def test_a_base_coat_is_a_step_and_an_amount(client) -> None:
     here = address(begin(client))
-    blank = {"width": 600, "height": 400, "base_coat": "everywhere", "base_colour": "#f3efe4"}
+    paint = {"paint": "outdoor-acrylic"}
+    base = {"role": "base", "colour": "#f3efe4", "coats": 1, **paint}
 
-    job = client.patch(here, json={"blank": blank}).get_json()
+    job = client.patch(here, json={"coatings": [{"role": "colour", **paint}, base]}).get_json()
 
     station = job["stations"][0]
-    assert [step["code"] for step in station["steps"]] == ["blank-prepared", "blank-base-coat"]
+    assert [task["code"] for task in station["tasks"]] == ["blank-prepared", "blank-base-coat"]
     # 0.24 m² x 4 for the soak of coir over 7 m² a litre.
     (amount,) = (row["value"] for row in station["rows"] if row["label"] == "Base coat")
     assert amount == pytest.approx(0.24 * 4 / 7 * 1000, rel=1e-3)
@@ -290,7 +291,7 @@ def test_artwork_that_cannot_be_read_leaves_the_design_as_it_was(client, data: b
     [
         ({"width": 600, "height": 400, "rim": 300}, "leaves nothing"),
         ({"width": 600, "height": 400, "shape": "outline"}, "no outline yet"),
-        ({"width": 600, "height": 400, "heat": 900}, "plate of 900"),
+        ({"width": 600, "height": 400, "heat": 900}, "heat limit of 900"),
         ({"width": 600, "height": 400, "corner": -4}, "corner radius"),
         ({"width": 600, "height": 400, "shape": "garment", "garment": {"size": "xxs"}}, "no garment size"),
     ],

@@ -1,10 +1,12 @@
 """The API: begin, look, change, undo; every failure a problem in a maker's words."""
 
 import io
+from datetime import timedelta
 from typing import Any
 
 import pytest
 from flask.testing import FlaskClient
+from sqlalchemy import text
 
 from tests.shapes import WORD, rect, svg
 
@@ -66,32 +68,232 @@ def test_numbers_survive_a_change_of_size(client) -> None:
     assert [piece["fate"] for piece in smaller["pieces"]] == [None, None, "bridge"]
 
 
-def test_a_roll_call_closes_only_when_the_count_comes_out(client) -> None:
-    address = f"/api/jobs/{begin(client)['id']}"
+def done(client: FlaskClient, address: str, task: str, **more: Any) -> Any:
+    return client.post(f"{address}/tasks/done", json={"task": task, "done": True, **more})
 
-    early = client.post(f"{address}/ticks", json={"code": "weed-dish", "done": True})
-    assert early.status_code == 400
+
+def test_a_roll_call_closes_only_when_the_count_comes_out_or_a_reason_is_given(client) -> None:
+    address = f"/api/jobs/{begin(client)['id']}"
+    count = "weed-count/m1/k1"
+
+    early = done(client, address, count)
+    assert (early.status_code, early.get_json()["code"]) == (409, "needs-reason")
     assert "3 missing (1, 2, 3)" in early.get_json()["title"]
-    client.post(f"{address}/calls", json={"numbers": [1, 3], "call": "dish", "done": True})
-    assert (
-        "1 missing (2)" in client.post(f"{address}/ticks", json={"code": "weed-dish", "done": True}).get_json()["title"]
+    client.post(f"{address}/tasks/call", json={"task": count, "numbers": [1, 3], "present": True})
+    assert "1 missing (2)" in done(client, address, count).get_json()["title"]
+    reasoned = done(client, address, count, reason="Piece 2 tore; a new one is cut").get_json()
+    assert station(reasoned, "weed")["state"] == "stop"
+    client.post(f"{address}/tasks/done", json={"task": count, "done": False})
+    client.post(f"{address}/tasks/call", json={"task": count, "present": True})
+    closed = done(client, address, count)
+    assert closed.status_code == 200
+    (counted,) = (
+        row["value"] for row in station(closed.get_json(), "weed")["rows"] if row["label"] == "Pieces counted"
     )
-    client.post(f"{address}/calls", json={"call": "dish", "done": True})
-    done = client.post(f"{address}/ticks", json={"code": "weed-dish", "done": True})
-    assert done.status_code == 200
-    assert station(done.get_json(), "weed")["rows"][2]["value"] == 3
+    assert counted == 3
 
 
-def test_the_last_coat_starts_the_clock(client) -> None:
+def test_the_first_and_the_last_stroke_start_the_clock_of_the_peel(client, clock) -> None:
+    """Outdoor acrylic is peeled wet: at most 10 min after the last coat, 30 after the first stroke."""
     address = f"/api/jobs/{begin(client)['id']}"
-    client.patch(address, json={"coats": 1})
+    client.patch(address, json={"coatings": [{"role": "colour", "paint": "outdoor-acrylic", "coats": 1}]})
+    began = (clock.now - timedelta(minutes=25)).isoformat()
 
-    job = client.post(f"{address}/ticks", json={"code": "paint-coat-1", "done": True}).get_json()
+    work = done(client, address, "paint-coat/m1/k1/c1/n1", began=began).get_json()
 
-    assert job["last_coat"] <= job["peel_closes"]
-    assert station(job, "peel")["state"] == "stop"
-    back = client.post(f"{address}/ticks", json={"code": "paint-coat-1", "done": False}).get_json()
-    assert back["last_coat"] is None
+    peels = [clock_ for clock_ in work["clocks"] if clock_["station"] == "peel"]
+    assert {one["closes"] for one in peels} == {(clock.now + timedelta(minutes=5)).isoformat().replace("+00:00", "Z")}
+    assert station(work, "peel")["state"] == "stop"
+    clock.turn(6)
+    assert "passed" in station(client.get(f"{address}/work").get_json(), "peel")["verdict"]
+    back = client.post(f"{address}/tasks/done", json={"task": "paint-coat/m1/k1/c1/n1", "done": False}).get_json()
+    assert back["clocks"] == []
+
+
+def test_a_coat_before_its_time_asks_why(client, clock) -> None:
+    """Porch paint on coir, peeled wet, follows wet on wet; its use comes a day later."""
+    address = f"/api/jobs/{begin(client)['id']}"
+    client.patch(address, json={"coatings": [{"role": "colour", "paint": "outdoor-acrylic", "coats": 1}]})
+    done(client, address, "paint-coat/m1/k1/c1/n1")
+    clock.turn(60)
+
+    refused = done(client, address, "cure-use/k1").get_json()
+
+    assert refused["code"] == "needs-reason"
+    assert "another 1380 min" in refused["title"]
+    clock.turn(1380)
+    assert done(client, address, "cure-use/k1").status_code == 200
+
+
+def test_what_was_done_on_an_earlier_version_is_told(client) -> None:
+    """Cut sheet 1, then change the width: the tick stays, and says what it was about is no more."""
+    address = f"/api/jobs/{begin(client)['id']}"
+    cut = station(done(client, address, "sheets-cut/s1").get_json(), "sheets")["tasks"][1]
+    assert (cut["state"], cut["changed"]) == ("done", [])
+
+    wider = client.patch(address, json={"design_width": 321.0}).get_json()
+    assert station(wider, "sheets")["tasks"][1]["state"] == "outdated"
+    assert station(wider, "sheets")["tasks"][1]["changed"] == ["sheet"]
+    assert "earlier version" in station(wider, "sheets")["verdict"]
+    other = client.patch(address, json={"material": "card"}).get_json()
+    assert "material" in station(other, "sheets")["tasks"][1]["changed"]
+    back = client.post(f"{address}/undo")
+    back = client.post(f"{address}/undo").get_json()
+    assert station(back, "sheets")["tasks"][1]["state"] == "done"
+
+
+def test_two_windows_never_overwrite_each_other(client) -> None:
+    """Window B changes a colour on what it saw before A measured: it is told so, and A's measure stays."""
+    job = begin(client)
+    address = f"/api/jobs/{job['id']}"
+    seen = {"If-Match": f'"v{job["version"]}"'}
+    measured = {"width": 600, "height": 400, "measured_width": 596}
+    assert client.patch(address, json={"blank": measured}, headers=seen).status_code == 200
+
+    clash = client.patch(address, json={"blank": {"width": 600, "height": 400, "colour": "#112233"}}, headers=seen)
+
+    assert (clash.status_code, clash.get_json()["code"]) == (412, "changed-meanwhile")
+    assert "Blank" in clash.get_json()["title"]
+    now = client.get(address)
+    assert now.get_json()["inputs"]["blank"]["measured_width"] == 596
+    assert client.patch(address, json={"copies": 2}, headers={"If-Match": now.headers["ETag"]}).status_code == 200
+
+
+def test_a_change_that_names_no_version_is_refused(client) -> None:
+    address = f"/api/jobs/{begin(client)['id']}"
+
+    answer = client.patch(address, json={"copies": 2}, headers={"If-Match": ""})
+
+    assert (answer.status_code, answer.get_json()["code"]) == (428, "no-version")
+
+
+def test_a_job_that_cannot_be_reckoned_leaves_the_board_standing_and_is_mended(client) -> None:
+    fine, broken = begin(client), begin(client)
+    own = client.post("/api/workshop/cutters", json=CUTTER).get_json()["cutters"][0]
+    address = f"/api/jobs/{broken['id']}"
+    client.patch(address, json={"cutter": f"own-{own['id']}"})
+    engine = client.application.extensions["workbench"]._store._sessions
+    with engine.write() as session:
+        session.execute(text("DELETE FROM shelf"))
+    client.application.extensions["workbench"].refresh()
+
+    board = client.get("/api/jobs").get_json()
+    assert [card["id"] for card in board["jobs"]] == [fine["id"]]
+    assert board["broken"][0]["id"] == broken["id"]
+    assert "no cutter called" in board["broken"][0]["what"]
+    mending = client.get(f"{address}/mending").get_json()
+    assert [mend["key"] for mend in mending["mends"]] == ["cutter"]
+    tag = {"If-Match": f'"v{mending["version"]}"'}
+    mended = client.post(f"{address}/mend", json={"mend": "cutter"}, headers=tag)
+    assert mended.get_json()["inputs"]["cutter"] == "table-long"
+    assert len(client.get("/api/jobs").get_json()["jobs"]) == 2
+
+
+def test_a_damaged_job_is_shown_as_such_and_undone(client) -> None:
+    job = begin(client)
+    address = f"/api/jobs/{job['id']}"
+    client.patch(address, json={"copies": 2})
+    with client.application.extensions["workbench"]._store._sessions.write() as session:
+        session.execute(text("UPDATE revision SET state = json_remove(state, '$.blank') WHERE seq = 2"))
+
+    board = client.get("/api/jobs").get_json()
+    assert (board["jobs"], board["broken"][0]["name"]) == ([], "Cabin 8 mat")
+    mending = client.get(f"{address}/mending").get_json()
+    assert (mending["mends"], mending["history"]["undo"]) == ([], "Copies")
+    tag = {"If-Match": f'"v{mending["version"]}"'}
+    assert client.post(f"{address}/undo", headers=tag).get_json()["inputs"]["copies"] == 1
+
+
+def test_a_thousand_copies_are_one_set_multiplied(client) -> None:
+    """A pattern of two windows, a thousand times: the roll is a thousand times as long, and each copy is counted."""
+    job = begin(client)
+    address = f"/api/jobs/{job['id']}"
+
+    one = sum(len(sheet["patches"]) for sheet in job["sheets"]["sheets"])
+    many = client.patch(address, json={"copies": 1000}).get_json()
+
+    assert many["copies"] == 1000
+    assert sum(sheet["runs"] * len(sheet["patches"]) for sheet in many["sheets"]["sheets"]) == 1000 * one
+    last = client.get(f"{address}/work?copy=1000").get_json()
+    (count,) = (task for task in station(last, "weed")["tasks"] if task["code"] == "weed-count")
+    assert (count["id"], count["copies"]) == ("weed-count/m1/k1000", 1000)
+
+
+def test_next_leads_to_what_is_red_before_anything_is_cut(client) -> None:
+    address = f"/api/jobs/{begin(client)['id']}"
+
+    fine = client.patch(address, json={"design_width": 60.0}).get_json()
+    assert (fine["next"]["kind"], fine["next"]["station"]) == ("decide", "artwork")
+    wide = client.patch(address, json={"design_width": 500.0}).get_json()
+    assert (wide["next"]["kind"], wide["next"]["station"]) == ("decide", "mask")
+    decided = client.post(f"{address}/fates", json={"fate": "keep"}).get_json()
+    assert (decided["next"]["kind"], decided["next"]["task"]["code"]) == ("do", "blank-prepared")
+
+
+def test_a_file_of_a_red_design_is_handed_out_only_when_the_maker_says_so(client) -> None:
+    address = f"/api/jobs/{begin(client)['id']}"
+    client.patch(address, json={"design_width": 60.0})
+
+    held = client.get(f"{address}/sheets.zip")
+    assert (held.status_code, held.get_json()["code"]) == (409, "red-finding")
+    assert "Too fine" in held.get_json()["title"]
+    assert client.post(f"{address}/sheets/1/cut", json={}).status_code == 409
+    given = client.get(f"{address}/sheets.zip?anyway=true")
+    assert given.content_type == "application/zip"
+    log = client.application.extensions["workbench"]._store.get(int(address.rpartition("/")[2])).log
+    assert [(entry.kind, entry.task) for entry in log] == [("handed-out", "sheets.zip")]
+
+
+def test_a_head_is_small_and_each_station_comes_alone(client) -> None:
+    address = f"/api/jobs/{begin(client)['id']}"
+
+    head = client.get(f"{address}/head")
+    weed = client.get(f"{address}/stations/weed").get_json()
+
+    assert len(head.data) < 4000
+    assert [one["code"] for one in head.get_json()["stations"]][-1] == "record"
+    assert [task["code"] for task in weed["tasks"]][-1] == "weed-count"
+    assert client.get(f"{address}/stations/moon").status_code == 404
+
+
+def test_the_drawer_holds_what_was_put_away(client) -> None:
+    job = begin(client)
+    client.post(f"/api/jobs/{job['id']}/put-away")
+
+    assert [card["id"] for card in client.get("/api/jobs/away").get_json()["jobs"]] == [job["id"]]
+    client.post(f"/api/jobs/{job['id']}/bring-back")
+    assert client.get("/api/jobs/away").get_json() == {"jobs": [], "broken": []}
+
+
+def test_a_job_goes_out_as_a_file_and_comes_in_as_it_was(client) -> None:
+    job = begin(client)
+    address = f"/api/jobs/{job['id']}"
+    client.patch(address, json={"copies": 3, "border": 31.0})
+    client.post(f"{address}/fates", json={"numbers": [2], "fate": "bridge"})
+    out = client.get(f"{address}/job-file")
+
+    back = client.post("/api/jobs/job-file", data={"file": (io.BytesIO(out.data), "mat.zip")})
+
+    assert back.status_code == 201, back.text
+    before, after = client.get(address).get_json(), back.get_json()
+    assert after["id"] != before["id"]
+    assert after["inputs"] == before["inputs"]
+    assert [piece["fate"] for piece in after["pieces"]] == [None, "bridge", None]
+    assert after["sheets"] == before["sheets"]
+
+
+CUTTER = {
+    "name": "Bench cutter",
+    "feeds": "mat",
+    "reach_width": 292,
+    "reach_length": 597,
+    "slowest": 5,
+    "fastest": 200,
+    "acceleration": 1000,
+    "lift": 0.1,
+    "force_low": 20,
+    "force": 400,
+}
 
 
 def test_a_record_is_kept(client) -> None:
@@ -115,11 +317,11 @@ def test_a_job_is_put_away_and_brought_back(client) -> None:
 
 def test_figures_can_be_given_back_to_the_catalogue(client) -> None:
     address = f"/api/jobs/{begin(client)['id']}"
-    client.patch(address, json={"border": 25.0, "coats": 2})
+    client.patch(address, json={"border": 25.0, "method": "paper-bare"})
 
-    job = client.patch(address, json={"border": None, "coats": None}).get_json()
+    job = client.patch(address, json={"border": None, "method": None}).get_json()
 
-    assert (job["inputs"]["border"], job["in_force"]["border"], job["in_force"]["coats"]) == (None, 40.0, 3)
+    assert (job["inputs"]["border"], job["in_force"]["border"], job["method"]) == (None, 40.0, "paper-tape")
 
 
 def test_sentences_follow_the_unit_and_numbers_stay_in_mm(client) -> None:
@@ -148,8 +350,27 @@ def test_sentences_follow_the_unit_and_numbers_stay_in_mm(client) -> None:
         ("patch", "/api/jobs/1", {"overlap": 95.0, "cutter": "pocket"}, 400, "overlap"),
         ("post", "/api/jobs/1/fates", {"numbers": [44], "fate": "keep"}, 400, "no loose piece 44"),
         ("post", "/api/jobs/1/fates", {"numbers": [1], "fate": "burn"}, 422, "fate"),
-        ("post", "/api/jobs/1/ticks", {"code": "dance", "done": True}, 400, "dance"),
-        ("post", "/api/jobs/1/calls", {"numbers": [44], "call": "dish", "done": True}, 400, "44"),
+        ("post", "/api/jobs/1/tasks/done", {"task": "dance", "done": True}, 400, "dance"),
+        (
+            "post",
+            "/api/jobs/1/tasks/done",
+            {"task": "sheets-test-cut", "done": True, "at": "2090-01-01T00:00Z"},
+            400,
+            "not happened",
+        ),
+        ("post", "/api/jobs/1/tasks/call", {"task": "weed-count/m1/k1", "numbers": [44], "present": True}, 400, "44"),
+        ("post", "/api/jobs/1/tasks/call", {"task": "sheets-test-cut", "present": True}, 400, "no roll-call"),
+        ("patch", "/api/jobs/1", {"coatings": []}, 400, "needs a paint"),
+        ("patch", "/api/jobs/1", {"coatings": [{"role": "colour", "paint": "plate-glaze"}]}, 400, "is no colour"),
+        (
+            "patch",
+            "/api/jobs/1",
+            {"coatings": [{"role": "colour", "paint": "outdoor-acrylic", "coats": 0}]},
+            400,
+            "coats",
+        ),
+        ("patch", "/api/jobs/1", {"method": "glue"}, 400, "no method called"),
+        ("patch", "/api/jobs/1", {"copies": 0}, 400, "copies"),
         ("put", "/api/jobs/1/record", {"grade": 11}, 400, "grade"),
         ("post", "/api/jobs/1/undo", None, 409, "nothing to undo"),
         ("post", "/api/jobs/1/redo", None, 409, "nothing to do again"),

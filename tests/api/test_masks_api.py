@@ -1,6 +1,7 @@
 """Masks over the wire: bridges in the hand, weak places and their remedies, masks for colours, materials."""
 
 import io
+from itertools import pairwise
 from typing import Any
 
 import pytest
@@ -178,7 +179,7 @@ def test_a_reverse_mask_asks_for_a_base_coat_and_gets_one(client) -> None:
     ).get_json()
 
     assert coated["pieces"][0]["where"].startswith("part 1 of")
-    assert coated["inputs"]["blank"]["base_coat"] == "everywhere"
+    assert [(one["role"], one["where"]) for one in coated["coatings"]] == [("base", "everywhere"), ("colour", "mask")]
     assert not any(finding["code"] == "base-missing" for finding in coated["findings"])
     assert coated["picture"]["masks"][0]["placing"]
 
@@ -192,4 +193,7 @@ def test_materials_are_ranked_with_what_a_copy_costs(client, job) -> None:
     assert {line["key"] for line in ranked["reuse"]["lines"]} == {
         material["key"] for material in ranked["materials"] if material["fits"]
     }
-    assert ranked["reuse"]["break_even"]
+    lines = {line["key"]: line["costs"] for line in ranked["reuse"]["lines"]}
+    cheapest = [min(lines, key=lambda key: lines[key][at]) for at in range(24)]
+    changes = [(at + 1, new) for at, (old, new) in enumerate(pairwise(cheapest), start=1) if old != new]
+    assert [(one["copies"], one["material"]) for one in ranked["reuse"]["break_even"]] == changes

@@ -28,7 +28,7 @@ def test_every_key_of_the_trade_is_there(catalogue: Catalogue, table: str) -> No
         ("material", "card", "least_part", 5, "mm"),
         ("material", "plastic", "force", 350, "g"),
         ("cutter", "pocket", "reach_width", 108, "mm"),
-        ("paint", "rubber-spray", "cover", 2, "m2/l"),
+        ("paint", "rubber-spray", "cover", 4, "m2/l"),
         ("hand", "median", "place_keeper", 25, "s"),
         ("workshop", "room", "cover_spray", 300, "mm"),
         ("paint", "fabric-brush", "wash", 72 * 60, "min"),

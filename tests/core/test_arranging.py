@@ -7,7 +7,6 @@ import pytest
 
 from dunestead.core.artwork.elements import Drawn, Frame, Words
 from dunestead.core.blanks.blank import Blank, Garment, collar_of
-from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.changes.arranging import (
     add_element,
     arrange,
@@ -21,8 +20,10 @@ from dunestead.core.changes.arranging import (
     place_on_garment,
 )
 from dunestead.core.changes.editing import change_element, drop_element
+from dunestead.core.errors import BadInput, NoSuchThing, NotNow
+from dunestead.core.job.job import altered
+from tests.making import CATALOGUE, job_of, words
 from tests.shapes import artwork, files, rect
-from tests.workshop import CATALOGUE, job_of, words
 
 SOURCES = files(bar=rect(0, 0, 40, 10), tall=rect(0, 0, 10, 40))
 THREE = job_of(
@@ -72,7 +73,7 @@ def test_parts_are_centred_on_the_blank_as_one() -> None:
 
 
 def test_only_the_chosen_parts_move_and_frames_never() -> None:
-    job = replace(THREE, elements=(*THREE.elements, Frame(id=4)))
+    job = altered(THREE, elements=(*THREE.elements, Frame(id=4)))
 
     moved = arrange(job, [1, 3], "left", SOURCES, CATALOGUE)
 
@@ -161,11 +162,11 @@ def test_a_garment_of_another_size_has_its_sides_and_distances_of_its_own() -> N
 
 # --- adding and changing ----------------------------------------------------------------------
 def test_what_joins_a_design_is_smaller_than_it_and_has_a_number_of_its_own() -> None:
-    job = replace(THREE, last_element=9)
+    job = altered(THREE, last_element=9)
 
     more = add_element(job, lambda number: new_element(job, artwork(9.0, "bar", number), SOURCES, CATALOGUE))
 
-    assert more.elements[-1].id == more.last_element == 10
+    assert more.elements[-1].id == more.design.last_element == 10
     assert 40 < more.elements[-1].width < 330
 
 

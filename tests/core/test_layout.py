@@ -6,8 +6,9 @@ import shapely
 from dunestead.core.artwork.elements import Repeat
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.colours import colour_name, difference
+from dunestead.core.painting.coatings import Coating
+from tests.making import job_of, look, words
 from tests.shapes import artwork, files, rect
-from tests.workshop import job_of, look, words
 
 RED, BLUE = 'fill="#a01010"', 'fill="#1030a0"'
 SOURCES = files(
@@ -114,7 +115,9 @@ def test_colours_that_cross_have_no_gap() -> None:
 
 
 def test_spray_wants_its_colours_far_apart() -> None:
-    finding = codes(job_of(artwork(100.0, "pair"), surface="jersey", paint="fabric-spray"))["colour-gap"]
+    finding = codes(job_of(artwork(100.0, "pair"), surface="jersey", coatings=(Coating("colour", "fabric-spray"),)))[
+        "colour-gap"
+    ]
 
     assert finding.limit == 300
     assert "by spray" in finding.message()
@@ -124,8 +127,8 @@ def test_paint_that_hardly_shows_is_found_and_a_base_coat_settles_it() -> None:
     dark = Blank(600, 400, colour="#242c33")
 
     assert codes(job_of(words("HI", 300.0), blank=dark))["colours-alike"].measured < 14
-    coated = Blank(600, 400, colour="#242c33", base_coat="under", base_colour="#f3efe4")
-    assert "colours-alike" not in codes(job_of(words("HI", 300.0), blank=coated))
+    paints = (Coating("base", "outdoor-acrylic", "#f3efe4", where="under"), Coating("colour", "outdoor-acrylic"))
+    assert "colours-alike" not in codes(job_of(words("HI", 300.0), blank=dark, coatings=paints))
 
 
 def test_a_white_mask_on_a_white_blank_is_noted() -> None:

@@ -1,21 +1,23 @@
 """The masks of a design: reverse ones, one a colour, as large as the blank; numbers that follow."""
 
-from dataclasses import replace
-
 import pytest
 import shapely
 from shapely import affinity
 
 from dunestead.core.artwork.elements import Frame
 from dunestead.core.blanks.blank import Blank
+from dunestead.core.job.job import altered
+from dunestead.core.painting.coatings import Coating
 from dunestead.core.plan.plan import make_plan
+from dunestead.core.stations.graph import task_graph
 from dunestead.formats.verified import check_cut
+from tests.making import CATALOGUE, job_of, look, words
 from tests.shapes import WORD, artwork, files, frame, rect
-from tests.workshop import CATALOGUE, job_of, look, words
 
 RED, BLUE = "#c62828", "#2f6db5"
 # A red ring of 100 with a blue square of 40 in it.
 TARGET = frame(0, 0, 100, 60).replace("<path", f'<path fill="{RED}"') + rect(30, 30, 40, 40, f'fill="{BLUE}"')
+BASED = (Coating("base", "outdoor-acrylic"), Coating("colour", "outdoor-acrylic"))
 SOURCES = files(word=WORD, target=TARGET, tree=frame(0, 0, 40, 20) + rect(60, 0, 40, 40) + rect(45, 10, 10, 10))
 
 
@@ -64,7 +66,7 @@ def test_a_frame_around_words_leaves_a_piece_no_wider_than_the_blank() -> None:
 
 def test_pieces_that_are_no_more_are_said_to_be_gone() -> None:
     seen = look(job_of(words("B", 60.0), words("O", 60.0, 2, x=100.0)), SOURCES)
-    now = look(replace(seen.job, elements=seen.job.elements[:1]), SOURCES)
+    now = look(altered(seen.job, elements=seen.job.elements[:1]), SOURCES)
 
     assert {piece.number for piece in seen.found} == {1, 2, 3}
     assert len(now.gone) == 1
@@ -91,23 +93,24 @@ def test_widths_change_places_in_a_reverse_mask() -> None:
 
 @pytest.mark.parametrize(("base", "found"), [("none", True), ("everywhere", False), ("under", False)])
 def test_a_reverse_mask_wants_a_base_coat(base, found) -> None:
-    job = job_of(artwork(400.0, "word"), reverse=True, blank=Blank(600, 400, base_coat=base))
+    job = job_of(artwork(400.0, "word"), reverse=True)
+    if base != "none":
+        job = altered(job, coatings=(Coating("base", "outdoor-acrylic", where=base), *job.paint.coatings))
 
     assert any(f.code == "base-missing" for f in look(job, SOURCES).findings) == found
 
 
 def test_around_a_reverse_mask_the_rest_of_the_blank_is_painted() -> None:
-    blank = Blank(600, 400, base_coat="everywhere")
-    done = plan(job_of(artwork(400.0, "word"), reverse=True, blank=blank, field_colour="#ffffff"))
+    done = plan(job_of(artwork(400.0, "word"), reverse=True, coatings=BASED, field_colour="#ffffff"))
 
-    (field,) = done.paint.colours
+    base, field = done.coatings
+    assert (base.role, base.area) == ("base", pytest.approx(600 * 400))
     assert field.colour == "#ffffff"
     assert field.area == pytest.approx(600 * 400 - done.painted.region.area, rel=1e-6)
 
 
 def test_shapes_are_laid_from_the_middle_outwards() -> None:
-    blank = Blank(600, 400, base_coat="everywhere")
-    done = plan(job_of(artwork(400.0, "tree"), reverse=True, blank=blank))
+    done = plan(job_of(artwork(400.0, "tree"), reverse=True, coatings=BASED))
     placed = {piece.number: piece.centroid for piece in done.keepers}
 
     middle = (done.masks[0].cut.box[2] / 2, done.masks[0].cut.box[3] / 2)
@@ -117,8 +120,7 @@ def test_shapes_are_laid_from_the_middle_outwards() -> None:
 
 
 def test_a_reverse_mask_is_cut_and_proven_like_any_other() -> None:
-    blank = Blank(600, 400, base_coat="everywhere")
-    done = plan(job_of(artwork(500.0, "word"), reverse=True, blank=blank))
+    done = plan(job_of(artwork(500.0, "word"), reverse=True, coatings=BASED))
 
     assert all(sheet.verdict.agrees for sheet in done.sheets)
     assert sum(sheet.verdict.mask_parts for sheet in done.sheets) >= 3
@@ -158,7 +160,7 @@ def test_a_centre_that_holds_another_colour_is_loose_in_its_own_mask_only() -> N
 def test_a_number_is_given_once_over_all_masks_and_kept_from_one_mask_to_many() -> None:
     pair = files(pair=frame(0, 0, 40, 20).replace("<path", f'<path fill="{RED}"') + frame(60, 0, 40, 20))
     one = look(job_of(artwork(300.0, "pair")), pair)
-    each = look(replace(one.job, masks="each"), pair)
+    each = look(altered(one.job, masks="each"), pair)
 
     centre = {piece.number: piece.centroid for piece in one.loose}
     assert {piece.number: piece.centroid for piece in each.loose} == {
@@ -166,14 +168,13 @@ def test_a_number_is_given_once_over_all_masks_and_kept_from_one_mask_to_many() 
     }
 
 
-def test_sheets_are_numbered_through_all_masks_and_steps_done_mask_by_mask() -> None:
-    from dunestead.core.work.steps import all_steps
-
+def test_sheets_are_numbered_through_all_masks_and_tasks_done_mask_by_mask() -> None:
     done = plan(job_of(artwork(300.0, "target"), masks="each"))
-    codes = [step.code for step in all_steps(done, CATALOGUE.hand, "mm")]
+    codes = [task.id for task in task_graph(done, CATALOGUE).tasks]
 
     assert [sheet.number for sheet in done.sheets] == list(range(1, len(done.sheets) + 1))
-    assert codes.index("peel-sheet") < codes.index("tack-positioned-mask-2") < codes.index("paint-coat-1-mask-2")
+    order = ["peel-sheet/m1/k1", "tack-lay/m2/k1", "paint-coat/m2/k1/c2/n1"]
+    assert [codes.index(code) for code in order] == sorted(codes.index(code) for code in order)
     assert all(sheet.verdict.agrees for sheet in done.sheets)
 
 

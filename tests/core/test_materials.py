@@ -8,7 +8,7 @@ import pytest
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.mask.axis import AxisSide
 from dunestead.core.plan.materials import MaskWork, MaterialFit, rank_materials, reuse_of
-from tests.workshop import CATALOGUE
+from tests.making import CATALOGUE
 
 NO_AXIS = AxisSide(np.empty((0, 2)), np.empty(0), np.empty((0, 2), int), np.empty(0))
 WORK = MaskWork((200.0, 100.0), None, 1, (), False, 0, 10, 2000.0, (NO_AXIS,))
@@ -16,7 +16,8 @@ WORK = MaskWork((200.0, 100.0), None, 1, (), False, 0, 10, 2000.0, (NO_AXIS,))
 
 def ranked(surface: str = "flat-towel", work: MaskWork = WORK, copies: int = 1, cutter="table-long", **heat):
     row = replace(CATALOGUE.surface(surface), **heat)
-    return rank_materials(work, row, CATALOGUE, cutter=cutter, press="iron", overlap=10.0, copies=copies, unit="mm")
+    machine, plate = CATALOGUE.cutter(cutter), CATALOGUE.press("iron")
+    return rank_materials(work, row, CATALOGUE, cutter=machine, press=plate, overlap=10.0, copies=copies, unit="mm")
 
 
 def fit_of(key: str, **entries) -> MaterialFit:
@@ -67,8 +68,8 @@ def test_a_copy_costs_its_share_of_the_mask_and_its_own_minutes() -> None:
     fit = fit_of("stencil-film", copies=4)
 
     assert fit.material_cost == pytest.approx(0.27 * 0.17 * 9)
-    # Cut 2 m at 100 mm/s and one sheet to load; ten windows at 4 s and 200 cm at 1.5 s.
-    assert fit.making == pytest.approx((120 + 20 + 40 + 300) / 60)
+    # Cut 2 m at 100 mm/s and one sheet to load; ten windows at 4 s and 200 cm at 0.2 s.
+    assert fit.making == pytest.approx((120 + 20 + 40 + 40) / 60)
     # Positioned 180, laid 300, peeled 60 s.
     assert fit.printing == pytest.approx(540 / 60)
     assert fit.minutes == pytest.approx(fit.making / 2 + fit.printing)
@@ -83,7 +84,8 @@ def test_a_mask_that_is_washed_costs_the_washing() -> None:
 
 
 def test_from_some_number_of_copies_on_what_is_used_again_is_the_cheapest() -> None:
-    reuse = reuse_of(ranked(), CATALOGUE, 6)
+    # With 20 m of cut a mask is worth using again.
+    reuse = reuse_of(ranked(work=replace(WORK, cut_length=20_000.0, windows=60)), CATALOGUE, 6)
     costs = dict(reuse.costs)
 
     cheapest = [min(costs, key=lambda key: costs[key][k]) for k in range(len(reuse.copies))]

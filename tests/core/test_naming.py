@@ -3,8 +3,8 @@
 import pytest
 
 from dunestead.core.mask.naming import name_pieces
+from tests.making import job_of, look, words
 from tests.shapes import WORD, artwork, files
-from tests.workshop import job_of, look, words
 
 SOURCES = files(gull=WORD)
 

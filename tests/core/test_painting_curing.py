@@ -1,15 +1,13 @@
 """Paint, cover, drying and the peel window, with figures worked out by hand."""
 
-from datetime import UTC, datetime
-
 import pytest
 
-from dunestead.core.curing.drying import Room, dry_from, drying_factor
+from dunestead.core.curing.drying import Weather, dry_times, drying_factor
 from dunestead.core.curing.peel import peel_window
-from dunestead.core.painting.amount import paint_need
+from dunestead.core.errors import BadInput
+from dunestead.core.painting.amount import amount_of
+from dunestead.core.painting.coatings import Coating, check_coating, in_order
 from dunestead.core.painting.cover import cover_around
-
-NOON = datetime(2026, 5, 10, 12, 0, tzinfo=UTC)
 
 
 @pytest.mark.parametrize(
@@ -17,105 +15,144 @@ NOON = datetime(2026, 5, 10, 12, 0, tzinfo=UTC)
     [
         # 0.1 m² x 2 coats x soak 4 / 7 m² a litre.
         ("coir", "outdoor-acrylic", 2, 1, 114.3),
-        # 0.1 x 3 x 4 / 2, of which 60 % lands.
-        ("coir", "rubber-spray", 3, 1, 1000.0),
+        # 0.1 x 3 x 1.3, sprayed, / 4, of which 60 % lands.
+        ("coir", "rubber-spray", 3, 1, 162.5),
         # 0.1 x 1 x 1.3 / 6, twelve times.
         ("jersey", "fabric-brush", 1, 12, 260.0),
         ("glass", "spray-enamel", 2, 4, 266.7),
     ],
 )
 def test_paint_is_area_times_coats_times_soak_over_cover(catalogue, surface, paint, coats, copies, ml) -> None:
-    need = paint_need({"#000000": 1e5}, catalogue.surface(surface), catalogue.paint(paint), coats, copies)
+    row, stuff = catalogue.surface(surface), catalogue.paint(paint)
+    need = amount_of(1e5, row, stuff, catalogue.workshop, coats=coats, copies=copies)
 
     assert need.total_ml == pytest.approx(ml, abs=0.1)
-    assert need.colours[0].coat_ml * coats * copies == pytest.approx(need.total_ml)
+    assert need.coat_ml * coats * copies == pytest.approx(need.total_ml)
 
 
-def test_cans_are_whole_ones(catalogue) -> None:
-    spray, surface = catalogue.paint("rubber-spray"), catalogue.surface("coir")
+@pytest.mark.parametrize(("coats", "least", "most"), [(2, 1, 2), (3, 1, 2)])
+def test_a_mat_wholly_sprayed_takes_one_to_two_cans_and_its_lettering_well_under_one(catalogue, coats, least, most):
+    row, stuff = catalogue.surface("coir"), catalogue.paint("rubber-spray")
+    whole = amount_of(600 * 400.0, row, stuff, catalogue.workshop, coats=coats, copies=1)
+    words = amount_of(0.15 * 600 * 400.0, row, stuff, catalogue.workshop, coats=coats, copies=1)
 
-    assert [paint_need({"#0": a}, surface, spray, 3, 1).cans for a in (2.4e4, 2.5e4, 2.6e4)] == [1, 1, 2]
-    assert paint_need({"#0": 1e5}, surface, catalogue.paint("outdoor-acrylic"), 1, 1).cans is None
+    assert least <= whole.total_ml / stuff.can_ml <= most
+    assert words.total_ml / stuff.can_ml < 0.5
 
 
-def test_colours_share_the_paint_by_their_areas(catalogue) -> None:
-    need = paint_need({"#f00": 3e4, "#00f": 1e4}, catalogue.surface("canvas"), catalogue.paint("fabric-brush"), 2, 1)
+def test_cans_are_whole_ones_and_no_plan_says_nothing_is_poured(catalogue) -> None:
+    """A can of 250 ml does 250 x 0.6 x 4 / (1000 x 1.3 x 3) m² in three coats: 0.1538."""
+    spray, row, figures = catalogue.paint("rubber-spray"), catalogue.surface("coir"), catalogue.workshop
 
-    assert need.colours[0].total_ml == pytest.approx(3 * need.colours[1].total_ml)
+    cans = [amount_of(a, row, spray, figures, coats=3, copies=1).cans for a in (1.53e5, 1.539e5)]
+    assert cans == [1, 2]
+    speck = amount_of(10.0, row, catalogue.paint("outdoor-acrylic"), figures, coats=1, copies=1)
+    assert (speck.coat_ml, speck.total_ml, speck.cans) == (2, 2, None)
 
 
 @pytest.mark.parametrize(
-    ("room", "factor"),
+    ("weather", "factor"),
     [
-        (Room(20, 50), 1.0),
-        (Room(10, 50), 2.0),
-        (Room(0, 50), 4.0),
-        (Room(30, 50), 0.7),
-        (Room(15, 50), 2**0.5),
-        (Room(20, 70), 1.0),
-        (Room(20, 71), 1.5),
-        (Room(20, 86), 2.0),
-        (Room(10, 90), 4.0),
+        (Weather(20, 50), 1.0),
+        (Weather(10, 50), 2.0),
+        (Weather(0, 50), 4.0),
+        (Weather(30, 50), 0.7),
+        (Weather(15, 50), 2**0.5),
+        (Weather(20, 70), 1.0),
+        (Weather(20, 71), 1.5),
+        (Weather(20, 86), 2.0),
+        (Weather(10, 90), 4.0),
     ],
 )
-def test_drying_stretches_when_it_is_colder_or_damper(catalogue, room: Room, factor: float) -> None:
-    assert drying_factor(room, catalogue.workshop) == pytest.approx(factor)
+def test_drying_stretches_when_it_is_colder_or_damper(catalogue, weather: Weather, factor: float) -> None:
+    assert drying_factor(weather, catalogue.workshop) == pytest.approx(factor)
 
 
-def test_dates_count_from_the_last_coat(catalogue) -> None:
-    timeline = dry_from(catalogue.paint("fabric-brush"), Room(), catalogue.workshop, NOON)
+def test_a_mat_is_not_washed_and_all_times_stretch_alike(catalogue) -> None:
+    mat, shirt = (dry_times(catalogue.paint(key), 2.0) for key in ("outdoor-acrylic", "fabric-brush"))
 
-    assert timeline.at["touch"].hour == 13
-    assert timeline.at["use"].day == 11
-    assert timeline.at["wash"].day == 13
-
-
-def test_before_the_last_coat_there_are_no_dates_and_no_wash_for_a_mat(catalogue) -> None:
-    timeline = dry_from(catalogue.paint("outdoor-acrylic"), Room(), catalogue.workshop, None)
-
-    assert timeline.at == {}
-    assert "wash" not in timeline.minutes
+    assert (mat.next_coat, mat.touch, mat.handle, mat.use, mat.wash) == (40, 60, 480, 2880, None)
+    assert shirt.wash == 2 * 72 * 60
 
 
 @pytest.mark.parametrize(
     ("paint", "material", "when", "opens", "closes", "keepers_first"),
     [
         ("outdoor-acrylic", "paper-coated-down", "wet", 0, 10, True),
+        ("porch-paint", "vinyl-permanent", "wet", 0, 10, True),
         ("fabric-spray", "paper-coated-down", "set", 5, 10, False),
         ("rubber-spray", "paper-coated-down", "touch-dry", 45, 90, False),
         ("fabric-brush", "paper-coated-up", "touch-dry", 60, 120, False),
         ("fabric-brush", "stencil-film", "wet", 0, 10, True),
-        ("outdoor-acrylic", "iron-on", "touch-dry", 30, 60, False),
+        ("outdoor-acrylic", "iron-on", "dry", 240, 960, False),
         ("spray-enamel", "card", "at-once", 0, 10, True),
+        ("craft-acrylic", "plastic", "five-minutes", 0, 5, True),
+        ("leather-acrylic", "stencil-film", "touch-dry", 45, 90, False),
     ],
 )
 def test_the_peel_window_follows_paint_and_mask(catalogue, paint, material, when, opens, closes, keepers_first) -> None:
-    window = peel_window(catalogue.paint(paint), catalogue.material(material), Room(), catalogue.workshop, NOON)
+    window = peel_window(catalogue.paint(paint), catalogue.material(material), Weather(), catalogue.workshop, 5.0)
 
     assert (window.when, window.opens, window.closes) == (when, opens, closes)
     assert window.keepers_first is keepers_first
-    assert (window.opens_at - NOON).total_seconds() == opens * 60
+
+
+def test_what_takes_longer_to_dab_than_it_stays_wet_is_peeled_when_touch_dry(catalogue) -> None:
+    paint, paper = catalogue.paint("outdoor-acrylic"), catalogue.material("paper-coated-down")
+    quick, slow = (peel_window(paint, paper, Weather(), catalogue.workshop, minutes) for minutes in (29, 31))
+
+    assert (quick.when, quick.since_first) == ("wet", 30)
+    assert (slow.when, slow.since_first, slow.opens) == ("touch-dry", None, 30)
 
 
 def test_a_cold_room_keeps_the_window_open_longer(catalogue) -> None:
     paint, paper = catalogue.paint("fabric-spray"), catalogue.material("paper-coated-down")
 
-    window = peel_window(paint, paper, Room(10, 50), catalogue.workshop, None)
+    window = peel_window(paint, paper, Weather(10, 50), catalogue.workshop, 5.0)
 
-    assert (window.opens, window.closes, window.opens_at) == (10, 20, None)
+    assert (window.opens, window.closes) == (10, 20)
 
 
 @pytest.mark.parametrize(
-    ("needed", "sides"),
+    ("needed", "everything", "sides", "taped"),
     [
-        (40, (0, 0, 0, 0)),
-        (300, (60, 60, 60, 60)),
-        (90, (50, 50, 50, 50)),
+        (40, False, (0, 0, 0, 0), 0),
+        (300, False, (60, 60, 60, 60), 0),
+        (90, False, (50, 50, 50, 50), 0),
+        # Ten mm beyond the border are one width of tape.
+        (50, False, (0, 0, 0, 0), 4),
+        (300, True, (60, 60, 60, 60), 0),
     ],
 )
-def test_cover_reaches_as_far_as_paint_drifts_or_to_the_blanks_edge(needed, sides) -> None:
-    """Artwork 100 mm from each edge of the blank, under a border of 40."""
-    cover = cover_around(needed, (100, 100, 500, 300), (60, 60, 540, 340), (600, 400))
+def test_cover_reaches_as_far_as_paint_drifts_or_to_the_blanks_edge(needed, everything, sides, taped) -> None:
+    """Artwork 100 mm from each edge of the blank, under a border of 40; no strip is under 25."""
+    cover = cover_around(needed, (100, 100, 500, 300), (60, 60, 540, 340), (600, 400), 25, everything=everything)
 
     assert cover.sides == sides
-    assert cover.tape == (2 * (280 + 480) if any(sides) else 0)
+    assert sum(cover.taped) == taped
+    assert cover.tape == (2 * (280 + 480) if any(sides) or taped else 0)
+    assert len(cover.boxes) == sum(side > 0 for side in sides)
+
+
+def test_coatings_come_in_the_order_of_their_roles_and_behind_glass_in_another() -> None:
+    roles = ("finish", "ground", "over-colour", "seal", "colour", "edge-seal", "base")
+    stack = [Coating(role, "spray-enamel") for role in roles]
+
+    front = [one.role for one in in_order(stack, seen_through=False)]
+    behind = [one.role for one in in_order(stack, seen_through=True)]
+    assert front == ["base", "edge-seal", "colour", "over-colour", "ground", "seal", "finish"]
+    assert behind == ["edge-seal", "over-colour", "colour", "base", "ground", "seal", "finish"]
+
+
+@pytest.mark.parametrize(
+    ("coating", "said"),
+    [
+        (Coating("finish", "outdoor-acrylic"), "is no finish"),
+        (Coating("colour", "outdoor-acrylic", coats=13), "coats"),
+        (Coating("colour", "outdoor-acrylic", where="everywhere"), "place for a coating"),
+        (Coating("seal", "outdoor-acrylic"), "is no seal"),
+    ],
+)
+def test_a_coating_that_cannot_be_is_refused(catalogue, coating, said) -> None:
+    with pytest.raises(BadInput, match=said):
+        check_coating(coating, catalogue.paint(coating.paint))

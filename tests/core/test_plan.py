@@ -1,19 +1,22 @@
 """The whole plan of a job, station by station."""
 
-from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 
 import pytest
 
 from dunestead.core.blanks.blank import Blank
-from dunestead.core.curing.drying import Room
+from dunestead.core.changes.arranging import fit_design
+from dunestead.core.curing.drying import Weather
 from dunestead.core.errors import BadInput
 from dunestead.core.figures import Catalogue
-from dunestead.core.changes.arranging import fit_design
-from dunestead.core.job.job import Job, Record, start_job
+from dunestead.core.job.job import Job, Record, altered, start_job
+from dunestead.core.job.log import LogEntry
+from dunestead.core.painting.coatings import Coating
 from dunestead.core.plan.plan import Plan, make_plan
-from dunestead.core.stations.stations import NAMES, Station, stations_of
-from dunestead.core.work.steps import all_steps, next_step
+from dunestead.core.stations.graph import next_of, stations_of, task_graph
+from dunestead.core.stations.station import NAMES, Station
+from dunestead.core.words.tasks import caution_of, detail_of, need_in_words, title_of
+from dunestead.core.work.progress import Progress
 from dunestead.formats.verified import check_cut
 from tests.shapes import WORD, artwork, files, frame, rect
 
@@ -24,16 +27,22 @@ def job_for(
     catalogue: Catalogue, surface: str = "coir", width: float = 540.0, x: float = 0.0, y: float = 0.0, **changes
 ) -> Job:
     job = start_job("Cabin mat", catalogue.surface(surface), catalogue, artwork(width, x=x, y=y))
-    return altered(job, **{"blank": Blank(600, 400, measured_width=596.0, measured_height=398.0), **changes})
+    paint, coats = changes.pop("paint", job.paint.coatings[0].paint), changes.pop("coats", None)
+    more = {"coatings": (Coating("colour", paint, coats=coats),)} | changes
+    return altered(job, **{"piece": Blank(600, 400, measured_width=596.0, measured_height=398.0), **more})
 
 
 def plan_for(catalogue: Catalogue, body: str = WORD, surface: str = "coir", **changes) -> Plan:
     return make_plan(job_for(catalogue, surface, **changes), files(art=body), catalogue, check_cut)
 
 
-def stations(catalogue: Catalogue, plan: Plan, now: datetime = NOON, unit: str = "mm") -> dict[str, Station]:
-    steps = all_steps(plan, catalogue.hand, unit)
-    return {station.code: station for station in stations_of(plan, steps, unit, now)}
+def stations(catalogue: Catalogue, plan: Plan, now: datetime = NOON, unit: str = "mm", log=()) -> dict[str, Station]:
+    progress = Progress(task_graph(plan, catalogue), log)
+    return {station.code: station for station in stations_of(plan, progress, unit, now)}
+
+
+def done(*tasks: str, at: datetime = NOON) -> list[LogEntry]:
+    return [LogEntry("done", task, at) for task in tasks]
 
 
 def test_a_new_job_fills_its_blank_to_the_margins(catalogue) -> None:
@@ -45,7 +54,7 @@ def test_a_new_job_fills_its_blank_to_the_margins(catalogue) -> None:
 
     assert wide.elements[0].width == pytest.approx(540, abs=0.1)
     assert tall.elements[0].width == pytest.approx(170, abs=0.1)
-    assert (job.mask.material, job.paint) == ("paper-coated-down", "outdoor-acrylic")
+    assert (job.mask.material, job.paint.coatings) == ("paper-coated-down", (Coating("colour", "outdoor-acrylic"),))
 
 
 def test_every_station_has_its_line(catalogue) -> None:
@@ -59,21 +68,22 @@ def test_the_design_lies_in_the_middle_of_the_measured_blank(catalogue) -> None:
     plan = plan_for(catalogue, width=400.0, x=10.0, y=-5.0)
 
     assert plan.painted_on_blank == pytest.approx((108, 114, 508, 274), abs=0.001)
-    assert (plan.tape.left, plan.tape.right) == pytest.approx((108, 88))
+    (mask,) = plan.masks
+    assert (mask.tape.left, mask.tape.right) == pytest.approx((108, 88), abs=0.001)
 
 
 @pytest.mark.parametrize(
     ("station", "changes", "state", "words"),
     [
         ("blank", {}, "ready", "measured"),
-        ("blank", {"blank": Blank(600, 400)}, "warn", "by its label"),
+        ("blank", {"piece": Blank(600, 400)}, "warn", "by its label"),
         ("artwork", {"width": 500.0}, "ready", "holds on coir mat"),
         ("artwork", {"width": 590.0}, "warn", "of the edge"),
         ("artwork", {"width": 700.0}, "stop", "off the blank"),
         ("artwork", {"width": 60.0}, "stop", "holds from"),
         ("mask", {}, "warn", "3 of 3 loose pieces undecided"),
         ("mask", {"fates": {1: "keep", 2: "bridge", 3: "leave-out"}}, "ready", "1 kept, 1 bridged, 1 left out"),
-        ("mask", {"material": "plastic"}, "stop", "every one bridged"),
+        ("mask", {"material": "plastic", "surface": "wood-sealed"}, "stop", "needs every one bridged"),
         ("mask", {"width": 25.0, "fates": {1: "keep", 2: "keep", 3: "keep"}}, "warn", "too small"),
         (
             "sheets",
@@ -83,15 +93,17 @@ def test_the_design_lies_in_the_middle_of_the_measured_blank(catalogue) -> None:
         ),
         ("sheets", {"material": "paper-coated-up", "width": 190.0}, "ready", "mirrored"),
         ("sheets", {"material": "card", "cutter": "wide-roll", "width": 190.0}, "warn", "on a backing only"),
-        ("tack", {}, "ready", "placements at 160 °C"),
+        ("tack", {}, "ready", "placements at 155 °C"),
         ("tack", {"material": "card"}, "ready", "No heat"),
-        ("tack", {"surface": "leather", "material": "paper-coated-down"}, "stop", "no heat"),
-        ("tack", {"surface": "wood-sealed", "material": "card"}, "warn", "not known to hold"),
+        ("tack", {"surface": "leather", "material": "paper-coated-down"}, "stop", "will not do"),
+        ("mask", {"surface": "wood-sealed", "material": "card"}, "stop", "does not hold on"),
+        ("mask", {"surface": "synthetic-mat", "material": "paper-coated-down"}, "stop", "below 145"),
         ("paint", {}, "ready", "ml of outdoor acrylic in 3 coats"),
         ("paint", {"paint": "leather-dye"}, "warn", "not meant for"),
         ("peel", {}, "ready", "while wet"),
         ("cure", {}, "ready", "24 h"),
-        ("cure", {"room": Room(10, 50)}, "ready", "48 h"),
+        ("cure", {"weather": Weather(10, 50)}, "ready", "48 h"),
+        ("cure", {"surface": "wood-sealed", "material": "stencil-film", "paint": "chalk-paint"}, "warn", "sealed"),
         ("record", {}, "ready", "Nothing written"),
         ("record", {"record": Record(grade=4)}, "ready", "4 of 5"),
     ],
@@ -104,25 +116,56 @@ def test_a_station_judges_by_what_it_is_given(catalogue, station, changes, state
 
 
 @pytest.mark.parametrize(
-    ("minutes", "state", "words"), [(-1, "warn", "opens in 1"), (3, "stop", "Peel now"), (30, "warn", "has passed")]
+    ("minutes", "state", "words"),
+    [(3, "stop", "Peel now"), (11, "warn", "has passed")],
 )
 def test_the_peel_station_knows_what_time_it_is(catalogue, minutes, state, words) -> None:
-    plan = plan_for(catalogue, coats=1, ticks={"paint-coat-1": NOON})
+    plan = plan_for(catalogue, coats=1)
 
-    found = stations(catalogue, plan, NOON + timedelta(minutes=minutes))["peel"]
+    found = stations(catalogue, plan, NOON + timedelta(minutes=minutes), log=done("paint-coat/m1/k1/c1/n1"))["peel"]
 
     assert found.state == state
     assert words in found.verdict
 
 
+def test_a_window_that_is_not_open_yet_is_waited_for(catalogue) -> None:
+    plan = plan_for(catalogue, paint="rubber-spray", coats=1)
+
+    found = stations(catalogue, plan, NOON + timedelta(minutes=44), log=done("paint-coat/m1/k1/c1/n1"))["peel"]
+
+    assert (found.state, found.verdict) == ("warn", "The window opens in 1 min.")
+
+
 def test_centres_left_in_the_print_stop_the_job(catalogue) -> None:
-    ticks = {"paint-coat-1": NOON, "peel-sheet": NOON}
-    plan = plan_for(catalogue, coats=1, ticks=ticks, calls={1: {"lifted": NOON}})
+    log = [
+        *done("paint-coat/m1/k1/c1/n1", "peel-sheet/m1/k1"),
+        LogEntry("called", "peel-count/m1/k1", NOON, numbers=(1,)),
+    ]
+    found = stations(catalogue, plan_for(catalogue, coats=1), log=log)["peel"]
 
-    found = stations(catalogue, plan)["peel"]
+    assert (found.state, found.verdict) == ("stop", "2 keepers still in the print.")
 
-    assert found.state == "stop"
-    assert "2 keepers are still in the print" in found.verdict
+
+def test_a_reverse_mask_with_all_lifted_counts_as_peeled(catalogue) -> None:
+    coatings = (Coating("base", "outdoor-acrylic"), Coating("colour", "rubber-spray", coats=1))
+    plan = plan_for(catalogue, reverse=True, coatings=coatings, material="vinyl-permanent")
+    lifted = LogEntry("called", "peel-count/m1/k1", NOON, numbers=(1, 2, 3))
+    log = [*done("paint-coat/m1/k1/c2/n1"), lifted, *done("peel-count/m1/k1")]
+
+    late = stations(catalogue, plan, NOON + timedelta(hours=3), log=log)["peel"]
+
+    assert late.state == "ready"
+
+
+def test_with_two_masks_the_clock_of_the_second_goes_on_when_the_first_is_off(catalogue) -> None:
+    body = rect(0, 0, 40, 40, 'fill="#ff0000"') + rect(120, 0, 40, 40, 'fill="#0000ff"')
+    plan = plan_for(catalogue, body, width=300.0, masks="each", coats=1)
+    log = done("paint-coat/m1/k1/c1/n1", "peel-sheet/m1/k1", "paint-coat/m2/k1/c2/n1")
+
+    clocks = Progress(task_graph(plan, catalogue), log).clocks()
+
+    assert "peel-sheet/m2/k1" in {clock.task.id for clock in clocks}
+    assert "peel-sheet/m1/k1" not in {clock.task.id for clock in clocks}
 
 
 def test_sentences_are_in_the_makers_unit(catalogue) -> None:
@@ -130,64 +173,83 @@ def test_sentences_are_in_the_makers_unit(catalogue) -> None:
 
     found = stations(catalogue, plan, unit="in")
     assert "20 in wide" in found["artwork"].verdict
-    assert "320 °F" in found["tack"].verdict
+    assert "311 °F" in found["tack"].verdict
     assert "fl oz" in found["paint"].verdict
-
-
-def test_steps_come_in_the_order_of_the_work_and_have_their_own_codes(catalogue) -> None:
-    steps = all_steps(plan_for(catalogue), catalogue.hand, "mm")
-    order = [list(NAMES).index(step.station) for step in steps]
-
-    assert order == sorted(order)
-    assert len({step.code for step in steps}) == len(steps)
+    titles = [title_of(task, "in") for task in task_graph(plan, catalogue).tasks]
+    assert not [title for title in titles if " mm" in title]
 
 
 @pytest.mark.parametrize(
     ("surface", "changes", "present", "absent"),
     [
-        ("coir", {}, {"tack-pressed", "tack-pinned", "weed-dish", "peel-lifted"}, {"tack-barrier", "cure-washed"}),
-        ("jersey", {}, {"tack-barrier", "cure-washed", "cure-set"}, {"tack-pinned", "peel-pins"}),
-        ("coir", {"material": "card"}, {"tack-laid"}, {"tack-pressed"}),
-        ("coir", {"paint": "rubber-spray"}, {"tack-covered", "paint-coat-3"}, set()),
-        (
-            "coir",
-            {"fates": {1: "bridge", 2: "bridge", 3: "bridge"}},
-            set(),
-            {"weed-dish", "tack-placed", "peel-lifted"},
-        ),
+        ("coir", {}, {"tack-press", "tack-pins", "weed-count", "peel-count"}, {"tack-barrier", "cure-wash"}),
+        ("jersey", {}, {"tack-barrier", "cure-wash", "cure-heat-set"}, {"tack-pins", "peel-pins"}),
+        ("coir", {"material": "card"}, {"tack-pins"}, {"tack-press"}),
+        ("coir", {"paint": "rubber-spray"}, {"tack-cover"}, set()),
+        ("coir", {"fates": {1: "bridge", 2: "bridge", 3: "bridge"}}, {"weed-count"}, {"tack-place", "peel-count"}),
     ],
 )
-def test_only_the_steps_a_job_needs_are_asked_for(catalogue, surface, changes, present, absent) -> None:
-    codes = {step.code for step in all_steps(plan_for(catalogue, surface=surface, **changes), catalogue.hand, "mm")}
+def test_only_the_tasks_a_job_needs_are_asked_for(catalogue, surface, changes, present, absent) -> None:
+    codes = {task.code for task in task_graph(plan_for(catalogue, surface=surface, **changes), catalogue).tasks}
 
     assert present <= codes
     assert not absent & codes
 
 
-def test_where_it_can_hurt_the_step_says_so(catalogue) -> None:
-    steps = {s.code: s for s in all_steps(plan_for(catalogue, paint="rubber-spray"), catalogue.hand, "mm")}
+def test_where_it_can_hurt_the_task_says_so(catalogue) -> None:
+    tasks = {task.code: task for task in task_graph(plan_for(catalogue, paint="rubber-spray"), catalogue).tasks}
 
-    assert "Respirator" in steps["paint-coat-1"].caution
-    assert "burn" in steps["tack-pressed"].caution
-    assert "Count pins" in steps["tack-pinned"].caution
-
-
-def test_keepers_first_when_peeled_wet_and_sheet_first_when_dry(catalogue) -> None:
-    def order(**changes) -> list[str]:
-        steps = all_steps(plan_for(catalogue, **changes), catalogue.hand, "mm")
-        return [s.code for s in steps if s.code in ("peel-sheet", "peel-lifted")]
-
-    assert order() == ["peel-lifted", "peel-sheet"]
-    assert order(material="iron-on") == ["peel-sheet", "peel-lifted"]
+    assert "Respirator" in caution_of(tasks["paint-coat"])
+    assert "burn" in caution_of(tasks["tack-press"])
+    assert "Count pins" in caution_of(tasks["tack-pins"])
 
 
-def test_the_next_step_is_the_first_not_ticked(catalogue) -> None:
-    plan = plan_for(catalogue, ticks={"blank-prepared": NOON})
-    steps = all_steps(plan, catalogue.hand, "mm")
+def test_every_task_has_its_words_in_every_unit(catalogue) -> None:
+    for key in catalogue.materials:
+        material = catalogue.material(key)
+        surface = "wood-sealed" if key in ("plastic", "stencil-film") else "coir"
+        graph = task_graph(plan_for(catalogue, surface=surface, material=material.key), catalogue)
+        for task in graph.tasks:
+            assert title_of(task, "mm")
+            assert detail_of(task, "in") is not None
+            assert all(need_in_words(need, "cm") for need in task.needs)
 
-    assert next_step(plan, steps).code == "sheets-test-cut"
-    done = replace(plan, look=replace(plan.look, job=replace(plan.job, ticks={step.code: NOON for step in steps})))
-    assert next_step(done, steps) is None
+
+def test_what_comes_next_is_the_first_task_not_done_and_ready(catalogue) -> None:
+    plan = plan_for(catalogue, fates={1: "keep", 2: "keep", 3: "keep"}, width=500.0)
+    graph = task_graph(plan, catalogue)
+
+    def following(log):
+        progress = Progress(graph, log)
+        return next_of(plan, progress, stations_of(plan, progress, "mm", NOON), NOON)
+
+    assert following(done("blank-prepared/k1")).task.code == "sheets-test-cut"
+    assert following(done(*(task.id for task in graph.tasks))) is None
+    # While the paint dries there is nothing to do but wait.
+    all_but = done(*(task.id for task in graph.tasks if task.station not in ("cure", "record")))
+    assert following(all_but).task.code == "cure-dry"
+
+
+def test_a_finished_station_never_hides_its_warning(catalogue) -> None:
+    plan = plan_for(catalogue, piece=Blank(600, 400))
+
+    found = stations(catalogue, plan, log=done("blank-prepared/k1"))["blank"]
+
+    assert found.state == "warn"
+    measured = stations(catalogue, plan_for(catalogue), log=done("blank-prepared/k1"))["blank"]
+    assert measured.state == "done"
+
+
+def test_what_bridges_cover_is_taken_off_the_colour_they_cross(catalogue) -> None:
+    """A blue ring, bridged, beside a small red dot: the dot keeps its paint, and none is below nothing."""
+    ring = frame(0, 0, 100, 60).replace("<path", '<path fill="#0000ff"')
+    body = rect(130, 45, 8, 8, 'fill="#ff0000"') + ring
+    kept = plan_for(catalogue, body, width=276.0, fates={1: "keep"})
+    tied = plan_for(catalogue, body, width=276.0, fates={1: "bridge"}, bridge_width=20.0)
+
+    area = [{coat.colour: coat.area for coat in plan.coatings} for plan in (kept, tied)]
+    assert area[0]["#ff0000"] == pytest.approx(area[1]["#ff0000"])
+    assert area[0]["#0000ff"] - area[1]["#0000ff"] == pytest.approx(tied.bridged_area)
 
 
 def test_bridges_are_taken_off_the_paint_and_left_out_centres_put_on(catalogue) -> None:
@@ -196,8 +258,8 @@ def test_bridges_are_taken_off_the_paint_and_left_out_centres_put_on(catalogue) 
     solid = plan_for(catalogue, body, width=200.0, fates={1: "leave-out"})
     tied = plan_for(catalogue, body, width=200.0, fates={1: "bridge"})
 
-    assert solid.paint.total_ml / kept.paint.total_ml == pytest.approx(4 / 3, rel=1e-5)
-    assert kept.paint.colours[0].area - tied.paint.colours[0].area == pytest.approx(tied.bridged_area)
+    assert solid.paint_ml / kept.paint_ml == pytest.approx(4 / 3, rel=1e-5)
+    assert kept.coatings[0].area - tied.coatings[0].area == pytest.approx(tied.bridged_area)
 
 
 @pytest.mark.parametrize(
@@ -213,11 +275,13 @@ def test_bridges_are_taken_off_the_paint_and_left_out_centres_put_on(catalogue) 
         ({"copies": 5000}, "copies"),
         ({"surface": "moon"}, "moon"),
         ({"paint": "tar"}, "tar"),
-        ({"room": Room(200, 50)}, "room"),
+        ({"weather": Weather(200, 50)}, "temperature"),
+        ({"weather": Weather(20, 50, wind=-1)}, "wind"),
+        ({"method": "glue"}, "glue"),
         ({"record": Record(grade=9)}, "grade"),
         ({"record": Record(notes="x" * 20_000)}, "notes"),
-        ({"blank": Blank(0.0, 400)}, "width of the blank"),
-        ({"blank": Blank(600, 400, measured_width=-1.0)}, "measured width"),
+        ({"piece": Blank(0.0, 400)}, "width of the blank"),
+        ({"piece": Blank(600, 400, measured_width=-1.0)}, "measured width"),
     ],
 )
 def test_entries_that_cannot_be_are_refused_by_name(catalogue, changes, said) -> None:

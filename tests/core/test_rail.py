@@ -1,21 +1,19 @@
 """The size rail against brute force: every width in steps of a millimetre."""
 
-from dataclasses import replace
-
 import numpy as np
 import pytest
 
 from dunestead.core.artwork.elements import Frame, Repeat
 from dunestead.core.blanks.blank import Blank
+from dunestead.core.changes.arranging import resize_design
+from dunestead.core.job.job import Job, altered
 from dunestead.core.mask.bridge_rules import BridgeRules
 from dunestead.core.mask.tying import tie_mask
-from dunestead.core.changes.arranging import resize_design
-from dunestead.core.job.job import Job
 from dunestead.core.sheets.cells import Reach
 from dunestead.core.sheets.division import Guards
 from dunestead.core.sheets.layout import LayoutRules, lay_out
+from tests.making import CATALOGUE, job_of, look, rail, words
 from tests.shapes import Files, artwork, files, frame, rect, ring
-from tests.workshop import CATALOGUE, job_of, look, rail, words
 
 SOURCES = files(
     bars=rect(0, 0, 100, 8) + rect(0, 13, 100, 9) + rect(0, 40, 60, 12),
@@ -87,7 +85,7 @@ def test_off_the_middle_the_nearer_edge_sets_it() -> None:
 @pytest.mark.parametrize("name", ["drawn on coir", "lettering and a drawing", "lettering in a frame"])
 @pytest.mark.parametrize("cutter", ["table-square", "table-long", "pocket"])
 def test_sheets_step_where_a_division_takes_more(name: str, cutter: str) -> None:
-    job = replace(JOBS[name], cutter=cutter)
+    job = altered(JOBS[name], cutter=cutter)
     found = rail(job, SOURCES)
     row = CATALOGUE.cutter(cutter)
 

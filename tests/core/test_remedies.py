@@ -7,12 +7,12 @@ import pytest
 from dunestead.core.artwork.elements import Frame, resized
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.errors import NoSuchThing
-from dunestead.core.job.job import Job
+from dunestead.core.job.job import Job, altered
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.remedies import Tools, finding_of, key_of, remedies_for, remedy_of
 from dunestead.core.looking.weakness import weak_findings
+from tests.making import CATALOGUE, job_of, look, words
 from tests.shapes import artwork, files, frame, rect
-from tests.workshop import CATALOGUE, job_of, look, words
 
 RED, BLUE = 'fill="#a01010"', 'fill="#1030a0"'
 SOURCES = files(
@@ -207,14 +207,14 @@ def test_a_tongue_is_tied_at_its_tip() -> None:
     assert weak_places_of(tied) == []
     # It stays tied when the design grows with it.
     (element,) = tied.elements
-    assert weak_places_of(replace(tied, elements=(replace(element, width=125.0),))) == []
+    assert weak_places_of(altered(tied, elements=(replace(element, width=125.0),))) == []
 
 
 def test_a_mended_place_grows_with_its_design() -> None:
     opened = mendings(job_of(artwork(150.0, "channel")), "neck")["widen"].job
     (element,) = opened.elements
 
-    (neck,) = weak_places_of(replace(opened, elements=(resized(element, 1.2),)))
+    (neck,) = weak_places_of(altered(opened, elements=(resized(element, 1.2),)))
     assert neck.place.width == pytest.approx(4.8, abs=0.06)
 
 

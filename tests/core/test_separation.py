@@ -4,8 +4,8 @@ import pytest
 import shapely
 
 from dunestead.core.painting.separation import advise_masks, colour_order, notched_sheet, painted_through
+from tests.making import CATALOGUE
 from tests.shapes import painted, rect
-from tests.workshop import CATALOGUE
 
 RED, BLUE, PALE = "#c62828", "#1d2f55", "#f1ead8"
 

@@ -5,9 +5,10 @@ from dataclasses import replace
 import pytest
 
 from dunestead.core.errors import BadInput
+from dunestead.core.job.job import altered
 from dunestead.core.looking.ties import BridgeMove, bridge_at, move_bridge, remove_bridge, reset_bridges, tie
+from tests.making import CATALOGUE, job_of, look
 from tests.shapes import artwork, files, frame
-from tests.workshop import CATALOGUE, job_of, look
 
 # An 80 mm hole with 10 mm of paint around it, on a blank of 600 by 400: from 250 to 350 across, 150 to 250 down.
 SOURCES = files(

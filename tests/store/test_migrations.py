@@ -2,6 +2,7 @@
 
 import json
 import sqlite3
+from datetime import UTC, datetime
 from pathlib import Path
 
 from alembic import command
@@ -9,6 +10,8 @@ from alembic.config import Config
 from sqlalchemy import create_engine
 
 from dunestead.core.artwork.elements import Drawn
+from dunestead.core.curing.drying import Weather
+from dunestead.core.painting.coatings import Coating
 from dunestead.store import JobStore, open_database
 
 FOLDER = Path(__file__).parents[2] / "src/dunestead/store/migrations"
@@ -78,4 +81,67 @@ def test_a_database_is_brought_up_to_date_once(tmp_path: Path) -> None:
 
     with sqlite3.connect(path) as database:
         assert database.execute("SELECT count(*) FROM revision").fetchone() == (2,)
-        assert database.execute("SELECT version_num FROM alembic_version").fetchall() == [("0003",)]
+        assert database.execute("SELECT version_num FROM alembic_version").fetchall() == [("0004",)]
+
+
+def third_release(path: Path) -> None:
+    """Make a database of the release before the log: a job of two copies, a base coat, and steps ticked off."""
+    config = Config()
+    config.set_main_option("script_location", str(FOLDER))
+    engine = create_engine(f"sqlite:///{path}")
+    with engine.begin() as connection:
+        config.attributes["connection"] = connection
+        command.upgrade(config, "0003")
+    engine.dispose()
+    element = {"kind": "drawn", "id": 1, "source": "ab12", "file_name": "mat.svg", "width": 400.0}
+    plain = {key: value for key, value in STATE.items() if key not in ("design_width", "offset_x", "offset_y")}
+    blank = {**STATE["blank"], "base_coat": "under", "base_colour": "#ffffff"}
+    start = {**plain, "blank": blank, "elements": [element], "last_element": 1, "copies": 2, "coats": 2}
+    ticked = {**start, "ticks": {"sheets-cut-1": "2026-05-10T14:00:00+02:00"}}
+    coated = {**ticked, "ticks": {**ticked["ticks"], "paint-coat-1": "2026-05-10T13:00:00Z"}}
+    called = {**coated, "calls": {"1": {"dish": "2026-05-10T12:30:00Z"}}, "room": {"temperature": 10, "humidity": 60}}
+    undone = {**called, "copies": 3}
+    with sqlite3.connect(path) as database:
+        database.execute("INSERT INTO job (id, created_at, head) VALUES (3, '2026-05-10 12:00:00', 4)")
+        for seq, state in enumerate((start, ticked, coated, called, undone), start=1):
+            row = (3, seq, "2026-05-10 12:00:00", f"Change {seq}", json.dumps(state))
+            database.execute("INSERT INTO revision VALUES (?, ?, ?, ?, ?)", row)
+
+
+def test_ticks_become_a_log_and_one_paint_becomes_coatings(tmp_path: Path) -> None:
+    path = tmp_path / "old.sqlite"
+    third_release(path)
+
+    engine = open_database(path)
+    store = JobStore(engine)
+    stored = store.get(3)
+
+    assert stored.job.paint.coatings == (
+        Coating("base", "outdoor-acrylic", "#ffffff", 1, "under"),
+        Coating("colour", "outdoor-acrylic", coats=2),
+    )
+    assert (stored.job.blank.copies, stored.job.paint.weather) == (2, Weather(10, 60))
+    done = {entry.task: entry.at for entry in stored.log if entry.kind == "done"}
+    noon = datetime(2026, 5, 10, 12, 0, tzinfo=UTC)
+    assert done["sheets-cut/s1"] == noon
+    # What was one step for all copies was done on each of them.
+    assert {f"paint-coat/m1/k{copy}/c2/n1" for copy in (1, 2)} <= set(done)
+    called = [(entry.task, entry.numbers) for entry in stored.log if entry.kind == "called"]
+    assert called == [("weed-count/m1/k1", (1,)), ("weed-count/m1/k2", (1,))]
+    engine.dispose()
+
+
+def test_changes_that_only_ticked_something_are_no_steps_to_undo_any_more(tmp_path: Path) -> None:
+    path = tmp_path / "old.sqlite"
+    third_release(path)
+
+    engine = open_database(path)
+    store = JobStore(engine)
+
+    assert (store.get(3).head.undo, store.get(3).head.redo) == ("Change 4", "Change 5")
+    store.redo(3)
+    assert store.get(3).job.blank.copies == 3
+    store.undo(3)
+    store.undo(3)
+    assert store.get(3).head.undo is None
+    engine.dispose()

@@ -6,7 +6,6 @@ import sqlite3
 import subprocess
 import sys
 import time
-from dataclasses import replace
 from datetime import UTC, date, datetime
 from pathlib import Path
 
@@ -17,45 +16,51 @@ from dunestead.core.artwork.elements import Frame, PartEdit, Repeat, Traced, Wor
 from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.blanks.blank import Blank, Garment
-from dunestead.core.curing.drying import Room
-from dunestead.core.errors import BadInput, NoSuchThing, NotNow
+from dunestead.core.curing.drying import Weather
+from dunestead.core.errors import BadInput, Clash, NoSuchThing, NotNow
+from dunestead.core.job.job import BlankEntry, DesignEntry, Job, MaskEntry, PaintEntry, Record, altered
+from dunestead.core.job.log import LogEntry
 from dunestead.core.mask.rollcall import RollEntry
-from dunestead.core.job.job import Job, Record
+from dunestead.core.painting.coatings import Coating
 from dunestead.store import BlankStore, JobStore, open_database
+from dunestead.store.jobs import UNDO_STEPS
 from dunestead.store.models import Base
 from tests.shapes import artwork
 
 NOON = datetime(2026, 5, 10, 12, 0, tzinfo=UTC)
 DRAWN = artwork(500.0, x=4.0, edits=(PartEdit(2, dropped=True), PartEdit(3, colour="#ff0000")))
-JOB = Job("Mat", "coir", Blank(600, 400), (DRAWN,), "paper-coated-down", "outdoor-acrylic")
-ARCHED = Setting("Row\nhome", 80.0, "cap", arc=-200.0, letter_colours=((1, "#0f0f0f"),))
+JOB = Job(
+    "Mat",
+    BlankEntry("coir", Blank(600, 400)),
+    DesignEntry((DRAWN,)),
+    MaskEntry("paper-coated-down"),
+    paint=PaintEntry((Coating("colour", "outdoor-acrylic"),)),
+)
+ARCHED = Setting("Row\nhome", 80.0, "cap", arc=-200.0, letter_colours=((1, "#00ff00"),))
 STRAIGHTENED = TraceSettings(((0, 0), (1, 0), (1, 1), (0, 1)), 90)
-FULL = replace(
+FULL = altered(
     JOB,
-    blank=Blank(
-        510, 720, shape="garment", rim=2.0, heat=150.0, base_coat="under", garment=Garment("l", "pocket", 90.0)
-    ),
+    piece=Blank(510, 720, shape="garment", rim=2.0, heat=150.0, garment=Garment("l", "pocket", 90.0)),
     elements=(
         DRAWN,
-        Words(
-            id=2,
-            face="pacifico",
-            setting=Setting("Row\nhome", 80.0, "cap", arc=-200.0, letter_colours=((1, "#00ff00"),)),
-        ),
-        Traced(
-            id=3, source="b", file_name="b.png", width=90.0, trace=TraceSettings(((0, 0), (1, 0), (1, 1), (0, 1)), 90)
-        ),
+        Words(id=2, face="pacifico", setting=ARCHED),
+        Traced(id=3, source="b", file_name="b.png", width=90.0, trace=STRAIGHTENED),
         Frame(id=4, style="dashed", repeat=Repeat("scatter", 5, colours=("#010203",))),
     ),
     last_element=7,
     due=date(2026, 6, 1),
-    room=Room(12.5, 71),
+    weather=Weather(12.5, 71, 2.0, True),
+    coatings=(Coating("base", "outdoor-acrylic", "#ffffff", 1, "under"), Coating("colour", "outdoor-acrylic")),
+    method="paper-bare",
     fates={1: "bridge", 2: "keep"},
     roll=(RollEntry(1, 0.25, 0.5),),
-    ticks={"weed-windows": NOON},
-    calls={2: {"dish": NOON}},
     record=Record(4, "well", {"weed": 12.0}, 58.0),
 )
+
+
+def head(store: JobStore, job_id: int) -> tuple[int, str | None, str | None]:
+    found = store.get(job_id)
+    return found.job.blank.copies, found.head.undo, found.head.redo
 
 
 def test_a_job_comes_back_as_it_was_kept(store: JobStore) -> None:
@@ -64,20 +69,16 @@ def test_a_job_comes_back_as_it_was_kept(store: JobStore) -> None:
     stored = store.get(job_id)
 
     assert stored.job == FULL
-    assert (stored.undo, stored.redo) == (None, None)
+    assert (stored.head.undo, stored.head.redo) == (None, None)
 
 
 def test_undo_and_redo_step_through_all_changes(store: JobStore) -> None:
     job_id = store.add(JOB)
-    store.change(job_id, 1, replace(JOB, copies=2), "Copies")
-    store.change(job_id, 2, replace(JOB, copies=3), "Copies again")
+    store.change(job_id, 1, altered(JOB, copies=2), "Copies")
+    store.change(job_id, 2, altered(JOB, copies=3), "Copies again")
 
     store.undo(job_id)
-    assert (store.get(job_id).job.blank.copies, store.get(job_id).undo, store.get(job_id).redo) == (
-        2,
-        "Copies",
-        "Copies again",
-    )
+    assert head(store, job_id) == (2, "Copies", "Copies again")
     store.undo(job_id)
     assert store.get(job_id).job.blank.copies == 1
     store.redo(job_id)
@@ -87,9 +88,9 @@ def test_undo_and_redo_step_through_all_changes(store: JobStore) -> None:
 
 def test_a_change_after_undo_cuts_off_what_was_undone(store: JobStore) -> None:
     job_id = store.add(JOB)
-    store.change(job_id, 1, replace(JOB, copies=2), "Copies")
+    store.change(job_id, 1, altered(JOB, copies=2), "Copies")
     store.undo(job_id)
-    store.change(job_id, 1, replace(JOB, copies=9), "Other copies")
+    store.change(job_id, 3, altered(JOB, copies=9), "Other copies")
 
     assert store.get(job_id).job.blank.copies == 9
     with pytest.raises(NotNow, match="nothing to do again"):
@@ -105,21 +106,89 @@ def test_there_is_an_end_to_undoing(store: JobStore) -> None:
 
 def test_a_change_made_on_an_old_state_is_refused(store: JobStore) -> None:
     job_id = store.add(JOB)
-    store.change(job_id, 1, replace(JOB, copies=2), "One window")
+    store.change(job_id, 1, altered(JOB, copies=2), "One window")
 
-    with pytest.raises(NotNow, match="another window"):
-        store.change(job_id, 1, replace(JOB, copies=3), "Another")
+    with pytest.raises(Clash, match="another window meanwhile: One window"):
+        store.change(job_id, 1, altered(JOB, copies=3), "Another")
     assert store.get(job_id).job.blank.copies == 2
+
+
+def test_a_version_is_never_met_twice(store: JobStore) -> None:
+    """Undone and changed again, a job stands at the same revision with other contents: no window mixes them up."""
+    job_id = store.add(JOB)
+    store.change(job_id, 1, altered(JOB, copies=2), "Two")
+    store.undo(job_id)
+    store.change(job_id, 3, altered(JOB, copies=3), "Three")
+
+    with pytest.raises(Clash, match="Three"):
+        store.change(job_id, 2, altered(JOB, copies=4), "On what is no more")
+    with pytest.raises(Clash):
+        store.undo(job_id, 2)
+
+
+def test_old_revisions_are_let_go_and_what_is_left_can_be_undone(store: JobStore, tmp_path: Path) -> None:
+    job_id = store.add(JOB)
+    for copies in range(2, UNDO_STEPS + 12):
+        store.change(job_id, copies - 1, altered(JOB, copies=copies % 999 + 1), f"Copies {copies}")
+
+    with sqlite3.connect(tmp_path / "workshop.sqlite") as database:
+        assert database.execute("SELECT count(*) FROM revision").fetchone() == (UNDO_STEPS + 1,)
+    for _ in range(UNDO_STEPS):
+        store.undo(job_id)
+    with pytest.raises(NotNow, match="nothing to undo"):
+        store.undo(job_id)
+    assert UNDO_STEPS >= 200
+
+
+def test_reading_waits_for_no_writer(store: JobStore, tmp_path: Path) -> None:
+    job_id = store.add(JOB)
+    writer = sqlite3.connect(tmp_path / "workshop.sqlite", isolation_level=None)
+    writer.execute("BEGIN IMMEDIATE")
+    writer.execute("UPDATE job SET head = head")
+
+    begun = time.monotonic()
+    assert store.get(job_id).job == JOB
+    assert [row.id for row in store.board()] == [job_id]
+    # A writer is waited for 5 s; a reader never.
+    assert time.monotonic() - begun < 4
+    writer.execute("ROLLBACK")
+    writer.close()
+
+
+def test_the_log_is_added_to_and_comes_back_in_order(store: JobStore) -> None:
+    job_id = store.add(JOB)
+    entries = [
+        LogEntry("called", "weed-count/m1/k1", NOON, numbers=(1, 3)),
+        LogEntry("done", "weed-count/m1/k1", NOON, began=NOON, reason="One is lost", standing={"design": "ab"}),
+        LogEntry("undone", "weed-count/m1/k1", NOON),
+    ]
+    store.write(job_id, 1, entries[:2])
+    store.write(job_id, None, entries[2:])
+
+    assert store.get(job_id).log == tuple(entries)
+    store.change(job_id, 1, altered(JOB, copies=2), "Copies")
+    with pytest.raises(Clash):
+        store.write(job_id, 1, entries[:1])
+    assert len(store.get(job_id).log) == 3
+
+
+def test_a_card_is_kept_with_what_it_was_drawn_from(store: JobStore) -> None:
+    job_id = store.add(JOB)
+    store.keep_card(job_id, "key", '{"id":1}')
+
+    (row,) = store.board()
+    assert (row.key, row.card, row.version, row.logged) == ("key", '{"id":1}', 1, 0)
 
 
 def test_a_job_put_away_is_off_the_board_but_not_gone(store: JobStore) -> None:
     job_id = store.add(JOB)
 
     store.put_away(job_id, away=True)
-    assert store.all() == []
-    assert store.get(job_id).put_away
+    assert store.board() == []
+    assert [row.id for row in store.board(away=True)] == [job_id]
+    assert store.get(job_id).head.put_away
     store.put_away(job_id, away=False)
-    assert [stored.id for stored in store.all()] == [job_id]
+    assert [row.id for row in store.board()] == [job_id]
 
 
 def test_equal_artwork_is_kept_once(store: JobStore, tmp_path: Path) -> None:
@@ -198,14 +267,14 @@ def test_a_database_is_opened_again_with_all_its_jobs(tmp_path: Path) -> None:
 
 WRITER = """
 import sys
-from dataclasses import replace
 from pathlib import Path
+from dunestead.core.job.job import altered
 from dunestead.store import BlankStore, JobStore, open_database
 from tests.store.test_store import JOB
 store = JobStore(open_database(Path(sys.argv[1])))
 job_id = store.add(JOB)
 for copies in range(2, 1000):
-    store.change(job_id, copies - 1, replace(JOB, copies=copies), f"Copies {copies}")
+    store.change(job_id, copies - 1, altered(JOB, copies=copies), f"Copies {copies}")
     print(copies, flush=True)
 """
 
@@ -228,7 +297,7 @@ def test_a_kill_at_any_moment_loses_at_most_the_change_in_flight(tmp_path: Path)
     engine = open_database(path)
     kept = JobStore(engine).get(1)
     assert kept.job.blank.copies in (answered, answered + 1)
-    assert kept.seq == kept.job.blank.copies
+    assert kept.head.version == kept.job.blank.copies
     with sqlite3.connect(path) as database:
         assert database.execute("PRAGMA integrity_check").fetchone() == ("ok",)
     engine.dispose()

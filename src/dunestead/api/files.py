@@ -8,6 +8,7 @@ from dunestead.api.opened import bench
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.plan.plan import mask_title
 from dunestead.formats.bundle import file_stem, mask_file, zip_sheets
+from dunestead.formats.job_zip import zip_job
 from dunestead.formats.sheet_files import sheet_file
 from dunestead.formats.svg.writer import write_mask
 from dunestead.formats.verified import sheets_of
@@ -23,9 +24,10 @@ def _download(data: str | bytes, media_type: str, name: str) -> Response:
 
 
 @files.get("/masks/<int:number>.svg")
-def get_mask(job_id: int, number: int) -> Response:
+@files.input(schemas.FileQuery, location="query")
+def get_mask(job_id: int, number: int, query_data: schemas.FileQuery) -> Response:
     """Download a whole mask at true scale."""
-    plan = bench().open(job_id, "mm").plan
+    plan = bench().hand_out(job_id, f"mask {number}", "mm", anyway=query_data.anyway).plan
     mask = next((mask for mask in plan.masks if mask.number == number), None)
     if not mask:
         raise NoSuchThing(f"This job has no mask {number}.", f"It has masks 1 to {len(plan.masks)}.")
@@ -34,9 +36,10 @@ def get_mask(job_id: int, number: int) -> Response:
 
 
 @files.get('/sheets/<int:number>.<any(svg, dxf, hpgl, pdf, "pdf-a4", "pdf-letter", png):kind>')
-def get_sheet(job_id: int, number: int, kind: str) -> Response:
+@files.input(schemas.FileQuery, location="query")
+def get_sheet(job_id: int, number: int, kind: str, query_data: schemas.FileQuery) -> Response:
     """Download one sheet at true scale in a format, read back and checked; a PDF on A4 or Letter is tiled."""
-    plan = bench().open(job_id, "mm").plan
+    plan = bench().hand_out(job_id, f"sheet {number}, {kind}", "mm", anyway=query_data.anyway).plan
     found = next((sheet for sheet in sheets_of(plan) if sheet.sheet.number == number), None)
     if not found:
         raise NoSuchThing(f"This job has no sheet {number}.", f"It has sheets 1 to {len(plan.sheets)}.")
@@ -45,9 +48,17 @@ def get_sheet(job_id: int, number: int, kind: str) -> Response:
 
 
 @files.get("/sheets.zip")
-@files.input(schemas.UnitQuery, location="query")
-def get_sheets(job_id: int, query_data: schemas.UnitQuery) -> Response:
+@files.input(schemas.FileQuery, location="query")
+def get_sheets(job_id: int, query_data: schemas.FileQuery) -> Response:
     """Download all sheets, the mask and a cut list."""
-    opened = bench().open(job_id, query_data.unit)
+    opened = bench().hand_out(job_id, "sheets.zip", query_data.unit, anyway=query_data.anyway)
     data = zip_sheets(opened.plan, sheets_of(opened.plan), query_data.unit)
     return _download(data, "application/zip", f"{file_stem(opened.plan.job.name)}-sheets.zip")
+
+
+@files.get("/job-file")
+def get_job_file(job_id: int) -> Response:
+    """Download what the job starts from as an open job file, in a zip with the files it names."""
+    workbench = bench()
+    job = workbench.job(job_id)
+    return _download(zip_job(job, workbench.file), "application/zip", f"{file_stem(job.name)}-job.zip")

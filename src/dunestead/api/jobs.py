@@ -11,11 +11,14 @@ from dunestead.api.sheet_schemas import CutSettingsIn
 from dunestead.api.views import card_out, catalogue_out
 from dunestead.core.artwork.elements import clean_text
 from dunestead.core.blanks.blank import Blank, Garment
+from dunestead.core.changes.suiting import suited
 from dunestead.core.curing.drying import Weather
 from dunestead.core.errors import BadInput, DunesteadError
 from dunestead.core.job.job import Job, Record, altered
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.records import CutSettings
+from dunestead.formats.job_file import read_job_file
+from dunestead.formats.job_zip import open_job_zip
 
 __all__ = ["jobs"]
 
@@ -117,6 +120,20 @@ def begin_job(query_data: wire.UnitQuery) -> wire.JobOut:
     return shown(job_id, query_data)
 
 
+@jobs.post("/jobs/job-file")
+@jobs.input(wire.UnitQuery, location="query")
+@jobs.output(wire.JobOut, status_code=201)
+@jobs.doc(description="Multipart form: `file`, a job file in JSON, or a zip of it with the files it names.")
+def read_job(query_data: wire.UnitQuery) -> wire.JobOut:
+    """Begin a job from a job file."""
+    workbench, file = bench(), request.files.get("file")
+    if file is None:
+        raise BadInput("No job file came with the request.", "Choose one.")
+    text, files = open_job_zip(file.read())
+    job = read_job_file(text, workbench.keep_named(files), workbench.sources, workbench.catalogue)
+    return shown(workbench.add(job), query_data)
+
+
 def _blank(given: wire.BlankIn) -> Blank:
     entries = given.model_dump(exclude={"garment"})
     return Blank(**entries, garment=Garment(**given.garment.model_dump()) if given.garment else None)
@@ -145,8 +162,8 @@ def change_job(job_id: int, entries: wire.JobIn, query_data: wire.UnitQuery) -> 
     label = ", ".join(dict.fromkeys(_LABELS[key] for key in entries.model_fields_set)) or "Nothing"
     workbench = bench()
 
-    def changed(job: Job) -> Job:
-        job = altered(job, **values)
+    def changed(before: Job) -> Job:
+        job = suited(altered(before, **values), before, workbench.catalogue)
         if isinstance(blank, wire.BlankIn):
             job = workbench.with_blank(job, _blank(blank))
         return workbench.with_width(job, width) if width is not None else job

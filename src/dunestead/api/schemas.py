@@ -26,6 +26,7 @@ __all__ = [
     "ElementIn",
     "FacePreviewOut",
     "FatesIn",
+    "FileQuery",
     "FindingIn",
     "FrameIn",
     "HeadOut",
@@ -66,6 +67,13 @@ class UnitQuery(BaseModel):
 
     unit: Literal["mm", "cm", "in"] = "mm"
     copy_no: int = Field(1, alias="copy", ge=1, le=1000)
+
+
+class FileQuery(BaseModel):
+    """The maker's unit of length, and whether a file is wanted although something red stands in the way."""
+
+    unit: Literal["mm", "cm", "in"] = "mm"
+    anyway: bool = False
 
 
 class GarmentIn(Wire):
@@ -296,6 +304,7 @@ class WorkOut(BaseModel):
     copies: int
     stations: list[StationOut]
     next: NextOut | None
+    held: str | None
     clocks: list[ClockOut]
     history: HistoryOut
 

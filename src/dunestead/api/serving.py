@@ -51,7 +51,7 @@ def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, brows
 
         fill_demo(app.extensions["workbench"])
     # Reckon the board through while the maker's browser opens.
-    threading.Thread(target=app.extensions["workbench"].board, args=("mm",), daemon=True).start()
+    threading.Thread(target=lambda: app.test_client().get("/api/jobs"), daemon=True).start()
     address = f"http://{host}:{port}/"
     click.echo(f"Dunestead is at {address}  (stop with Ctrl+C)")
     sys.stdout.flush()

@@ -311,6 +311,7 @@ class SearchOut(BaseModel):
 class CutRunIn(Wire):
     """A sheet to be cut, with a fault to come for practice."""
 
+    anyway: bool = False
     fault: Literal["slip", "blunt", "link-lost"] | None = None
 
 

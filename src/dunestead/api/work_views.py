@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from typing import Any
 
 from dunestead.api import schemas as wire
-from dunestead.core.stations.graph import Next
+from dunestead.core.stations.graph import Next, red_before_cutting
 from dunestead.core.words.tasks import caution_of, detail_of, need_in_words, title_of
 from dunestead.core.work.tasks import Task
 from dunestead.workshop.workbench import OpenJob
@@ -31,6 +31,7 @@ def work_entries(opened: OpenJob, unit: str, copy: int) -> dict[str, Any]:
         "copies": opened.plan.copies,
         "stations": [views.station(station.code, shown) for station in opened.stations],
         "next": views.next_out(),
+        "held": red.verdict if (red := red_before_cutting(opened.stations)) else None,
         "clocks": clocks_out(opened, unit),
         "history": _history(opened),
     }

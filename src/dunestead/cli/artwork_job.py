@@ -28,6 +28,8 @@ from dunestead.formats.verified import check_cut
 __all__ = ["ArtJob", "MaskOptions", "SheetOptions", "art_job", "mirrored_so"]
 
 _ROOM, _LEAST_ROOM = 0.2, 400.0
+# Material is wider than the reach by so much, mm: what is trimmed is no matter here.
+_SPARE = 100.0
 _KEY = "art"
 
 
@@ -146,7 +148,7 @@ def _on_cutter(job: Job, material: Material, sheets: SheetOptions, catalogue: Ca
     width, length = sheets.reach
     usual = catalogue.cutter(job.sheets.cutter)
     cutter = replace(usual, key="given", name="Cutter", reach_width=width, reach_length=length)
-    stock = Stock("As much as it takes", material.key, math.inf, math.inf)
+    stock = Stock("As much as it takes", material.key, width + _SPARE, math.inf)
     figures = dict(catalogue.workshop) | ({"patch_gap": sheets.gap} if sheets.gap is not None else {})
     catalogue = replace(catalogue, cutters={**catalogue.cutters, "given": cutter}, stock={1: stock}, workshop=figures)
     job = altered(

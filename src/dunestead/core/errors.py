@@ -11,7 +11,8 @@
     │   └── ArtworkEmpty     nothing in the file would be painted
     ├── NoSuchThing          a job, sheet or piece that is not there
     ├── NotNow               right request, wrong moment (nothing left to undo)
-    │   └── TooEarly         a task ticked before its time: it may be, with a reason
+    │   ├── TooEarly         a task ticked before its time: it may be, with a reason
+    │   └── HeldBack         a file of a design with something red: it may be had, when the maker says so
     ├── Clash                a change built on a job that has changed since
     └── DamagedJob           what is kept of a job cannot be read
 """
@@ -25,6 +26,7 @@ __all__ = [
     "Clash",
     "DamagedJob",
     "DunesteadError",
+    "HeldBack",
     "NoSuchThing",
     "NotNow",
     "TooEarly",
@@ -112,6 +114,12 @@ class TooEarly(NotNow):
     """A task ticked before its time, or before its count is out: it may be, once a reason is given."""
 
     code = "needs-reason"
+
+
+class HeldBack(NotNow):
+    """A file of a design with something red in it: handed out once the maker says so."""
+
+    code = "red-finding"
 
 
 class Clash(DunesteadError):

@@ -59,4 +59,6 @@ def check_limits(entry: Any) -> None:
         allowed = f"Give {limit.least:g} to {limit.most:g}{f' {limit.unit}' if limit.unit else ''}."
         if limit.unit == "mm":
             raise BadLength(f"The {limit.name} of {value:g} mm makes no sense here.", allowed)
-        raise BadInput(f"{value:g}{f' {limit.unit}' if limit.unit else ''} {limit.name} cannot be.", allowed)
+        if limit.unit:
+            raise BadInput(f"The {limit.name} of {value:g} {limit.unit} makes no sense here.", allowed)
+        raise BadInput(f"{value:g} {limit.name} cannot be.", allowed)

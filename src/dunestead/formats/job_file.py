@@ -5,7 +5,7 @@ Lengths are mm. Files are named relative to the job file and stay inside its fol
 
 import json
 from collections.abc import Callable, Mapping
-from dataclasses import MISSING, fields
+from dataclasses import fields
 from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
@@ -125,13 +125,9 @@ def _entry(kind: type, flat: Mapping[str, Any]) -> dict[str, Any]:
     """Return the values of one entry; null means proposed wherever an entry does not take null."""
     found = {}
     for one in fields(kind):
-        if one.name in flat and not (flat[one.name] is None and not _takes_none(one.default)):
+        if one.name in flat and (flat[one.name] is not None or one.default is None):
             found[one.name] = flat[one.name]
     return found
-
-
-def _takes_none(default: Any) -> bool:
-    return default is None or default is MISSING
 
 
 def _coatings(told: Any, usual: tuple[Coating, ...]) -> list[Any]:

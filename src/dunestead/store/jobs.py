@@ -246,7 +246,7 @@ class JobStore:
             .order_by(JobRow.id)
         )
         with self._sessions.read() as session:
-            rows = session.execute(query).tuples()
+            rows = session.execute(query)
             return [BoardRow(number, version, last or 0, key, card) for number, version, last, key, card in rows]
 
     def keep_card(self, job_id: int, key: str, card: str) -> None:
@@ -303,7 +303,7 @@ def _head(session: Session, row: JobRow) -> JobHead:
     near = select(RevisionRow.seq, RevisionRow.label).where(
         RevisionRow.job_id == row.id, RevisionRow.seq.between(row.head - 1, row.head + 1)
     )
-    labels = {seq: label for seq, label in session.execute(near).tuples()}
+    labels = {row.seq: row.label for row in session.execute(near)}
     return JobHead(
         id=row.id,
         version=row.version,

@@ -1,7 +1,7 @@
 """Jobs opened: stored entries, the plan reckoned from them, what happened, and changes made to it."""
 
 import logging
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 from functools import lru_cache
@@ -26,7 +26,7 @@ from dunestead.core.changes.arranging import (
     new_element,
     resize_design,
 )
-from dunestead.core.errors import BadInput, DamagedJob, DunesteadError, TooEarly
+from dunestead.core.errors import BadInput, DamagedJob, DunesteadError, HeldBack, TooEarly
 from dunestead.core.figures import Catalogue
 from dunestead.core.job.job import Job, altered, fits, materials_for, start_job, usual_coatings
 from dunestead.core.job.log import LogEntry
@@ -38,7 +38,7 @@ from dunestead.core.looking.ties import BridgeMove, bridge_at, move_bridge, remo
 from dunestead.core.mask.bridges import Bridge
 from dunestead.core.mask.fates import Fate, check_fates
 from dunestead.core.plan.plan import Plan, make_plan
-from dunestead.core.stations.graph import Next, next_of, stations_of, task_graph
+from dunestead.core.stations.graph import Next, next_of, red_before_cutting, stations_of, task_graph
 from dunestead.core.stations.station import Station
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task, TaskGraph
@@ -182,6 +182,24 @@ class Workbench:
         set_words(setting, self.sources.face(face))
         return lambda number: Words(id=number, face=face, setting=setting)
 
+    def keep_named(self, files: Mapping[str, bytes]) -> Callable[[str], str]:
+        """Return what keeps a file by its name, out of those that came along; readable ones only.
+
+        The keeper raises `BadInput` when there is no such file, or it cannot be read.
+        """
+
+        def keep(name: str) -> str:
+            if name not in files:
+                raise BadInput(f"“{name[:80]}” did not come with the job file.", "Send it along, in the same zip.")
+            data = files[name]
+            if is_picture(data):
+                read_picture(data)
+            else:
+                paint(read_drawing(data, name), _STARTS_AT_MM)
+            return self._store.keep_file(data)
+
+        return keep
+
     def keep_outline(self, data: bytes, file_name: str) -> str:
         """Keep a drawing whose largest shape is a blank's outline, and return its key."""
         paint(read_drawing(data, file_name), _STARTS_AT_MM)
@@ -255,6 +273,14 @@ class Workbench:
         stations = stations_of(plan, progress, unit, at)
         return OpenJob(stored.head, plan, progress, stations, next_of(plan, progress, stations, at), at)
 
+    def job(self, job_id: int) -> Job:
+        """Return what the maker decided about a job."""
+        return self._store.get(job_id).job
+
+    def file(self, key: str) -> bytes:
+        """Return the bytes of a kept file."""
+        return self._store.file(key)
+
     def head(self, job_id: int) -> JobHead:
         """Return where a job stands, without what is in it."""
         return self._store.head(job_id)
@@ -303,6 +329,10 @@ class Workbench:
                 # What runs by the clock is drawn anew each time.
                 self._store.keep_card(row.id, key, cards[-1])
         return cards, lost
+
+    def numbers(self) -> list[int]:
+        """Return the numbers of the jobs on the board."""
+        return [row.id for row in self._store.board()]
 
     def put_away(self, job_id: int, *, away: bool) -> None:
         """Take a job off the board, or bring it back."""
@@ -437,9 +467,23 @@ class Workbench:
         entry = LogEntry("called" if present else "uncalled", task.id, self.clock.now(), numbers=chosen)
         self._store.write(job_id, version, [entry])
 
-    def hand_out(self, job_id: int, what: str) -> None:
-        """Log that a file was handed out although something red stood in the way."""
-        self._store.write(job_id, None, [LogEntry("handed-out", what[:120], self.clock.now())])
+    def hand_out(self, job_id: int, what: str, unit: str, *, anyway: bool) -> OpenJob:
+        """Return a job whose file is asked for.
+
+        Raises
+        ------
+        HeldBack
+            When something red stands in the way, and the maker has not said to hand it out anyway; said so, it is
+            logged.
+        """
+        opened = self.open(job_id, unit)
+        if red := red_before_cutting(opened.stations):
+            if not anyway:
+                raise HeldBack(
+                    f"{red.name}: {red.verdict}", "See to it first, or say that you want the file all the same."
+                )
+            self._store.write(job_id, None, [LogEntry("handed-out", what[:120], self.clock.now())])
+        return opened
 
     def log(self, job_id: int, entries: Sequence[LogEntry]) -> None:
         """Add rows to a job's log as they are."""

@@ -77,7 +77,7 @@ class Blank:
     rim: float = limited(0.0, "rim", 0.0, 500.0, "mm")
     measured_width: float | None = limited(None, "measured width of the blank", 1.0, 20_000.0, "mm")
     measured_height: float | None = limited(None, "measured height of the blank", 1.0, 20_000.0, "mm")
-    heat: float | None = limited(None, "as a plate's heat", 30.0, 300.0, "C")
+    heat: float | None = limited(None, "heat limit", 30.0, 300.0, "C")
     outline: str | None = None
     outline_name: str = ""
     garment: Garment | None = None

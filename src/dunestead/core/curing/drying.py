@@ -19,7 +19,7 @@ class Weather:
 
     temperature: float = limited(20.0, "temperature", -20.0, 60.0, "C")
     humidity: float = limited(50.0, "humidity", 0.0, 100.0, "%")
-    wind: float = limited(0.0, "of wind", 0.0, 60.0, "m/s", 0.5)
+    wind: float = limited(0.0, "wind", 0.0, 60.0, "m/s", 0.5)
     rain: bool = False
 
 

@@ -108,7 +108,7 @@ def paths_bounds(paths: Sequence[Path]) -> list[Box | None]:
 def _extreme_points(curves: Points) -> Points:
     p0, p1, p2, p3 = (curves[:, i] for i in range(4))
     a, b, c = p3 - 3 * p2 + 3 * p1 - p0, 2 * (p2 - 2 * p1 + p0), p1 - p0
-    with np.errstate(divide="ignore", invalid="ignore"):
+    with np.errstate(divide="ignore", invalid="ignore", over="ignore"):
         root = np.sqrt(b * b - 4 * a * c)
         straight = -c / b
         times = np.stack([(-b + root) / (2 * a), (-b - root) / (2 * a), straight])

@@ -27,7 +27,7 @@ def check_job(job: Job, catalogue: Catalogue) -> None:
     if not job.name.strip() or len(job.name) > 120:
         raise BadInput("A job needs a name of up to 120 letters.", "Give it one you will know it by.")
     _check_keys(job, catalogue)
-    for entry in (job.piece, job.mask, job.sheets, job.tack, job.paint, job.paint.weather, job.record):
+    for entry in (job.blank, job.mask, job.sheets, job.tack, job.paint, job.paint.weather, job.record):
         check_limits(entry)
     _check_blank(job.piece, catalogue)
     if not job.elements:

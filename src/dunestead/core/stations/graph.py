@@ -13,7 +13,7 @@ from dunestead.core.work.coating import coat_id
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Lane, Task, TaskGraph, Wait
 
-__all__ = ["Next", "next_of", "stations_of", "task_graph"]
+__all__ = ["Next", "next_of", "red_before_cutting", "stations_of", "task_graph"]
 
 
 def task_graph(plan: Plan, catalogue: Catalogue) -> TaskGraph:
@@ -134,6 +134,12 @@ class Next:
     task: Task | None = None
 
 
+def red_before_cutting(stations: Sequence[Station]) -> Station | None:
+    """Return the first station that must be seen to before a sheet is cut, None where nothing is red."""
+    before = ORDER[: ORDER.index("tack") + 1]
+    return next((one for one in stations if one.state == "stop" and one.code in before), None)
+
+
 def next_of(plan: Plan, progress: Progress, stations: Sequence[Station], now: datetime) -> Next | None:
     """Return what to do next: before anything is cut, what is red and what is undecided; then the work.
 
@@ -141,10 +147,10 @@ def next_of(plan: Plan, progress: Progress, stations: Sequence[Station], now: da
     """
     cut = [task for task in progress.graph.of("sheets") if task.code == "sheets-cut"]
     if not all(progress.is_done(task) for task in cut):
-        for station in stations:
-            red = station.state == "stop" and ORDER.index(station.code) <= ORDER.index("tack")
-            undecided = station.code == "mask" and bool(mask.undecided_of(plan))
-            if red or undecided:
-                return Next("decide", station.code, station.verdict)
+        open_mask = next(one for one in stations if one.code == "mask") if mask.undecided_of(plan) else None
+        waiting = [one for one in (red_before_cutting(stations), open_mask) if one]
+        if waiting:
+            first = min(waiting, key=lambda one: ORDER.index(one.code))
+            return Next("decide", first.code, first.verdict)
     task = progress.next_task(now)
     return Next("do", task.station, task=task) if task else None

@@ -55,23 +55,26 @@ class MethodFit:
 
 def rank_methods(work: MethodWork, catalogue: Catalogue, unit: str = "mm") -> list[MethodFit]:
     """Return every method held against a job, the most fitting first; what is ruled out comes last, with why."""
-    fits = [_fit(method, work, unit) for method in catalogue.methods.values()]
+    methods = list(catalogue.methods.values())
+    fits = [_fit(method, work, unit, methods) for method in methods]
     return sorted(fits, key=lambda fit: (not fit.allowed, -fit.score))
 
 
-def _fit(method: Method, work: MethodWork, unit: str) -> MethodFit:
-    against = tuple(_exclusions(method, work, unit))
+def _fit(method: Method, work: MethodWork, unit: str, methods: Sequence[Method]) -> MethodFit:
+    against = tuple(_exclusions(method, work, unit, methods))
     if against:
         return MethodFit(method, False, 0, against)
     parts = list(_score(method, work))
     return MethodFit(method, True, _FULL + sum(points for points, _ in parts), tuple(why for _, why in parts))
 
 
-def _exclusions(method: Method, work: MethodWork, unit: str) -> Iterator[str]:
+def _exclusions(method: Method, work: MethodWork, unit: str, methods: Sequence[Method]) -> Iterator[str]:
     surface, material = work.surface, work.material
     if material.key not in method.materials:
         yield f"It is not for {material.name.lower()}."
-    if surface.family not in method.works_on and surface.key not in method.works_on:
+    # A knife in the hand makes a mask hold no better: what it is laid by must hold here.
+    laid_by = [other for other in methods if not other.by_hand] if method.by_hand else [method]
+    if not any(material.key in other.materials and _works_on(other, surface) for other in laid_by):
         yield f"It does not hold on {surface.name.lower()}."
     elif method.press and material.holds_from is not None:
         yield from _too_cold(material, surface, unit)
@@ -85,6 +88,10 @@ def _exclusions(method: Method, work: MethodWork, unit: str) -> Iterator[str]:
         yield from _too_large(method, work, unit)
     if method.keepers == "none" and work.kept and not work.is_reverse:
         yield f"{several(work.kept, 'piece')} would be loose; a mask that is used again needs every one bridged."
+
+
+def _works_on(method: Method, surface: Surface) -> bool:
+    return surface.family in method.works_on or surface.key in method.works_on
 
 
 def _too_cold(material: Material, surface: Surface, unit: str) -> Iterator[str]:

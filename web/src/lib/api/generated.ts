@@ -433,6 +433,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/job-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin a job from a job file.
+         * @description Multipart form: `file`, a job file in JSON, or a zip of it with the files it names.
+         */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}": {
         parameters: {
             query?: never;
@@ -1599,6 +1650,53 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/job-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Download what the job starts from as an open job file, in a zip with the files it names. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": unknown;
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/look": {
         parameters: {
             query?: never;
@@ -1672,7 +1770,10 @@ export interface paths {
         /** Download a whole mask at true scale. */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    anyway?: boolean;
+                };
                 header?: never;
                 path: {
                     job_id: number;
@@ -1698,6 +1799,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
                     };
                 };
             };
@@ -2494,7 +2604,7 @@ export interface paths {
             parameters: {
                 query?: {
                     unit?: "mm" | "cm" | "in";
-                    copy?: number;
+                    anyway?: boolean;
                 };
                 header?: never;
                 path: {
@@ -2551,7 +2661,10 @@ export interface paths {
         /** Download one sheet at true scale in a format, read back and checked; a PDF on A4 or Letter is tiled. */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    anyway?: boolean;
+                };
                 header?: never;
                 path: {
                     job_id: number;
@@ -2578,6 +2691,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
                     };
                 };
             };
@@ -4021,6 +4143,11 @@ export interface components {
          */
         CutRunIn: {
             /**
+             * Anyway
+             * @default false
+             */
+            anyway?: boolean;
+            /**
              * Fault
              * @default null
              */
@@ -4915,6 +5042,8 @@ export interface components {
             findings: components["schemas"]["JobOut.FindingOut"][];
             /** Gone */
             gone: number[];
+            /** Held */
+            held: string | null;
             history: components["schemas"]["JobOut.HistoryOut"];
             /** Id */
             id: number;
@@ -7566,6 +7695,8 @@ export interface components {
             copies: number;
             /** Copy No */
             copy_no: number;
+            /** Held */
+            held: string | null;
             history: components["schemas"]["WorkOut.HistoryOut"];
             /** Id */
             id: number;

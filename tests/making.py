@@ -1,12 +1,10 @@
 """Jobs for tests of what follows from a design: put together, looked at, changed."""
 
-from dataclasses import replace
-
 from dunestead.catalogue import load_catalogue
 from dunestead.core.artwork.elements import Element, Words
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.blanks.blank import Blank
-from dunestead.core.job.job import Job, start_job
+from dunestead.core.job.job import Job, altered, start_job
 from dunestead.core.looking.look import Look, look_at
 from dunestead.core.looking.rail import SizeRail, size_rail
 from tests.shapes import Files
