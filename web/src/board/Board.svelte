@@ -12,6 +12,7 @@
     getDrawer,
     Problem,
     putAway,
+    readJobFile,
   } from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
   import type { Shortcut } from '../lib/shortcuts';
@@ -71,6 +72,15 @@
     beginning = false;
   }
 
+  async function readFile(file: File): Promise<void> {
+    [beginning, problem] = [true, null];
+    await attempt(async () => {
+      const job = await readJobFile(file, settings.unit);
+      await push(`/job/${job.id}/blank`);
+    });
+    beginning = false;
+  }
+
   async function away(card: { id: number; name: string }): Promise<void> {
     problem = null;
     await attempt(() => putAway(card.id));
@@ -124,6 +134,7 @@
       busy={beginning}
       empty={cards?.length === 0 && !board?.broken.length}
       onbegin={begin}
+      onjobfile={readFile}
     />
   </div>
   <section class="mt-6" aria-label="Jobs put away">

@@ -14,8 +14,9 @@
     busy: boolean;
     empty: boolean;
     onbegin: (start: Start) => void;
+    onjobfile: (file: File) => void;
   }
-  const { surfaces, blanks, busy, empty, onbegin }: Props = $props();
+  const { surfaces, blanks, busy, empty, onbegin, onjobfile }: Props = $props();
 
   let ground = $state('coir');
   let words = $state('');
@@ -43,7 +44,8 @@
 
   function take(files: FileList | null | undefined): void {
     const file = files?.[0];
-    if (file) onbegin({ artwork: file, ...on() });
+    if (file && /\.(zip|json)$/i.test(file.name)) onjobfile(file);
+    else if (file) onbegin({ artwork: file, ...on() });
     if (field) field.value = '';
   }
 
@@ -87,7 +89,7 @@
       <Button size="sm" type="submit" disabled={!words.trim()}>Begin</Button>
     </form>
     <p class="m-0 text-sm">
-      or drop a drawing (SVG, DXF) or a picture of one here,
+      or drop a drawing (SVG, DXF), a picture of one or a job file here,
       <button class="cursor-pointer font-bold underline" onclick={() => field?.click()}
         >or choose a file</button
       >
@@ -97,7 +99,7 @@
     bind:this={field}
     class="sr-only"
     type="file"
-    accept={ARTWORK_KINDS}
+    accept="{ARTWORK_KINDS},.json,.zip"
     tabindex="-1"
     aria-label="Artwork file"
     onchange={(event) => take(event.currentTarget.files)}

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Job, Look, Part } from '../lib/api/client';
+import type { Job, Look, Part, Work } from '../lib/api/client';
 import * as api from '../lib/api/client';
 import { OpenJob } from './open-job.svelte';
 
@@ -14,6 +14,8 @@ vi.mock('../lib/api/client', async (original) => ({
   addWords: vi.fn(),
   tryBridge: vi.fn(),
   setBridge: vi.fn(),
+  setDone: vi.fn(),
+  getWork: vi.fn(),
 }));
 
 const MASKS = [{ number: 1 }, { number: 2 }];
@@ -317,5 +319,54 @@ describe('a bridge in the hand', () => {
     open.grip(false);
 
     expect(open.hand).toBeNull();
+  });
+
+  it('takes in what was done without the design, which stays as it is', async () => {
+    vi.mocked(api.getJob).mockResolvedValueOnce(job([1, 2]));
+    vi.mocked(api.setDone).mockResolvedValueOnce({ next: null, version: 1 } as unknown as Work);
+    const open = new OpenJob(1);
+    await open.load();
+
+    await open.done('weed-count/m1/k1', true);
+
+    expect(open.job?.next).toBeNull();
+    expect(open.job?.pieces).toHaveLength(2);
+  });
+
+  it('asks why a task is done before its time, and sends the reason', async () => {
+    vi.mocked(api.getJob).mockResolvedValueOnce(job([1]));
+    vi.mocked(api.setDone)
+      .mockRejectedValueOnce(new api.Problem('It should wait another 9 min.', 'Wait.', 'needs-reason'))
+      .mockResolvedValueOnce({ next: null } as unknown as Work);
+    const open = new OpenJob(1);
+    await open.load();
+
+    await open.done('paint-coat/m1/k1/c1/n2', true);
+    expect(open.early?.task).toBe('paint-coat/m1/k1/c1/n2');
+    expect(open.problem).toBeNull();
+    await open.done('paint-coat/m1/k1/c1/n2', true, 'Hot day');
+
+    expect(vi.mocked(api.setDone).mock.calls[1]?.[3]).toEqual({
+      task: 'paint-coat/m1/k1/c1/n2',
+      done: true,
+      reason: 'Hot day',
+    });
+    expect(open.early).toBeNull();
+  });
+
+  it('shows a job as another window left it, and says what was changed there', async () => {
+    vi.mocked(api.getJob)
+      .mockResolvedValueOnce(job([1]))
+      .mockResolvedValueOnce(job([1, 2, 3]));
+    vi.mocked(api.changeJob).mockRejectedValueOnce(
+      new api.Problem('Changed in another window: Blank.', 'Change it again.', 'changed-meanwhile'),
+    );
+    const open = new OpenJob(1);
+    await open.load();
+
+    await open.change({ copies: 2 });
+
+    expect(open.problem?.what).toContain('Blank');
+    expect(open.job?.pieces).toHaveLength(3);
   });
 });

@@ -229,11 +229,11 @@ export const getSearch = (id: number) => answer(api.GET('/api/jobs/{job_id}/sear
 export const stopSearch = (id: number) => answer(api.POST('/api/jobs/{job_id}/search/stop', ofJob(id)));
 type Runs = { runs: CutRun[] };
 export const getCutter = () => whole<Runs>(api.GET('/api/cutter'));
-export const sendSheet = (id: number, number: number, fault: CutFault | null) =>
+export const sendSheet = (id: number, number: number, fault: CutFault | null, anyway: boolean) =>
   whole<Runs>(
     api.POST('/api/jobs/{job_id}/sheets/{number}/cut', {
       params: { path: { job_id: id, number } },
-      body: { fault },
+      body: { fault, anyway },
     }),
   );
 export const steerCutter = (number: number, act: 'start' | 'pause' | 'stop') =>
@@ -310,6 +310,9 @@ export function beginJob(start: Start, unit: Unit): Promise<Job> {
   if (start.blank !== undefined) fields.blank = String(start.blank);
   return send(`/api/jobs?unit=${unit}`, fields);
 }
+
+/** Begin a job from a job file, or a zip of it with its artwork. */
+export const readJobFile = (file: File, unit: Unit) => send(`/api/jobs/job-file?unit=${unit}`, { file });
 
 export const addArtwork = (id: number, unit: Unit, artwork: File) =>
   send(`/api/jobs/${id}/artwork?unit=${unit}`, { artwork });

@@ -135,7 +135,11 @@ describe('the picture', () => {
   });
 
   it('turns a blank that is worked from its back over, what is left to the left', () => {
-    const off = { ...picture, from_back: true, painted_box: [50, 50, 450, 350] as typeof picture.painted_box };
+    const off = {
+      ...picture,
+      from_back: true,
+      painted_box: [50, 50, 450, 350] as typeof picture.painted_box,
+    };
     const tape = { left: 150, right: 50, top: 50, bottom: 50 };
     const masks = picture.masks.map((mask) => ({ ...mask, painted_box: off.painted_box, tape }));
     const { container } = render(Picture, {

@@ -8,9 +8,13 @@
     sheets: Sheets;
     jobId: number;
     unit: Unit;
+    /** Files are held back: something red stands in the way. */
+    shut: boolean;
+    /** What an address says when they are wanted all the same. */
+    asked: string;
     oncut: () => void;
   }
-  const { sheet, sheets, jobId, unit, oncut }: Props = $props();
+  const { sheet, sheets, jobId, unit, shut, asked, oncut }: Props = $props();
   const trim = $derived(sheets.trims.trims.find((one) => one.sheet === sheet.number));
 </script>
 
@@ -42,10 +46,18 @@
   {/if}
   <p class="m-0 flex flex-wrap gap-x-3 gap-y-1" aria-label="Files of sheet {sheet.number}">
     {#each sheets.formats as [key, name] (key)}
-      <a class="font-bold underline" href="/api/jobs/{jobId}/sheets/{sheet.number}.{key}" download>{name}</a>
+      {#if shut}
+        <span class="text-(--faint)">{name}</span>
+      {:else}
+        <a
+          class="font-bold underline"
+          href="/api/jobs/{jobId}/sheets/{sheet.number}.{key}?{asked.slice(1)}"
+          download>{name}</a
+        >
+      {/if}
     {/each}
     {#if !sheets.by_hand}
-      <button class="cursor-pointer font-bold text-(--signal-ink) underline" onclick={oncut}
+      <button class="cursor-pointer font-bold text-(--signal-ink) underline" disabled={shut} onclick={oncut}
         >Send to the cutter</button
       >
     {/if}

@@ -8,6 +8,7 @@
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
+  import Tick from '../../lib/ui/Tick.svelte';
   import type { PanelProps } from '..';
   import { CutterWatch } from './cutter.svelte';
   import CutterQueue from './CutterQueue.svelte';
@@ -25,6 +26,10 @@
   const watch = new CutterWatch();
   let fault = $state<CutFault | ''>('');
   const sheets = $derived(job.sheets);
+  /** The maker wants the files although something red stands in the way; said for this look at the job only. */
+  let anyway = $state(false);
+  const shut = $derived(job.held !== null && !anyway);
+  const asked = $derived(job.held !== null ? '&anyway=true' : '');
   const stock = $derived<[string, string][]>([
     ['', 'As it usually comes'],
     ...(open.workshop?.stock ?? [])
@@ -87,6 +92,16 @@
     >. {school.about}
   </p>
 {/if}
+{#if job.held !== null}
+  <div class="rounded-lg border-2 border-(--fault) p-3 text-sm" role="alert">
+    <p class="m-0 font-bold">{job.held}</p>
+    <Tick
+      label="Hand the files out all the same; it is written down"
+      checked={anyway}
+      onchange={(on) => (anyway = on)}
+    />
+  </div>
+{/if}
 <ul class="m-0 flex list-none flex-col gap-2 p-0">
   {#each sheets.sheets as sheet (sheet.number)}
     <SheetCard
@@ -94,11 +109,18 @@
       {sheets}
       jobId={job.id}
       unit={settings.unit}
-      oncut={() => void watch.send(job.id, sheet.number, fault || null)}
+      {shut}
+      {asked}
+      oncut={() => void watch.send(job.id, sheet.number, fault || null, anyway)}
     />
   {/each}
 </ul>
-<Button href="/api/jobs/{job.id}/sheets.zip?unit={settings.unit}" color="alternative" class="w-full">
+<Button
+  href={shut ? undefined : `/api/jobs/${job.id}/sheets.zip?unit=${settings.unit}${asked}`}
+  disabled={shut}
+  color="alternative"
+  class="w-full"
+>
   <Download size={16} />&nbsp;Everything in one zip, with a cut list
 </Button>
 {#if !sheets.by_hand}<CutterQueue {watch} jobId={job.id} {fault} onfault={(to) => (fault = to)} />{/if}
@@ -114,3 +136,7 @@
 {/if}
 <PatchList {open} {job} />
 <Records {open} {job} unit={settings.unit} onchanged={onrecords} />
+<p class="m-0 text-sm">
+  <a class="font-bold underline" href="/api/jobs/{job.id}/job-file" download>The job as an open file</a>, to
+  keep or to carry to another workshop
+</p>

@@ -11,8 +11,8 @@ export class CutterWatch {
 
   /** Look, and go on looking while a knife moves. */
   look = (): Promise<void> => this.#take(api.getCutter);
-  send = (job: number, sheet: number, fault: api.CutFault | null) =>
-    this.#take(() => api.sendSheet(job, sheet, fault));
+  send = (job: number, sheet: number, fault: api.CutFault | null, anyway: boolean) =>
+    this.#take(() => api.sendSheet(job, sheet, fault, anyway));
   steer = (run: number, act: 'start' | 'pause' | 'stop') => this.#take(() => api.steerCutter(run, act));
   clear = (run: number) => this.#take(() => api.clearRun(run));
 
