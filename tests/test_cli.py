@@ -398,14 +398,19 @@ def test_check_measures_what_the_definition_says(monkeypatch, capsys, tmp_path) 
     assert report["limited_by"]["at_mm"][1] == pytest.approx(6, abs=0.1)
 
 
-def test_bench_gives_ratios_for_three_sizes(monkeypatch, capsys) -> None:
-    monkeypatch.setattr("dunestead.bench._SIZES", {"a": (2, 2, 12, 8), "b": (2, 4, 12, 8), "c": (3, 9, 12, 8)})
+def test_bench_gives_ratios_for_three_sizes_and_three_answers(monkeypatch, capsys) -> None:
+    monkeypatch.setattr("dunestead.bench.checking._SIZES", {"a": (2, 2, 12, 8), "b": (2, 4, 12, 8), "c": (3, 9, 12, 8)})
+    monkeypatch.setattr("dunestead.bench.answering._JOBS", 12)
+    monkeypatch.setattr("dunestead.bench.answering._CHANGES", 3)
 
     _, out, _ = run(monkeypatch, capsys, "bench", "--json")
 
-    sizes = json.loads(out)["sizes"]
+    report = json.loads(out)
+    sizes, answers = report["sizes"], report["answers"]
     assert [size["loose"] for size in sizes.values()] == [2, 4, 9]
     assert all(size["ratio"] == pytest.approx(size["check_ms"] / size["floor_ms"], rel=0.1) for size in sizes.values())
+    assert list(answers) == ["head of a job", "board of 12 jobs", "tick"]
+    assert all(a["ratio"] == pytest.approx(a["answer_ms"] / a["floor_ms"], rel=0.1) for a in answers.values())
 
 
 def test_a_frame_alone_is_one_piece(monkeypatch, capsys, tmp_path) -> None:

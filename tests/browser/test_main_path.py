@@ -138,14 +138,14 @@ def test_the_roll_call_must_come_out_before_it_is_ticked(page: Page, word_file: 
     begin(page, word_file)
     page.get_by_role("button", name="Keep", exact=True).first.click()
     go(page, "5", "Weed")
-    tick = page.get_by_role("checkbox", name=re.compile("Roll-call: 3 keepers"))
+    tick = page.get_by_role("checkbox", name=re.compile("Count: .*3 keepers"))
 
     tick.click()
     expect(page.get_by_role("alert")).to_contain_text("3 missing")
     page.get_by_role("button", name="Keeper 2, missing").click()
-    expect(page.get_by_text("1 of 3")).to_be_visible()
-    page.get_by_role("button", name="All are").click()
-    expect(page.get_by_text("3 of 3")).to_be_visible()
+    expect(page.get_by_text("1 of 3", exact=True)).to_be_visible()
+    page.get_by_role("button", name="All 3 are").click()
+    expect(page.get_by_text("3 of 3", exact=True)).to_be_visible()
     tick.click()
 
     expect(tick).to_be_checked()

@@ -75,10 +75,11 @@ def test_a_bridge_is_dragged_around_its_piece_and_refused_where_it_cannot_stand(
     page.mouse.down()
     page.mouse.move(other["x"] + other["width"] / 2, other["y"] + other["height"] / 2, steps=4)
     expect(page.get_by_role("region", name="Bridges").get_by_role("status")).to_contain_text("too near")
-    page.mouse.move(x + 8, y + 8, steps=4)
+    # Away from its corner, a fifth of the way to the other one.
+    page.mouse.move(x + (other["x"] + 8 - x) / 5, y + (other["y"] + 8 - y) / 5, steps=4)
     page.mouse.up()
 
-    expect(page.get_by_text("by hand").first).to_be_visible()
+    expect(page.get_by_role("region", name="Bridges").get_by_text("by hand").first).to_be_visible()
     page.wait_for_function("before => document.querySelector('.handle circle').outerHTML !== before", arg=before)
 
 

@@ -3,7 +3,7 @@
 from typing import Any
 
 from apiflask import APIBlueprint
-from flask import Response, request
+from flask import Response, g, request
 
 from dunestead.api import schemas as wire
 from dunestead.api.opened import bench, change, made_on, shown
@@ -232,6 +232,7 @@ def bring_back(job_id: int) -> str:
 def get_mending(job_id: int) -> wire.MendingOut:
     """Say what is wrong with a job that cannot be reckoned, and what mends it."""
     found = bench().mending(job_id)
+    g.shown_version = found.head.version
     return wire.MendingOut(
         id=job_id,
         name=found.name,

@@ -2,15 +2,15 @@
 
 import re
 
-from flask import Response, current_app, request
+from flask import Response, current_app, g, request
 
 from dunestead.api import schemas as wire
 from dunestead.api.views import job_out
 from dunestead.api.work_views import work_out
 from dunestead.core.errors import BadInput
-from dunestead.workshop.workbench import Change, Workbench
+from dunestead.workshop.workbench import Change, OpenJob, Workbench
 
-__all__ = ["bench", "change", "made_on", "shown", "tagged", "worked"]
+__all__ = ["bench", "change", "made_on", "opened", "shown", "tagged", "worked"]
 
 _TAG = re.compile(r'^\s*(?:W/)?"v(\d{1,15})"\s*$')
 
@@ -49,21 +49,26 @@ def change(job_id: int, label: str, changed: Change) -> None:
     bench().change(job_id, label, changed, made_on())
 
 
+def opened(job_id: int, query: wire.UnitQuery) -> OpenJob:
+    """Return a job as it stands; the answer will name its version."""
+    found = bench().open(job_id, query.unit)
+    g.shown_version = found.head.version
+    return found
+
+
 def shown(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     """Return a job as its page shows it."""
     workbench = bench()
-    opened = workbench.open(job_id, query.unit)
-    return job_out(opened, workbench.catalogue, workbench.sources, query.unit, query.copy_no)
+    return job_out(opened(job_id, query), workbench.catalogue, workbench.sources, query.unit, query.copy_no)
 
 
 def worked(job_id: int, query: wire.UnitQuery) -> wire.WorkOut:
     """Return what is to be done on a job and what was done, without its design."""
-    return work_out(bench().open(job_id, query.unit), query.unit, query.copy_no)
+    return work_out(opened(job_id, query), query.unit, query.copy_no)
 
 
 def tagged(response: Response) -> Response:
     """Name the version of the job in every answer that shows one."""
-    version = response.get_json(silent=True) if response.is_json else None
-    if isinstance(version, dict) and isinstance(version.get("version"), int):
-        response.headers["ETag"] = f'"v{version["version"]}"'
+    if "shown_version" in g and response.status_code < 400:
+        response.headers["ETag"] = f'"v{g.shown_version}"'
     return response

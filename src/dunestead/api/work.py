@@ -3,7 +3,7 @@
 from apiflask import APIBlueprint
 
 from dunestead.api import schemas as wire
-from dunestead.api.opened import bench, made_on, worked
+from dunestead.api.opened import bench, made_on, opened, worked
 from dunestead.api.work_views import head_out, station_out
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.stations.station import NAMES
@@ -18,7 +18,7 @@ work = APIBlueprint("work", __name__, url_prefix="/api/jobs/<int:job_id>", tag="
 @work.output(wire.HeadOut)
 def get_head(job_id: int, query_data: wire.UnitQuery) -> wire.HeadOut:
     """Say where a job stands: its version, each station's verdict, what comes next, what is waited for."""
-    return head_out(bench().open(job_id, query_data.unit), query_data.unit)
+    return head_out(opened(job_id, query_data), query_data.unit)
 
 
 @work.get("/work")
@@ -36,7 +36,7 @@ def get_station(job_id: int, code: str, query_data: wire.UnitQuery) -> wire.Stat
     """Show one station: its verdict, its figures, its tasks."""
     if code not in NAMES:
         raise NoSuchThing(f"There is no station “{code[:40]}”.", f"There are: {', '.join(NAMES)}.")
-    return station_out(bench().open(job_id, query_data.unit), query_data.unit, code, query_data.copy_no)
+    return station_out(opened(job_id, query_data), query_data.unit, code, query_data.copy_no)
 
 
 @work.post("/tasks/done")

@@ -13,7 +13,7 @@ __all__ = ["bench", "demo", "openapi", "serve"]
 @click.command()
 @click.option("--json", "as_json", is_flag=True, help="Print one JSON object and nothing else.")
 def bench(as_json: bool) -> None:
-    """Measure the check of three sizes against the bare geometry under it."""
+    """Measure checks against the bare geometry under them, and answers against the bare rows."""
     from dunestead.bench import run_bench
 
     print_report(run_bench(), as_json, lambda report: report["lines"])

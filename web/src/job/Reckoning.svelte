@@ -10,7 +10,7 @@
 </script>
 
 <dl class="m-0 divide-y divide-(--line)">
-  {#each rows as row (row.label)}
+  {#each rows as row, index (index)}
     <div class="grid grid-cols-[1fr_auto] gap-x-3 py-1.5">
       <dt>{row.label}</dt>
       <dd class="m-0 text-right font-bold">

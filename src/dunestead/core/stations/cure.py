@@ -142,11 +142,12 @@ def _rows(plan: Plan) -> list[Row]:
     ]
     if washes := [coat.drying.wash for coat in plan.coatings if coat.drying.wash is not None]:
         rows.append(Row("May be washed after", "minutes", max(washes)))
-    for coat in plan.coatings:
-        if coat.paint.heat_set:
-            heat = coat.paint.heat_set
-            rows.append(Row("Heat-set", "text", f"{heat.celsius:g} C for {heat.minutes:g} min", heat.how))
-        if coat.where == "over":
-            why = f"{coat.coats} coats, {show_time(coat.drying.next_coat)} apart."
-            rows.append(Row(coat.paint.name, "volume", coat.amount.total_ml, why))
+    for paint in {coat.paint.name: coat.paint for coat in plan.coatings}.values():
+        if heat := paint.heat_set:
+            rows.append(
+                Row(f"Heat-set {paint.name.lower()}", "text", f"{heat.celsius:g} C for {heat.minutes:g} min", heat.how)
+            )
+    for coat in (coat for coat in plan.coatings if coat.where == "over"):
+        why = f"{coat.coats} coats, {show_time(coat.drying.next_coat)} apart."
+        rows.append(Row(f"{coat.number}. {coat.paint.name}", "volume", coat.amount.total_ml, why))
     return rows

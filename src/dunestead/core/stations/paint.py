@@ -134,8 +134,8 @@ def _rows(plan: Plan) -> Iterator[Row]:
             f"{several(coat.coats, 'coat')}. {coat.amount.why}",
         )
         if coat.amount.cans:
-            yield Row("Cans", "count", coat.amount.cans, "Part of each can drifts past.")
+            yield Row(f"{coat.number}. Cans", "count", coat.amount.cans, "Part of each can drifts past.")
         if coat.coats > 1 and coat.mask is not None:
-            yield Row("Between coats", "minutes", coat.drying.next_coat, "Sooner lifts the coat below.")
+            yield Row(f"{coat.number}. Between coats", "minutes", coat.drying.next_coat, "Sooner lifts the coat below.")
     if tongues := sum(place.kind == "tongue" for place in plan.weak):
         yield Row("Tongues", "count", tongues, "Dab from root to tip, as the arrows show, or straight down.")

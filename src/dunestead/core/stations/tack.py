@@ -260,7 +260,7 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         rows += [
             Row(f"Plate, {pressing.name}", "temperature", pressing.celsius, pressing.why),
             Row(
-                "Placements",
+                f"Placements, {pressing.name}",
                 "count",
                 len(pressing.placements),
                 f"{pressing.seconds:g} s each, from the middle outwards.",

@@ -5,6 +5,7 @@
 
   interface Props {
     label: string;
+    /** The text as it is kept, not as a look shows it. */
     value: string;
     /** What the text is known by until it is kept, so that a reload does not lose it. */
     name: string;

@@ -38,6 +38,8 @@
     ['under', 'Along the bottom'],
   ] as const;
   let choosing = $state(false);
+  // A look shows what is typed as if it were kept; whether it is, only the job itself tells.
+  const kept = $derived(open.job?.elements.find(({ id }) => id === part.id)?.words?.text ?? words.text);
   const face = $derived(catalogue.faces.find((row) => row.key === words.face));
   const bend = $derived(words.arc === null ? 'straight' : words.arc > 0 ? 'over' : 'under');
   const letters = $derived([...words.text].map((letter, index) => ({ letter, index })));
@@ -64,7 +66,7 @@
       label="What it says"
       name="{job.id}/{part.id}"
       rows={Math.min(4, words.text.split('\n').length + 1)}
-      value={words.text}
+      value={kept}
       describedby="{id}-missing"
       onpeek={(text) => peek({ text })}
       onchange={(text) => change({ text })}

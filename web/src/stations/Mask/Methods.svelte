@@ -35,10 +35,8 @@
   surface={job.inputs.surface}
   onchange={(method) => open.change({ method })}
 />
-{#if inForce}
-  <p class="m-0 text-sm" class:text-(--fault)={!inForce.allowed}>
-    {inForce.allowed ? inForce.about : inForce.why.join(' ')}
-  </p>
+{#if inForce && !inForce.allowed}
+  <p class="m-0 text-sm text-(--fault)">{inForce.why.join(' ')}</p>
 {/if}
 {#if job.inputs.method !== null && job.inputs.method !== undefined}
   <button class="cursor-pointer self-start text-sm underline" onclick={() => open.change({ method: null })}

@@ -20,7 +20,7 @@ from dunestead.core.mask.gaps import nearest_gaps
 from dunestead.core.mask.loose import cut_mask
 from dunestead.formats.svg import read_svg
 
-__all__ = ["run_bench"]
+__all__ = ["measure_checks"]
 
 _WIDTH_MM = 400.0
 _BORDER_MM = 40.0
@@ -29,15 +29,9 @@ _RUNS = 5
 _SIZES = {"small": (2, 4, 24, 12), "usual": (5, 20, 60, 30), "heavy": (20, 300, 111, 56)}
 
 
-def run_bench() -> dict[str, Any]:
+def measure_checks() -> dict[str, dict[str, Any]]:
     """Return for each size its counts, the floor and the check in ms, and their ratio."""
-    sizes = {name: _measure(*shape) for name, shape in _SIZES.items()}
-    lines = [
-        f"{name}: {m['vertices']} vertices, {m['loose']} loose; check {m['check_ms']:.1f} ms, "
-        f"floor {m['floor_ms']:.2f} ms, ratio {m['ratio']:.1f}"
-        for name, m in sizes.items()
-    ]
-    return {"sizes": sizes, "lines": lines}
+    return {name: _measure(*shape) for name, shape in _SIZES.items()}
 
 
 def _measure(side: int, pieces: int, outer: int, inner: int) -> dict[str, Any]:
