@@ -238,6 +238,7 @@ class TaskOut(BaseModel):
     closes: datetime | None
     copies_done: int
     copies: int
+    counted: Literal["copies", "sets"]
 
 
 class StationHeadOut(BaseModel):

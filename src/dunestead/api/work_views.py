@@ -13,6 +13,8 @@ from dunestead.workshop.workbench import OpenJob
 __all__ = ["clocks_out", "head_out", "next_title", "station_out", "work_entries", "work_out"]
 
 _MOST_CLOCKS = 60
+# Where each set of masks is worked on once, however many copies are painted through it.
+_PER_SET = ("weed",)
 
 
 def work_out(opened: OpenJob, unit: str, copy: int) -> wire.WorkOut:
@@ -115,7 +117,9 @@ class _TaskViews:
     def _of_copy(self, tasks: Sequence[Task], copy: int) -> list[Task]:
         """Return the tasks of one copy; of its masks those of the set that it is painted through."""
         first = (self._opened.plan.set_of(copy) - 1) * max(self._opened.plan.choices.material.uses, 1) + 1
-        return [task for task in tasks if task.copy is None or task.copy == (first if task.station == "weed" else copy)]
+        return [
+            task for task in tasks if task.copy is None or task.copy == (first if task.station in _PER_SET else copy)
+        ]
 
     def task(self, task: Task) -> wire.TaskOut:
         """Return one task."""
@@ -149,6 +153,7 @@ class _TaskViews:
             closes=progress.closes(task),
             copies_done=self._done[_alike(task)],
             copies=self._copies[_alike(task)],
+            counted="sets" if task.station in _PER_SET else "copies",
         )
 
 

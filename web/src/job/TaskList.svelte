@@ -47,7 +47,7 @@
         </p>
       {/if}
       {#if task.copies > 1}
-        <p class="m-0 pl-6 text-sm text-(--faint)">On {task.copies_done} of {task.copies} copies</p>
+        <p class="m-0 pl-6 text-sm text-(--faint)">On {task.copies_done} of {task.copies} {task.counted}</p>
       {/if}
       {#if task.caution}<p class="caution m-0 mt-2 text-sm">
           <strong>Take care.</strong>

@@ -4697,6 +4697,11 @@ export interface components {
             copies_done: number;
             /** Copy No */
             copy_no: number | null;
+            /**
+             * Counted
+             * @enum {string}
+             */
+            counted: "copies" | "sets";
             /** Detail */
             detail: string;
             /** Done At */
@@ -6367,6 +6372,11 @@ export interface components {
             copies_done: number;
             /** Copy No */
             copy_no: number | null;
+            /**
+             * Counted
+             * @enum {string}
+             */
+            counted: "copies" | "sets";
             /** Detail */
             detail: string;
             /** Done At */
@@ -7601,6 +7611,11 @@ export interface components {
             copies_done: number;
             /** Copy No */
             copy_no: number | null;
+            /**
+             * Counted
+             * @enum {string}
+             */
+            counted: "copies" | "sets";
             /** Detail */
             detail: string;
             /** Done At */
@@ -7827,6 +7842,11 @@ export interface components {
             copies_done: number;
             /** Copy No */
             copy_no: number | null;
+            /**
+             * Counted
+             * @enum {string}
+             */
+            counted: "copies" | "sets";
             /** Detail */
             detail: string;
             /** Done At */

@@ -41,7 +41,7 @@
   ] as const;
 </script>
 
-<div class="card grid grid-cols-[1fr_5.5rem_auto] items-end gap-2 p-3">
+<div class="card grid grid-cols-[1fr_5.5rem_auto] items-start gap-2 p-3">
   <ChoiceField
     label={NAMES[coating.role]}
     value={coating.paint}
@@ -61,7 +61,7 @@
     <span class="w-8"></span>
   {:else}
     <button
-      class="mb-1.5 cursor-pointer p-1.5"
+      class="mt-7 cursor-pointer p-1.5"
       aria-label="Take out: {NAMES[coating.role]}"
       title="Take out"
       onclick={onremove}><Trash2 size={16} /></button
