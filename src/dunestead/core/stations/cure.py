@@ -147,7 +147,14 @@ def _rows(plan: Plan) -> list[Row]:
             rows.append(
                 Row(f"Heat-set {paint.name.lower()}", "text", f"{heat.celsius:g} C for {heat.minutes:g} min", heat.how)
             )
-    for coat in (coat for coat in plan.coatings if coat.where == "over"):
-        why = f"{coat.coats} coats, {show_time(coat.drying.next_coat)} apart."
-        rows.append(Row(f"{coat.number}. {coat.paint.name}", "volume", coat.amount.total_ml, why))
+    rows += [
+        Row(
+            f"{coat.number}. {coat.paint.name}",
+            "volume",
+            coat.amount.total_ml,
+            f"{coat.coats} coats, {show_time(coat.drying.next_coat)} apart.",
+        )
+        for coat in plan.coatings
+        if coat.where == "over"
+    ]
     return rows
