@@ -142,11 +142,12 @@ def _rows(plan: Plan) -> list[Row]:
     ]
     if washes := [coat.drying.wash for coat in plan.coatings if coat.drying.wash is not None]:
         rows.append(Row("May be washed after", "minutes", max(washes)))
-    for paint in {coat.paint.name: coat.paint for coat in plan.coatings}.values():
-        if heat := paint.heat_set:
-            rows.append(
-                Row(f"Heat-set {paint.name.lower()}", "text", f"{heat.celsius:g} C for {heat.minutes:g} min", heat.how)
-            )
+    paints = {coat.paint.name: coat.paint for coat in plan.coatings}
+    rows += [
+        Row(f"Heat-set {name.lower()}", "text", f"{heat.celsius:g} C for {heat.minutes:g} min", heat.how)
+        for name, paint in paints.items()
+        if (heat := paint.heat_set)
+    ]
     rows += [
         Row(
             f"{coat.number}. {coat.paint.name}",
