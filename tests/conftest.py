@@ -13,8 +13,9 @@ from sqlalchemy import Engine
 from dunestead.api.app import create_app
 from dunestead.catalogue import load_catalogue
 from dunestead.core.figures import Catalogue
-from dunestead.store import BlankStore, JobStore, open_database, open_records
+from dunestead.store import BlankStore, JobStore, RunStore, open_database, open_records
 from dunestead.workshop.clock import Clock
+from dunestead.workshop.cutting_room import CuttingRoom
 from dunestead.workshop.workbench import Workbench
 
 
@@ -58,7 +59,7 @@ def blanks(engine: Engine) -> BlankStore:
 
 @pytest.fixture
 def workbench(engine: Engine, store: JobStore, blanks: BlankStore, catalogue: Catalogue) -> Workbench:
-    return Workbench(store, blanks, open_records(engine), catalogue)
+    return Workbench(store, blanks, open_records(engine), catalogue, CuttingRoom(RunStore(engine)))
 
 
 class PageClient(FlaskClient):

@@ -5,14 +5,17 @@ from collections.abc import Iterator
 import pytest
 
 from dunestead.demo.marram_row import fill_demo
-from dunestead.store import BlankStore, JobStore, open_database, open_records
+from dunestead.store import BlankStore, JobStore, RunStore, open_database, open_records
+from dunestead.workshop.cutting_room import CuttingRoom
 from dunestead.workshop.workbench import OpenJob, Workbench
 
 
 @pytest.fixture(scope="module")
 def workbench(tmp_path_factory, catalogue) -> Iterator[Workbench]:
     engine = open_database(tmp_path_factory.mktemp("demo") / "demo.sqlite")
-    yield Workbench(JobStore(engine), BlankStore(engine), open_records(engine), catalogue)
+    yield Workbench(
+        JobStore(engine), BlankStore(engine), open_records(engine), catalogue, CuttingRoom(RunStore(engine))
+    )
     engine.dispose()
 
 

@@ -1,11 +1,14 @@
 """The simulated cutter, behind the interface a real one would have."""
 
+from typing import get_args
+
 import numpy as np
 import pytest
 
 from dunestead.core.figures import Catalogue
 from dunestead.core.records import CutSettings
-from dunestead.devices.cutter import CutOrder, CutterDevice, SimulatedCutter, depth_of
+from dunestead.devices.cutter import MOVES, CutOrder, CutState, CutterDevice, moved
+from dunestead.devices.simulated import SimulatedCutter, depth_of
 from dunestead.formats.svg.cutfile import read_cut_file
 from tests.shapes import rect, svg
 
@@ -127,3 +130,28 @@ def test_what_reaches_over_the_material_is_told(catalogue: Catalogue, cutter) ->
 
     assert [problem.code for problem in problems] == ["off-sheet"]
     assert "40.0 mm" in problems[0].message
+
+
+@pytest.mark.parametrize(
+    ("state", "event", "to"),
+    [
+        ("loaded", "start", "cutting"),
+        ("cutting", "pause", "paused"),
+        ("paused", "start", "cutting"),
+        ("cutting", "shut-down", "stopped"),
+        ("paused", "shut-down", "stopped"),
+        ("loaded", "shut-down", "loaded"),
+        ("done", "pause", "done"),
+        ("done", "stop", "done"),
+        ("stopped", "start", "stopped"),
+    ],
+)
+def test_one_state_leads_to_another_or_to_none(state, event, to) -> None:
+    assert moved(state, event) == to
+
+
+def test_every_state_but_the_last_two_can_be_left_and_every_one_be_reached() -> None:
+    left, reached = {state for state, _ in MOVES}, {"waiting", *MOVES.values()}
+
+    assert set(get_args(CutState)) - left == {"stopped", "done"}
+    assert reached == set(get_args(CutState))

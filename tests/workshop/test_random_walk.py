@@ -10,7 +10,8 @@ from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, ru
 from dunestead.catalogue import load_catalogue
 from dunestead.core.errors import Clash, NotNow
 from dunestead.core.job.job import Job, altered
-from dunestead.store import BlankStore, JobStore, open_database, open_records
+from dunestead.store import BlankStore, JobStore, RunStore, open_database, open_records
+from dunestead.workshop.cutting_room import CuttingRoom
 from dunestead.workshop.workbench import Workbench
 from tests.shapes import rect, svg
 
@@ -29,7 +30,8 @@ class TwoWindows(RuleBasedStateMachine):
     def open(self) -> None:
         self.engine = open_database(self.path)
         store = JobStore(self.engine)
-        self.bench = Workbench(store, BlankStore(self.engine), open_records(self.engine), load_catalogue())
+        room = CuttingRoom(RunStore(self.engine))
+        self.bench = Workbench(store, BlankStore(self.engine), open_records(self.engine), load_catalogue(), room)
 
     @initialize()
     def begin(self) -> None:

@@ -22,8 +22,9 @@ from dunestead.api.workshop import workshop
 from dunestead.catalogue import load_catalogue
 from dunestead.formats.picture import MOST_PICTURE_BYTES
 from dunestead.formats.svg.guard import MOST_BYTES
-from dunestead.store import BlankStore, JobStore, open_database, open_records
+from dunestead.store import BlankStore, JobStore, RunStore, open_database, open_records
 from dunestead.workshop.clock import Clock
+from dunestead.workshop.cutting_room import CuttingRoom
 from dunestead.workshop.workbench import Workbench
 
 __all__ = ["create_app"]
@@ -49,7 +50,8 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     ----------
     config
         ``DATABASE`` is the path of the database file; without it the application can only
-        describe itself.
+        describe itself. ``CLOCK`` is the workshop's clock; ``CUTTER_BEAT`` the seconds after which it is
+        written down how far a cut is, though no page looks.
     """
     app = APIFlask(
         "dunestead",
@@ -70,7 +72,12 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     if database := app.config.get("DATABASE"):
         engine, clock = open_database(Path(database)), app.config.get("CLOCK") or Clock()
         app.extensions["workbench"] = Workbench(
-            JobStore(engine, clock.now), BlankStore(engine), open_records(engine), load_catalogue(), clock
+            JobStore(engine, clock.now),
+            BlankStore(engine),
+            open_records(engine),
+            load_catalogue(),
+            CuttingRoom(RunStore(engine), clock.steady, beat=app.config.get("CUTTER_BEAT")),
+            clock,
         )
     app.register_blueprint(jobs)
     app.register_blueprint(mask)

@@ -18,6 +18,7 @@ from dunestead.core.errors import BadInput
 __all__ = ["serve_workshop"]
 
 _THREADS = 4
+_CUTTER_BEAT = 1.0
 
 
 def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, browser: bool) -> None:
@@ -38,7 +39,7 @@ def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, brows
     folder = data or user_data_path("dunestead")
     database = folder / ("demo.sqlite" if demo else "workshop.sqlite")
     try:
-        app = create_app({"DATABASE": database})
+        app = create_app({"DATABASE": database, "CUTTER_BEAT": _CUTTER_BEAT})
     except OSError as error:
         raise BadInput(f"The folder {folder} cannot be used: {error.strerror}.", "Give another with --data.") from None
     except DatabaseError:

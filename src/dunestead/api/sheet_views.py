@@ -14,7 +14,7 @@ from dunestead.core.records import CutSettings, Recipe, Try
 from dunestead.core.sheets.facing import facing_stages
 from dunestead.core.sheets.layout import Sheet
 from dunestead.core.stations.sheets import fewest_in_words
-from dunestead.devices.cutter import WEAR, depth_of
+from dunestead.devices.simulated import WEAR, depth_of
 from dunestead.formats.sheet_files import FORMATS
 from dunestead.formats.verified import VerifiedSheet, sheets_of
 from dunestead.store import Records
@@ -207,7 +207,7 @@ def run_out(run: Run) -> wire.CutRunOut:
         job=run.job,
         sheet=run.sheet,
         title=run.order.title,
-        cutter=run.cutter,
+        cutter=run.cutter.name,
         settings=str(run.order.settings),
         state=status.state,
         share=status.share,

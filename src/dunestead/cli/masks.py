@@ -166,7 +166,8 @@ def sheets(
 @click.option("--json", "as_json", is_flag=True, help="Print one JSON object and nothing else.")
 def simulate(cut: Path, material: str, cutter: str, as_json: bool) -> int:
     """Cut a file on the simulated cutter and say what comes free."""
-    from dunestead.devices.cutter import CutOrder, SimulatedCutter
+    from dunestead.devices.cutter import CutOrder
+    from dunestead.devices.simulated import SimulatedCutter
     from dunestead.formats.svg.cutfile import read_cut_file
 
     catalogue = load_catalogue()

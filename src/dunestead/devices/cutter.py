@@ -1,49 +1,61 @@
-"""A cutter as the workshop sees it, and a simulated one that cuts in geometry.
+"""A cutter as the workshop sees it: what it is sent, what it can do, and how one state leads to another."""
 
-The simulated cutter reads the lines of the very file, follows them at the pace of a real one, knows how
-deep it is set, and tells what came free. Faults can be asked for, to learn what to do when they come.
-"""
-
-import math
-from collections.abc import Sequence
-from dataclasses import dataclass, field
-from itertools import accumulate
+from collections.abc import Mapping
+from dataclasses import dataclass
 from typing import Literal, Protocol
-
-import numpy as np
 
 from dunestead.core.cutting.paths import CutPath
 from dunestead.core.cutting.promise import Promise
-from dunestead.core.cutting.simulate import CutReport, simulate_cut
-from dunestead.core.cutting.timing import KnifeTime, knife_time
-from dunestead.core.figures import Cutter, Material
+from dunestead.core.cutting.simulate import CutReport
+from dunestead.core.cutting.timing import KnifeTime
+from dunestead.core.figures import Material
 from dunestead.core.records import Answer, CutSettings
 
-__all__ = ["WEAR", "CutFault", "CutOrder", "CutOutcome", "CutStatus", "CutterDevice", "SimulatedCutter", "depth_of"]
+__all__ = [
+    "MOVES",
+    "ON_THE_MAT",
+    "CutFault",
+    "CutOrder",
+    "CutOutcome",
+    "CutState",
+    "CutStatus",
+    "CutterDevice",
+    "moved",
+]
 
 CutFault = Literal["slip", "blunt", "link-lost"]
-State = Literal["waiting", "loaded", "cutting", "paused", "stopped", "fault", "done"]
-# Faults come at this share of the way, and a slipped sheet lies so far off, mm.
-_FAULT_AT = 0.55
-_SLIPPED = (2.6, 1.4)
-# Cut so much deeper than needed, the knife is in the backing; so much faster than usual, thin material tears.
-_TOO_DEEP, _TOO_FAST = 1.3, 1.6
-# This cutter's blade is a little used: it needs so much more than a fresh one.
-WEAR = 1.08
-_REMEDY: dict[str, str] = {
-    "slip": (
-        "Stop and take the sheet off: it moved on the mat. Clean or renew the mat, tape the edges, "
-        "and cut a fresh piece."
-    ),
-    "blunt": (
-        "Leave the sheet where it lies. Put in a fresh blade and cut it once more: the lines fall on the same places."
-    ),
-    "link-lost": "Leave the sheet loaded. Plug the cable in again, then go on: it carries on where it stopped.",
-    "off-reach": "The knife has not moved. Choose a cutter that reaches further, or divide the mask for this one.",
-    "not-through": "Leave the sheet where it lies: cut it once more with more force, or do the test cut first.",
-    "into-backing": "It will come free, but the backing may come along. Less force next time.",
-    "tears": "Slower, and with a fresh blade. Look at thin places before you weed.",
+CutState = Literal["waiting", "loaded", "cutting", "paused", "stopped", "fault", "done"]
+Event = Literal["load", "refuse", "start", "pause", "stop", "trouble", "finish", "shut-down"]
+# What is not here changes nothing: a sheet that is done cannot be paused.
+MOVES: Mapping[tuple[CutState, Event], CutState] = {
+    ("waiting", "load"): "loaded",
+    ("waiting", "refuse"): "fault",
+    ("loaded", "start"): "cutting",
+    ("loaded", "stop"): "stopped",
+    ("cutting", "pause"): "paused",
+    ("cutting", "stop"): "stopped",
+    ("cutting", "trouble"): "fault",
+    ("cutting", "finish"): "done",
+    ("cutting", "shut-down"): "stopped",
+    ("paused", "start"): "cutting",
+    ("paused", "stop"): "stopped",
+    ("paused", "shut-down"): "stopped",
+    ("fault", "start"): "cutting",
+    ("fault", "stop"): "stopped",
 }
+# States in which nothing else can be on the mat of the same cutter.
+ON_THE_MAT: frozenset[CutState] = frozenset({"cutting", "paused"})
+
+
+def moved(state: CutState, event: Event) -> CutState:
+    """Return the state an event leads to.
+
+    Examples
+    --------
+    >>> moved("loaded", "start"), moved("done", "pause")
+    ('cutting', 'done')
+    """
+    return MOVES.get((state, event), state)
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,7 +106,7 @@ class CutStatus:
         Until done, as a real cutter takes.
     """
 
-    state: State
+    state: CutState
     share: float
     at: tuple[float, float]
     seconds_left: float
@@ -109,6 +121,9 @@ class CutterDevice(Protocol):
     def load(self, order: CutOrder) -> CutStatus:
         """Take an order on the mat; it may be refused with the trouble said."""
 
+    def take_up(self, order: CutOrder, state: CutState, share: float, trouble: str | None) -> CutStatus:
+        """Take up an order where it was when the workshop was shut down: what was on the mat is stopped there."""
+
     def start(self, now: float) -> CutStatus:
         """Begin, or go on after a pause or a mended fault."""
 
@@ -120,146 +135,3 @@ class CutterDevice(Protocol):
 
     def status(self, now: float) -> CutStatus:
         """Say how far it is."""
-
-
-def depth_of(settings: CutSettings, material: Material, *, wear: float = 1.0) -> Answer:
-    """Return what a cut set so would give: the force of all passes against what the material needs."""
-    if settings.speed > _TOO_FAST * material.speed:
-        return "tears"
-    bite = settings.force * settings.passes / (material.force * material.passes * wear)
-    return "not-through" if bite < 1 - 1e-9 else "into-backing" if bite > _TOO_DEEP else "clean"
-
-
-@dataclass(slots=True)
-class SimulatedCutter:
-    """A stand-in that cuts in geometry instead of paper.
-
-    Attributes
-    ----------
-    cutter
-        Gives reach and pace.
-    haste
-        How many times as fast as a real one it runs.
-    wear
-        How much more than a fresh blade it needs.
-    """
-
-    cutter: Cutter
-    haste: float = 1.0
-    wear: float = WEAR
-    _order: CutOrder | None = None
-    _time: KnifeTime = field(default_factory=lambda: KnifeTime(0.0, 0.0, 0.0))
-    _state: State = "waiting"
-    _done: float = 0.0
-    _since: float = 0.0
-    _trouble: str | None = None
-    _faulted: bool = False
-    _outcome: CutOutcome | None = None
-
-    def load(self, order: CutOrder) -> CutStatus:
-        """Take an order; one that reaches too far is refused before the knife moves."""
-        self._order, self._done, self._outcome, self._faulted = order, 0.0, None, False
-        self._time = self._timed(order)
-        high = np.max([path.points.max(axis=0) for path in order.paths], axis=0)
-        low = np.min([path.points.min(axis=0) for path in order.paths], axis=0)
-        off = bool((low < -0.05).any() or high[0] > self.cutter.reach_width + 0.05)
-        off = off or bool(high[1] > self.cutter.reach_length + 0.05)
-        self._trouble = "off-reach" if off else None
-        self._state = "fault" if off else "loaded"
-        return self.status(0.0)
-
-    def cut(self, order: CutOrder) -> CutOutcome:
-        """Cut an order at once, as it would come out."""
-        self._order, self._time = order, self._timed(order)
-        return self._came_out(order, None)
-
-    def start(self, now: float) -> CutStatus:
-        """Begin, or go on: after a lost link where it stopped, after a blunt blade from the start of the sheet."""
-        if self._state in ("loaded", "paused") or (self._state == "fault" and self._trouble in ("link-lost", "blunt")):
-            if self._trouble == "blunt":
-                self._done = 0.0
-            self._state, self._since, self._trouble = "cutting", now, None
-        return self.status(now)
-
-    def pause(self, now: float) -> CutStatus:
-        """Lift the knife and wait."""
-        self._advance(now)
-        if self._state == "cutting":
-            self._state = "paused"
-        return self.status(now)
-
-    def stop(self, now: float) -> CutStatus:
-        """Give up the sheet."""
-        self._advance(now)
-        if self._state not in ("done", "stopped"):
-            self._state = "stopped"
-        return self.status(now)
-
-    def status(self, now: float) -> CutStatus:
-        """Say how far it is, and what came of it."""
-        self._advance(now)
-        total = max(self._time.seconds, 1e-9)
-        share = min(self._done / total, 1.0)
-        trouble = self._trouble or (self._outcome.trouble if self._outcome else None)
-        return CutStatus(
-            self._state,
-            share,
-            self._at(share),
-            max(total - self._done, 0.0),
-            trouble,
-            _REMEDY.get(trouble or "", ""),
-            self._outcome,
-        )
-
-    def _timed(self, order: CutOrder) -> KnifeTime:
-        return knife_time(order.paths, self.cutter, speed=order.settings.speed, passes=order.settings.passes)
-
-    def _advance(self, now: float) -> None:
-        if self._state != "cutting" or not self._order:
-            return
-        before = self._done
-        reached = before + (now - self._since) * self.haste
-        self._done, self._since = reached, now
-        total, fault = self._time.seconds, self._order.fault
-        if fault and not self._faulted and before < _FAULT_AT * total <= self._done:
-            self._faulted = True
-            # A slip shows only when the sheet is done.
-            if fault != "slip":
-                self._done = _FAULT_AT * total
-                self._state, self._trouble = "fault", fault
-                return
-        if self._done >= total:
-            self._done, self._state = total, "done"
-            slipped = _FAULT_AT if fault == "slip" else None
-            self._outcome = self._came_out(self._order, slipped)
-
-    def _came_out(self, order: CutOrder, slipped_from: float | None) -> CutOutcome:
-        depth = depth_of(order.settings, order.material, wear=self.wear)
-        paths: Sequence[CutPath] = order.paths
-        if slipped_from is not None:
-            first = self._index_at(slipped_from)
-            paths = [path if k < first else CutPath(path.points + np.array(_SLIPPED)) for k, path in enumerate(paths)]
-        through = depth != "not-through"
-        report = simulate_cut(paths, order.page, order.promise) if through else CutReport((), ())
-        trouble = "slip" if slipped_from is not None else None if depth == "clean" else depth
-        return CutOutcome(report, self._time, depth, trouble, _REMEDY.get(trouble or "", ""))
-
-    def _index_at(self, share: float) -> int:
-        """Return the line the knife is on at a share of the way."""
-        if not self._order:
-            return 0
-        ends = list(accumulate(path.length for path in self._order.paths))
-        return next((k for k, end in enumerate(ends) if end >= share * ends[-1]), len(ends) - 1)
-
-    def _at(self, share: float) -> tuple[float, float]:
-        """Return where the knife is at a share of the way."""
-        if not self._order or share <= 0:
-            return (0.0, 0.0)
-        index = self._index_at(share)
-        before = sum(path.length for path in self._order.paths[:index])
-        points = self._order.paths[index].points
-        along = np.concatenate([[0.0], np.cumsum(np.hypot(*np.diff(points, axis=0).T))])
-        total = sum(path.length for path in self._order.paths)
-        where = min(max(share * total - before, 0.0), float(along[-1]))
-        x, y = (float(np.interp(where, along, points[:, axis])) for axis in (0, 1))
-        return (x, y) if math.isfinite(x + y) else (0.0, 0.0)

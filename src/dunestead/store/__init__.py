@@ -3,6 +3,7 @@
 from dunestead.store.blanks import BlankStore, StoredBlank
 from dunestead.store.database import open_database
 from dunestead.store.jobs import BoardRow, JobHead, JobStore, StoredJob
+from dunestead.store.runs import KeptRun, RunStore
 from dunestead.store.shelf import Records, Shelf, open_records
 
 __all__ = [
@@ -10,7 +11,9 @@ __all__ = [
     "BoardRow",
     "JobHead",
     "JobStore",
+    "KeptRun",
     "Records",
+    "RunStore",
     "Shelf",
     "StoredBlank",
     "StoredJob",

@@ -12,7 +12,7 @@ from sqlalchemy import JSON, CheckConstraint, DateTime, ForeignKey, LargeBinary,
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
-__all__ = ["ArtworkRow", "Base", "BlankRow", "JobRow", "LogRow", "RevisionRow", "ShelfRow"]
+__all__ = ["ArtworkRow", "Base", "BlankRow", "CutRunRow", "JobRow", "LogRow", "RevisionRow", "ShelfRow"]
 
 
 class UtcTime(TypeDecorator[datetime]):
@@ -101,6 +101,21 @@ class ShelfRow(Base):
     state: Mapped[dict[str, Any]] = mapped_column(JSON)
     before: Mapped[dict[str, Any] | None] = mapped_column(JSON)
     gone: Mapped[bool]
+
+
+class CutRunRow(Base):
+    """A sheet sent to a cutter: what it was sent, and how far it was when it was last looked at."""
+
+    __tablename__ = "cut_run"
+
+    id: Mapped[int] = mapped_column(primary_key=True, autoincrement=True)
+    job_id: Mapped[int]
+    sheet: Mapped[int]
+    cutter: Mapped[dict[str, Any]] = mapped_column(JSON)
+    sent: Mapped[dict[str, Any]] = mapped_column(JSON)
+    state: Mapped[str] = mapped_column(String(20))
+    share: Mapped[float]
+    trouble: Mapped[str | None] = mapped_column(String(40))
 
 
 class BlankRow(Base):

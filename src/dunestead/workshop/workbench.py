@@ -123,15 +123,15 @@ class Workbench:
         blanks: BlankStore,
         records: Records,
         catalogue: Catalogue,
+        cutting: CuttingRoom,
         clock: Clock | None = None,
-        cutting: CuttingRoom | None = None,
     ) -> None:
         self._store = store
         self.clock = clock or Clock()
         self.blanks = blanks
         self.records = records
         self._shipped = catalogue
-        self.cutting = cutting or CuttingRoom(self.clock.steady)
+        self.cutting = cutting
         self.searches = Searches(self.clock.steady)
         self.sources = StoredSources(store.file)
         self._plans = Plans()

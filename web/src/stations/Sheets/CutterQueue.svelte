@@ -24,7 +24,7 @@
     loaded: 'loaded, ready to cut',
     cutting: 'cutting',
     paused: 'paused',
-    stopped: 'stopped and given up',
+    stopped: 'stopped',
     fault: 'in trouble',
     done: 'done',
   };
@@ -32,6 +32,7 @@
     slip: 'The sheet slipped on the way.',
     blunt: 'The blade went blunt: not through from here on.',
     'link-lost': 'The link to the cutter is lost.',
+    'shut-down': 'The workshop was shut down on the way.',
     'off-reach': 'This sheet reaches further than the cutter.',
     'not-through': 'It was not cut through.',
     'into-backing': 'It was cut into the backing.',
@@ -46,7 +47,10 @@
   {#each watch.runs as run (run.number)}
     <div class="card flex flex-col gap-1 p-2 text-sm" aria-label="Run {run.number}" role="group">
       <p class="m-0 font-bold">
-        Sheet {run.sheet}{run.job === jobId ? '' : ' of another job'}: {STATES[run.state]}
+        Sheet {run.sheet}{run.job === jobId ? '' : ' of another job'}: {STATES[run.state]}{run.state ===
+        'stopped'
+          ? ` at ${Math.round(run.share * 100)} %`
+          : ''}
       </p>
       <progress
         class="h-3 w-full accent-(--grass)"
