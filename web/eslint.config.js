@@ -27,6 +27,24 @@ export default ts.config(
     },
   },
   {
+    // A station knows what all of them share, and none of the others.
+    files: ['src/stations/*/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              caseSensitive: true,
+              regex: '^(\\.\\./)+(stations/)?[A-Z][A-Za-z]*(/|$)|^\\.\\.$|^\\.\\./index$',
+              message: 'Stations do not import each other.',
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
     files: ['src/lib/**'],
     rules: { 'no-restricted-imports': ['error', { patterns: ['**/stations/**', '**/job/**'] }] },
   },

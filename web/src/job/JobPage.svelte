@@ -9,14 +9,17 @@
   import { push } from 'svelte-spa-router';
   import type { Catalogue } from '../lib/api/client';
   import { getCatalogue } from '../lib/api/client';
+  import { layer } from '../lib/picture/layers';
   import Picture from '../lib/picture/Picture.svelte';
-  import Mats from '../stations/Sheets/Mats.svelte';
+  import PrintLayer from '../lib/picture/PrintLayer.svelte';
+  import SpotLayer from '../lib/picture/SpotLayer.svelte';
   import { settings } from '../lib/settings.svelte';
   import type { Shortcut } from '../lib/shortcuts';
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
   import StateMark from '../lib/ui/StateMark.svelte';
   import TopBar from '../lib/ui/TopBar.svelte';
   import { STATIONS } from '../stations';
+  import { blank } from '../stations/Blank';
   import Clocks from './Clocks.svelte';
   import CopyChooser from './CopyChooser.svelte';
   import Mending from './Mending.svelte';
@@ -33,15 +36,12 @@
 
   const open = $derived(new OpenJob(Number(params.id)));
   const code = $derived(params.station && params.station in STATIONS ? params.station : 'blank');
-  const view = $derived(STATIONS[code] ?? { layers: {} });
+  const view = $derived(STATIONS[code] ?? blank);
   const station = $derived(open.job?.stations.find((candidate) => candidate.code === code));
   let catalogue = $state.raw<Catalogue | null>(null);
   let lifeSize = $state(false);
   let showPrint = $state(false);
   let zoom = $state(1);
-  let peeled = $state(0);
-  /** At the sheets: whether they are shown on the mat, or put together on the blank. */
-  let onMat = $state(true);
   const CLOSER = 1.5;
   const CLOSEST = 12;
   const nearer = (by: number) => (zoom = Math.min(Math.max(zoom * by, 1), CLOSEST));
@@ -59,10 +59,13 @@
   }
   $effect(askCatalogue);
 
-  const layers = $derived(showPrint ? { print: true } : view.layers);
-  // The roll-call that is on: the first of this station that has not come out yet.
-  const call = $derived(station?.tasks.find((task) => task.call && !task.done_at)?.call ?? null);
-  const present = $derived(call ? Object.keys(call.answered).map(Number) : null);
+  const layers = $derived.by(() => {
+    if (!open.seen) return [];
+    const own = showPrint ? [layer(PrintLayer, {})] : view.layers(open, open.seen);
+    return [...own, layer(SpotLayer, { at: open.spot })];
+  });
+  const focus = $derived(open.seen?.pieces.find((piece) => piece.number === open.selected)?.anchor ?? null);
+  const stage = $derived(view.stage?.isOn() && !showPrint ? view.stage : null);
   // The mask that is worked on here next is the one shown.
   const due = $derived(station?.tasks.find((task) => !task.done_at));
   $effect(() => {
@@ -70,22 +73,6 @@
   });
   const canTickHere = $derived(open.job?.next?.station === code && !!open.job.next.task);
 
-  // A mm, or a sixteenth of an inch; ten times that, or half an inch, with Shift.
-  const step = $derived(settings.unit === 'in' ? 25.4 / 16 : 1);
-  const far = $derived(settings.unit === 'in' ? 8 : 10);
-  const NUDGES = $derived(
-    (
-      [
-        ['ArrowLeft', -1, 0],
-        ['ArrowRight', 1, 0],
-        ['ArrowUp', 0, -1],
-        ['ArrowDown', 0, 1],
-      ] as const
-    ).flatMap(([key, across, down]) => [
-      [key, across, down, 1] as const,
-      [`Shift ${key}`, across, down, far] as const,
-    ]),
-  );
   const codes = Object.keys(STATIONS);
   const go = (to: string) => void push(`/job/${params.id}/${to}`);
   const shortcuts = $derived<Shortcut[]>([
@@ -102,61 +89,7 @@
     { keys: 'L', about: 'Life size, or all of it', run: () => (lifeSize = !lifeSize) },
     { keys: '+', about: 'Nearer', run: () => nearer(CLOSER) },
     { keys: '-', about: 'Further off', run: () => nearer(1 / CLOSER) },
-    ...(code === 'mask'
-      ? [
-          { keys: ',', about: 'Loose piece before', run: () => open.selectNext(-1) },
-          { keys: '.', about: 'Loose piece after', run: () => open.selectNext(1) },
-          { keys: 'T', about: 'Bridge the piece: tie it', run: () => open.decideSelected('bridge') },
-          { keys: 'K', about: 'Keep the piece', run: () => open.decideSelected('keep') },
-          { keys: 'O', about: 'Leave the piece out', run: () => open.decideSelected('leave-out') },
-          {
-            keys: 'Delete',
-            about: 'Drop the artwork around the piece',
-            run: () => open.decideSelected('drop'),
-          },
-          {
-            keys: 'M',
-            about: 'Take the piece in with others, or leave it out again',
-            run: () => void (open.selected !== null && open.pick(open.selected)),
-          },
-          {
-            keys: 'A',
-            about: 'One more bridge on the piece',
-            run: () => void (open.selected !== null && open.setBridge({ piece: open.selected, slide: 0 })),
-          },
-          {
-            keys: 'R',
-            about: 'Peel the mask back, or lay it down',
-            run: () => (peeled = peeled > 0 ? 0 : 0.5),
-          },
-        ]
-      : []),
-    ...(code === 'sheets'
-      ? [{ keys: 'V', about: 'On the mat, or put together on the blank', run: () => (onMat = !onMat) }]
-      : []),
-    ...(code === 'artwork'
-      ? [
-          { keys: ',', about: 'Part of the design before', run: () => open.choosePart(-1) },
-          { keys: '.', about: 'Part of the design after', run: () => open.choosePart(1) },
-          ...NUDGES.map(([keys, across, down, share], index) => ({
-            keys,
-            about: 'Move the part: an arrow a little, with Shift further',
-            shown: index === 0 ? 'Arrows' : null,
-            run: () => open.nudge(across * step * share, down * step * share),
-          })),
-          {
-            keys: 'C',
-            about: 'Copy the part',
-            run: () => void (open.chosen && open.copyPart(open.chosen.id)),
-          },
-          {
-            keys: 'Delete',
-            about: 'Take the part out',
-            run: () => void (open.chosen && open.dropPart(open.chosen.id)),
-          },
-          { keys: 'F', about: 'Fill the blank up to its margins', run: () => void open.fit() },
-        ]
-      : []),
+    ...(view.keys?.(open) ?? []),
     ...codes.map((to, index) => ({
       keys: String((index + 1) % 10),
       about: 'The ten stations, in their order',
@@ -202,6 +135,7 @@
 
   {#if open.seen && station}
     {@const job = open.seen}
+    {@const told = view.inHand?.(open) ?? station}
     <div
       class="grid min-h-0 flex-1 grid-cols-1 overflow-auto lg:grid-cols-[15.5rem_minmax(0,1fr)_23rem] lg:overflow-hidden"
     >
@@ -210,52 +144,23 @@
       </div>
 
       <section class="relative h-[46vh] min-h-72 min-w-0 overflow-hidden lg:h-auto" aria-label="Picture">
-        {#if code === 'sheets' && onMat && !showPrint}
-          <Mats {open} {job} unit={settings.unit} />
+        {#if stage}
+          <stage.Stage {open} {job} />
         {:else}
           <Picture
             picture={job.picture}
-            pieces={job.pieces}
-            findings={job.findings}
             unit={settings.unit}
             {layers}
-            {present}
+            room={showPrint ? 'print' : view.room}
+            back={view.back && !showPrint}
             {lifeSize}
             {zoom}
             mask={open.mask}
-            weak={job.weak}
-            peeled={view.layers.mask && !showPrint && code === 'mask' ? peeled : 0}
-            hand={open.hand}
-            ongrip={(held) => open.grip(held)}
-            ondrag={(move) => open.dragBridge(move)}
-            onput={(move) => void open.putBridge(move)}
-            selected={open.selected}
-            onselect={code === 'mask' ? (number) => open.select(number) : undefined}
-            parts={job.elements}
-            part={open.chosen?.id ?? null}
-            others={open.others}
-            spot={open.spot}
-            onpart={(id, more) => (more || open.part !== id) && open.choose(id, more)}
-            onmove={(id, x, y) => void open.changePart(id, { x, y })}
-            finding={open.finding}
-            seams={job.sheets.seams}
+            {focus}
           />
         {/if}
         <div class="no-print absolute bottom-3 left-3 flex flex-col items-start gap-2">
-          {#if code === 'sheets'}
-            <div class="flex gap-1" role="group" aria-label="How sheets are shown">
-              {#each [[true, 'On the mat'], [false, 'Put together']] as const as [mat, name] (name)}
-                <Button
-                  color="alternative"
-                  size="xs"
-                  class="bg-(--sheet) {onMat === mat ? 'font-bold underline' : ''}"
-                  aria-pressed={onMat === mat}
-                  onclick={() => (onMat = mat)}>{name}</Button
-                >
-              {/each}
-            </div>
-          {/if}
-          {#if job.picture.masks.length > 1 && !(code === 'sheets' && onMat)}
+          {#if job.picture.masks.length > 1 && !stage}
             <div class="flex gap-1" role="group" aria-label="Which mask is shown">
               {#each job.picture.masks as mask (mask.number)}
                 <Button
@@ -268,12 +173,7 @@
               {/each}
             </div>
           {/if}
-          {#if code === 'mask' && !showPrint}
-            <label class="peel">
-              Peel back
-              <input type="range" min="0" max="1" step="0.01" bind:value={peeled} class="accent-(--grass)" />
-            </label>
-          {/if}
+          {#if view.Tools}<view.Tools print={showPrint} />{/if}
         </div>
         <div class="no-print absolute right-3 bottom-3 flex gap-2">
           {#if !lifeSize}
@@ -321,11 +221,7 @@
             <p class="m-0 hidden font-bold print:block">{job.inputs.name}</p>
             <h2 class="stamp m-0 text-2xl">{station.name}</h2>
             <p class="m-0 mt-1 flex items-start gap-2" aria-live="polite">
-              {#if open.look && code === 'artwork'}
-                <StateMark state={open.look.state} /> <span>{open.look.verdict}</span>
-              {:else}
-                <StateMark state={station.state} /> <span>{station.verdict}</span>
-              {/if}
+              <StateMark state={told.state} /> <span>{told.verdict}</span>
             </p>
           </header>
           {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} onrecords={askCatalogue} />{/if}
@@ -347,16 +243,3 @@
     <p class="px-8"><a class="font-bold underline" href="#/">Back to the board</a></p>
   {/if}
 </div>
-
-<style>
-  .peel {
-    display: flex;
-    align-items: center;
-    gap: 0.5rem;
-    border: 1px solid var(--line);
-    border-radius: 0.6rem;
-    background: var(--sheet);
-    padding: 0.2rem 0.6rem;
-    font-size: 0.875rem;
-  }
-</style>

@@ -1,5 +1,5 @@
 /** The workshop's API, typed from its own description; every failure is a problem in a maker's words. */
-import createClient from 'openapi-fetch';
+import createClient, { type MaybeOptionalInit } from 'openapi-fetch';
 import type { components, paths } from './generated';
 
 type Schemas = components['schemas'];
@@ -71,7 +71,28 @@ export class Problem extends Error {
   }
 }
 
-const api = createClient<paths>({ baseUrl: '/' });
+const client = createClient<paths>({ baseUrl: '/' });
+
+type Way = 'get' | 'post' | 'put' | 'patch' | 'delete';
+/** The addresses that are asked in a way. */
+type Asked<M extends Way> = {
+  [P in keyof paths]: paths[P] extends Record<M, { responses: unknown }> ? P : never;
+}[keyof paths];
+type Json<T> = { content: { 'application/json': T } };
+/** What an address answers when all is well. */
+type Answered<P extends keyof paths, M extends Way> = paths[P][M] extends { responses: infer R }
+  ? R extends { 200: Json<infer T> } | { 201: Json<infer T> }
+    ? T
+    : undefined
+  : never;
+type Init<P extends keyof paths, M extends Way> = MaybeOptionalInit<paths[P], M>;
+type Ask<M extends Way> = <P extends Asked<M>>(
+  path: P,
+  ...init: undefined extends Init<P, M> ? [Init<P, M>?] : [Init<P, M>]
+) => Promise<{ data?: Answered<P, M>; error?: unknown }>;
+
+/** The client with the answers as they are described: its own types make lists of points, which are pairs. */
+const api = client as unknown as { [M in Uppercase<Way>]: Ask<Lowercase<M>> };
 
 /** The version of each job as it was shown last: what a change says it was made on. */
 const versions = new Map<number, string>();
@@ -91,7 +112,7 @@ function remember(address: string, response: Response): void {
   }
 }
 
-api.use({
+client.use({
   onRequest({ request }) {
     if (request.method !== 'GET') {
       for (const [name, value] of Object.entries(matching(request.url))) request.headers.set(name, value);
@@ -124,40 +145,36 @@ async function answer<T>(asked: Promise<{ data?: T; error?: unknown }>): Promise
   return outcome.data;
 }
 
-/** Answers that hold points come typed as lists; the description says they are pairs. */
-const whole = async <T>(asked: Promise<{ data?: unknown; error?: unknown }>) => (await answer(asked)) as T;
-
 const at = (id: number, unit: Unit, copy = 1) => ({
   params: { path: { job_id: id }, query: { unit, copy } },
 });
 
 export const getCatalogue = (unit: Unit) =>
   answer(api.GET('/api/catalogue', { params: { query: { unit } } }));
-export const getBoard = (unit: Unit) => whole<Board>(api.GET('/api/jobs', { params: { query: { unit } } }));
-export const getDrawer = (unit: Unit) =>
-  whole<Board>(api.GET('/api/jobs/away', { params: { query: { unit } } }));
+export const getBoard = (unit: Unit) => answer(api.GET('/api/jobs', { params: { query: { unit } } }));
+export const getDrawer = (unit: Unit) => answer(api.GET('/api/jobs/away', { params: { query: { unit } } }));
 export const getJob = (id: number, unit: Unit, copy = 1) =>
-  whole<Job>(api.GET('/api/jobs/{job_id}', at(id, unit, copy)));
+  answer(api.GET('/api/jobs/{job_id}', at(id, unit, copy)));
 export const getWork = (id: number, unit: Unit, copy: number) =>
   answer(api.GET('/api/jobs/{job_id}/work', at(id, unit, copy)));
 export const getMending = (id: number) =>
   answer(api.GET('/api/jobs/{job_id}/mending', { params: { path: { job_id: id } } }));
 export const mend = (id: number, unit: Unit, key: string, version: number) => {
   versions.set(id, `"v${version}"`);
-  return whole<Job>(api.POST('/api/jobs/{job_id}/mend', { ...at(id, unit), body: { mend: key } }));
+  return answer(api.POST('/api/jobs/{job_id}/mend', { ...at(id, unit), body: { mend: key } }));
 };
 export const changeJob = (id: number, unit: Unit, body: JobChange) =>
-  whole<Job>(api.PATCH('/api/jobs/{job_id}', { ...at(id, unit), body }));
+  answer(api.PATCH('/api/jobs/{job_id}', { ...at(id, unit), body }));
 export const setFates = (id: number, unit: Unit, numbers: number[] | null, fate: Fate | null) =>
-  whole<Job>(api.POST('/api/jobs/{job_id}/fates', { ...at(id, unit), body: { numbers, fate } }));
+  answer(api.POST('/api/jobs/{job_id}/fates', { ...at(id, unit), body: { numbers, fate } }));
 export const tryBridge = (id: number, body: BridgeMove) =>
-  whole<Bridge>(api.POST('/api/jobs/{job_id}/bridges/try', { params: { path: { job_id: id } }, body }));
+  answer(api.POST('/api/jobs/{job_id}/bridges/try', { params: { path: { job_id: id } }, body }));
 export const setBridge = (id: number, unit: Unit, body: BridgeMove) =>
-  whole<Job>(api.POST('/api/jobs/{job_id}/bridges', { ...at(id, unit), body }));
+  answer(api.POST('/api/jobs/{job_id}/bridges', { ...at(id, unit), body }));
 export const removeBridge = (id: number, unit: Unit, piece: number, index: number) =>
-  whole<Job>(api.POST('/api/jobs/{job_id}/bridges/remove', { ...at(id, unit), body: { piece, index } }));
+  answer(api.POST('/api/jobs/{job_id}/bridges/remove', { ...at(id, unit), body: { piece, index } }));
 export const resetBridges = (id: number, unit: Unit, numbers: number[]) =>
-  whole<Job>(api.POST('/api/jobs/{job_id}/bridges/reset', { ...at(id, unit), body: { numbers } }));
+  answer(api.POST('/api/jobs/{job_id}/bridges/reset', { ...at(id, unit), body: { numbers } }));
 export const setDone = (id: number, unit: Unit, copy: number, body: Done) =>
   answer(api.POST('/api/jobs/{job_id}/tasks/done', { ...at(id, unit, copy), body }));
 export const setCalls = (
@@ -172,40 +189,37 @@ export const setCalls = (
     api.POST('/api/jobs/{job_id}/tasks/call', { ...at(id, unit, copy), body: { task, numbers, present } }),
   );
 export const setRecord = (id: number, unit: Unit, body: RecordEntry) =>
-  whole<Job>(api.PUT('/api/jobs/{job_id}/record', { ...at(id, unit), body }));
-export const undo = (id: number, unit: Unit) => whole<Job>(api.POST('/api/jobs/{job_id}/undo', at(id, unit)));
+  answer(api.PUT('/api/jobs/{job_id}/record', { ...at(id, unit), body }));
+export const undo = (id: number, unit: Unit) => answer(api.POST('/api/jobs/{job_id}/undo', at(id, unit)));
 /** Undo on a job that could not be shown, from the version it is known to be at. */
 export const undoFrom = (id: number, unit: Unit, version: number) => {
   versions.set(id, `"v${version}"`);
   return undo(id, unit);
 };
-export const redo = (id: number, unit: Unit) => whole<Job>(api.POST('/api/jobs/{job_id}/redo', at(id, unit)));
+export const redo = (id: number, unit: Unit) => answer(api.POST('/api/jobs/{job_id}/redo', at(id, unit)));
 
 export const addWords = (id: number, unit: Unit, text: string) =>
-  whole<Job>(
-    api.POST('/api/jobs/{job_id}/words', { ...at(id, unit), body: { text, face: 'archivo-black' } }),
-  );
+  answer(api.POST('/api/jobs/{job_id}/words', { ...at(id, unit), body: { text, face: 'archivo-black' } }));
 export const addFrame = (id: number, unit: Unit) =>
-  whole<Job>(api.POST('/api/jobs/{job_id}/frames', { ...at(id, unit), body: { style: 'single' } }));
+  answer(api.POST('/api/jobs/{job_id}/frames', { ...at(id, unit), body: { style: 'single' } }));
 const part = (id: number, element: number, unit: Unit) => ({
   params: { path: { job_id: id, element }, query: { unit } },
 });
 export const changePart = (id: number, element: number, unit: Unit, body: PartChange) =>
-  whole<Job>(api.PATCH('/api/jobs/{job_id}/elements/{element}', { ...part(id, element, unit), body }));
+  answer(api.PATCH('/api/jobs/{job_id}/elements/{element}', { ...part(id, element, unit), body }));
 export const dropPart = (id: number, element: number, unit: Unit) =>
-  whole<Job>(api.DELETE('/api/jobs/{job_id}/elements/{element}', part(id, element, unit)));
+  answer(api.DELETE('/api/jobs/{job_id}/elements/{element}', part(id, element, unit)));
 export const copyPart = (id: number, element: number, unit: Unit) =>
-  whole<Job>(api.POST('/api/jobs/{job_id}/elements/{element}/copy', part(id, element, unit)));
+  answer(api.POST('/api/jobs/{job_id}/elements/{element}/copy', part(id, element, unit)));
 export const arrange = (id: number, unit: Unit, numbers: number[], how: Arrangement) =>
-  whole<Job>(api.POST('/api/jobs/{job_id}/arrange', { ...at(id, unit), body: { numbers, how } }));
-export const fitDesign = (id: number, unit: Unit) =>
-  whole<Job>(api.POST('/api/jobs/{job_id}/fit', at(id, unit)));
+  answer(api.POST('/api/jobs/{job_id}/arrange', { ...at(id, unit), body: { numbers, how } }));
+export const fitDesign = (id: number, unit: Unit) => answer(api.POST('/api/jobs/{job_id}/fit', at(id, unit)));
 export const placeDesign = (id: number, unit: Unit) =>
-  whole<Job>(api.POST('/api/jobs/{job_id}/place', at(id, unit)));
+  answer(api.POST('/api/jobs/{job_id}/place', at(id, unit)));
 export const lookAt = (id: number, unit: Unit, body: LookChange) =>
-  whole<Look>(api.POST('/api/jobs/{job_id}/look', { ...at(id, unit), body }));
+  answer(api.POST('/api/jobs/{job_id}/look', { ...at(id, unit), body }));
 export const previewFace = (id: number, element: number, face: string, unit: Unit) =>
-  whole<FacePreview>(
+  answer(
     api.GET('/api/jobs/{job_id}/elements/{element}/faces/{face}', {
       params: { path: { job_id: id, element, face }, query: { unit } },
     }),
@@ -213,33 +227,32 @@ export const previewFace = (id: number, element: number, face: string, unit: Uni
 export const getRemedies = (id: number, unit: Unit, finding: string) =>
   answer(api.POST('/api/jobs/{job_id}/remedies', { ...at(id, unit), body: { finding } }));
 export const applyRemedy = (id: number, unit: Unit, finding: string, remedy: string) =>
-  whole<Job>(api.POST('/api/jobs/{job_id}/remedies/apply', { ...at(id, unit), body: { finding, remedy } }));
+  answer(api.POST('/api/jobs/{job_id}/remedies/apply', { ...at(id, unit), body: { finding, remedy } }));
 export const sayOfPatch = (id: number, number: number, unit: Unit, body: PatchSay) =>
-  whole<Job>(
+  answer(
     api.POST('/api/jobs/{job_id}/patches/{number}', {
       params: { path: { job_id: id, number }, query: { unit } },
       body,
     }),
   );
 export const forgetPatches = (id: number, unit: Unit) =>
-  whole<Job>(api.DELETE('/api/jobs/{job_id}/patches', at(id, unit)));
+  answer(api.DELETE('/api/jobs/{job_id}/patches', at(id, unit)));
 const ofJob = (id: number) => ({ params: { path: { job_id: id } } });
 export const beginSearch = (id: number) => answer(api.POST('/api/jobs/{job_id}/search', ofJob(id)));
 export const getSearch = (id: number) => answer(api.GET('/api/jobs/{job_id}/search', ofJob(id)));
 export const stopSearch = (id: number) => answer(api.POST('/api/jobs/{job_id}/search/stop', ofJob(id)));
-type Runs = { runs: CutRun[] };
-export const getCutter = () => whole<Runs>(api.GET('/api/cutter'));
+export const getCutter = () => answer(api.GET('/api/cutter'));
 export const sendSheet = (id: number, number: number, fault: CutFault | null, anyway: boolean) =>
-  whole<Runs>(
+  answer(
     api.POST('/api/jobs/{job_id}/sheets/{number}/cut', {
       params: { path: { job_id: id, number } },
       body: { fault, anyway },
     }),
   );
 export const steerCutter = (number: number, act: 'start' | 'pause' | 'stop') =>
-  whole<Runs>(api.POST('/api/cutter/{number}/{act}', { params: { path: { number, act } } }));
+  answer(api.POST('/api/cutter/{number}/{act}', { params: { path: { number, act } } }));
 export const clearRun = (number: number) =>
-  whole<Runs>(api.DELETE('/api/cutter/{number}', { params: { path: { number } } }));
+  answer(api.DELETE('/api/cutter/{number}', { params: { path: { number } } }));
 
 export const getWorkshop = () => answer(api.GET('/api/workshop'));
 export const addCutter = (body: OwnCutter) => answer(api.POST('/api/workshop/cutters', { body }));
@@ -265,7 +278,7 @@ export const keepBlank = (id: number, name: string) =>
 export const dropBlank = (number: number) =>
   answer(api.DELETE('/api/blanks/{number}', { params: { path: { number } } }));
 export const takeBlank = (id: number, number: number, unit: Unit) =>
-  whole<Job>(
+  answer(
     api.POST('/api/jobs/{job_id}/blank/take/{number}', {
       params: { path: { job_id: id, number }, query: { unit } },
     }),

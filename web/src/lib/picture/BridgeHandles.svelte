@@ -1,20 +1,23 @@
 <script lang="ts">
   import type { Bridge, BridgeMove } from '../api/client';
+  import type { Ground } from './layers';
 
   interface Props {
-    bridges: Bridge[];
+    ground: Ground;
+    /** The piece whose bridges they are. */
+    piece: number | null;
     hand: Bridge | null;
-    /** px a mm. */
-    scale: number;
     ongrip: (held: boolean) => void;
     ondrag: (move: BridgeMove) => void;
     onput: (move: BridgeMove) => void;
   }
-  const { bridges, hand, scale, ongrip, ondrag, onput }: Props = $props();
+  const { ground, piece, hand, ongrip, ondrag, onput }: Props = $props();
 
   const STILL_PX = 3;
   let held = $state<{ bridge: Bridge; x: number; y: number; at: [number, number] | null } | null>(null);
-  const px = (mm: number) => mm * scale;
+  const scale = $derived(ground.scale);
+  const px = $derived(ground.px);
+  const bridges = $derived((ground.mask?.bridges ?? []).filter((bridge) => bridge.piece === piece));
 
   function take(event: PointerEvent, bridge: Bridge): void {
     if (event.button !== 0) return;

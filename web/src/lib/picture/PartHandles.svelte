@@ -1,23 +1,24 @@
 <script lang="ts">
   import type { Part, Picture } from '../api/client';
+  import type { Ground } from './layers';
   import { snap } from './snap';
 
   interface Props {
+    ground: Ground;
     parts: Part[];
-    picture: Picture;
-    /** px a mm. */
-    scale: number;
     part: number | null;
     others: number[];
     onpart: (id: number, more: boolean) => void;
     onmove: (id: number, x: number, y: number) => void;
   }
-  const { parts, picture, scale, part, others, onpart, onmove }: Props = $props();
+  const { ground, parts, part, others, onpart, onmove }: Props = $props();
 
   const REACH_PX = 7;
   const STILL_PX = 3;
   let held = $state<{ id: number; x: number; y: number; dx: number; dy: number } | null>(null);
-  const px = (mm: number) => mm * scale;
+  const picture = $derived(ground.picture);
+  const scale = $derived(ground.scale);
+  const px = $derived(ground.px);
 
   const moved = $derived.by(() => {
     const grip = held;

@@ -1,7 +1,19 @@
 import { render, screen } from '@testing-library/svelte';
 import { describe, expect, it } from 'vitest';
 import type { Finding, Picture as Drawn, Piece } from '../api/client';
+import BridgeHandles from './BridgeHandles.svelte';
+import CollarLayer from './CollarLayer.svelte';
+import FindingLayer from './FindingLayer.svelte';
+import { layer } from './layers';
+import MaskLayer from './MaskLayer.svelte';
+import NumberLayer from './NumberLayer.svelte';
+import OverhangLayer from './OverhangLayer.svelte';
+import PatchLayer from './PatchLayer.svelte';
 import Picture from './Picture.svelte';
+import PinLayer from './PinLayer.svelte';
+import PlacementLayer from './PlacementLayer.svelte';
+import TapeLayer from './TapeLayer.svelte';
+import WeakMarks from './WeakMarks.svelte';
 
 const picture: Drawn = {
   width: 600,
@@ -97,17 +109,19 @@ const findings: Finding[] = [
     piece: null,
   },
 ];
-const base = { picture, pieces, findings, unit: 'mm' as const };
+const base = { picture, unit: 'mm' as const };
+const kept = pieces.filter((one) => one.is_kept);
+const held = { ongrip: () => undefined, ondrag: () => undefined, onput: () => undefined };
 
 describe('the picture', () => {
   it('says what it shows and at which size', () => {
-    render(Picture, { ...base, layers: {} });
+    render(Picture, { ...base, layers: [] });
 
     expect(screen.getByRole('group').getAttribute('aria-label')).toContain('600 mm by 400 mm');
   });
 
   it('says the fate of every numbered piece', () => {
-    render(Picture, { ...base, layers: { mask: true, numbers: 'all' } });
+    render(Picture, { ...base, layers: [layer(MaskLayer, { pieces }), layer(NumberLayer, { pieces })] });
 
     const labels = screen.getAllByRole('button').map((mark) => mark.getAttribute('aria-label'));
     expect(labels).toEqual([
@@ -119,7 +133,7 @@ describe('the picture', () => {
   });
 
   it('tells fates apart by outline, not by colour alone', () => {
-    const { container } = render(Picture, { ...base, layers: { numbers: 'all' } });
+    const { container } = render(Picture, { ...base, layers: [layer(NumberLayer, { pieces })] });
 
     const outlines = [...container.querySelectorAll('.mark')].map(
       (mark) => mark.querySelector('path')?.getAttribute('d') ?? mark.querySelector('circle')?.tagName,
@@ -128,7 +142,7 @@ describe('the picture', () => {
   });
 
   it('marks who answered the roll-call that is on, among the kept', () => {
-    render(Picture, { ...base, layers: { numbers: 'kept' }, present: [1] });
+    render(Picture, { ...base, layers: [layer(NumberLayer, { pieces: kept, present: [1] })] });
 
     const labels = screen.getAllByRole('button').map((mark) => mark.getAttribute('aria-label'));
     expect(labels).toEqual(['Loose piece 1, kept, here', 'Loose piece 4, undecided, missing']);
@@ -145,7 +159,8 @@ describe('the picture', () => {
     const { container } = render(Picture, {
       ...base,
       picture: { ...off, masks },
-      layers: { tape: true, back: true },
+      layers: [layer(MaskLayer, { pieces }), layer(TapeLayer, {})],
+      back: true,
     });
 
     const readings = [...container.querySelectorAll('.tape text')].map((text) => [
@@ -159,7 +174,7 @@ describe('the picture', () => {
   });
 
   it('shows kept pieces and bridges in the mask, nothing of those left out', () => {
-    const { container } = render(Picture, { ...base, layers: { mask: true } });
+    const { container } = render(Picture, { ...base, layers: [layer(MaskLayer, { pieces })] });
 
     const keepers = [...container.querySelectorAll('.keeper')].map((path) => path.getAttribute('d'));
     expect(keepers).toEqual(['M1 0L9 0L9 9Z', 'M4 0L9 0L9 9Z']);
@@ -167,7 +182,10 @@ describe('the picture', () => {
   });
 
   it('puts findings that have a place where they are', () => {
-    const { container } = render(Picture, { ...base, layers: { findings: true } });
+    const { container } = render(Picture, {
+      ...base,
+      layers: [layer(FindingLayer, { findings, lookedAt: null })],
+    });
 
     const marks = container.querySelectorAll('.finding');
     expect(marks).toHaveLength(1);
@@ -177,7 +195,7 @@ describe('the picture', () => {
   it('draws sheets, placements and pins where asked', () => {
     const { container } = render(Picture, {
       ...base,
-      layers: { patches: true, placements: true, pins: true },
+      layers: [layer(PatchLayer, { seams: [] }), layer(PlacementLayer, {}), layer(PinLayer, {})],
     });
 
     expect(screen.getByText('1 (sheet 1)')).toBeTruthy();
@@ -187,7 +205,7 @@ describe('the picture', () => {
 
   it('draws the blank by its outline, a rim around it, and what runs over its edge', () => {
     const odd = { ...picture, outline: 'M0 0L9 0L5 9Z', rim: 8, overhang: 'M0 0L1 0L1 1Z' };
-    const { container } = render(Picture, { ...base, picture: odd, layers: { overhang: true } });
+    const { container } = render(Picture, { ...base, picture: odd, layers: [layer(OverhangLayer, {})] });
 
     expect(container.querySelector('.blank')?.getAttribute('d')).toBe('M0 0L9 0L5 9Z');
     expect(container.querySelector('.rim')?.getAttribute('stroke-width')).toBe('16');
@@ -196,17 +214,17 @@ describe('the picture', () => {
 
   it('shows how far below the collar a design goes', () => {
     const collar = { at: [255, 79] as [number, number], top: 154, middle: 255 };
-    render(Picture, { ...base, picture: { ...picture, collar }, layers: { collar: true } });
+    render(Picture, { ...base, picture: { ...picture, collar }, layers: [layer(CollarLayer, {})] });
 
     expect(screen.getByText('75 mm')).toBeTruthy();
   });
 
   it('shows the mask in its own colour, and the print where it is peeled back', () => {
-    const { container, rerender } = render(Picture, { ...base, layers: { mask: true } });
+    const { container, rerender } = render(Picture, { ...base, layers: [layer(MaskLayer, { pieces })] });
     expect(container.querySelector('.sheet')?.parentElement?.getAttribute('fill')).toBe('#7d9a6a');
     expect(container.querySelectorAll('.lip')).toHaveLength(0);
 
-    void rerender({ ...base, layers: { mask: true }, peeled: 0.5 });
+    void rerender({ ...base, layers: [layer(MaskLayer, { pieces, peeled: 0.5 })] });
 
     expect(container.innerHTML).toContain('clipPath');
   });
@@ -229,21 +247,21 @@ describe('the picture', () => {
         [10, 20],
       ] as [number, number][],
     }));
-    const { container } = render(Picture, { ...base, weak, layers: { weak: 'all' } });
+    const { container } = render(Picture, {
+      ...base,
+      layers: [layer(WeakMarks, { places: weak, lookedAt: null })],
+    });
     expect(container.querySelectorAll('.weak')).toHaveLength(2);
     expect(container.querySelectorAll('.head')).toHaveLength(1);
     expect(container.querySelectorAll('.pinch')).toHaveLength(1);
-
-    const { container: painting } = render(Picture, { ...base, weak, layers: { weak: 'tongues' } });
-    expect(painting.querySelectorAll('.weak')).toHaveLength(1);
   });
 
   it('offers handles for the bridges of the chosen piece only', () => {
-    const hold = { ongrip: () => undefined, ondrag: () => undefined, onput: () => undefined };
-    render(Picture, { ...base, ...hold, layers: { ties: true }, selected: 2 });
+    const handles = (piece: number) => [layer(BridgeHandles, { ...held, piece, hand: null })];
+    render(Picture, { ...base, layers: handles(2) });
     expect(screen.getByLabelText('Bridge 1 of piece 2')).toBeTruthy();
 
-    const { container } = render(Picture, { ...base, ...hold, layers: { ties: true }, selected: 1 });
+    const { container } = render(Picture, { ...base, layers: handles(1) });
     expect(container.querySelectorAll('.handle')).toHaveLength(0);
   });
 });

@@ -1,16 +1,17 @@
 <script lang="ts">
   import type { WeakPlace } from '../api/client';
+  import type { Ground } from './layers';
 
   interface Props {
+    ground: Ground;
     places: WeakPlace[];
-    /** px a mm. */
-    scale: number;
     /** Key of the one that is looked at. */
     lookedAt: string | null;
   }
-  const { places, scale, lookedAt }: Props = $props();
+  const { ground, places, lookedAt }: Props = $props();
 
-  const px = (mm: number) => mm * scale;
+  const px = $derived(ground.px);
+  const here = $derived(places.filter((place) => place.mask === ground.mask?.number));
   const line = (place: WeakPlace) =>
     place.path.map(([x, y], index) => `${index ? 'L' : 'M'}${px(x)} ${px(y)}`).join('');
   /** An arrowhead at a tongue's tip, pointing the way to dab. */
@@ -24,7 +25,7 @@
   }
 </script>
 
-{#each places as place (place.key)}
+{#each here as place (place.key)}
   <g class="weak {place.kind} {place.severity}" class:lookedat={place.key === lookedAt}>
     <title>{place.message}</title>
     <path class="under" d={line(place)} />

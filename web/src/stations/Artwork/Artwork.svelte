@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { PanelProps } from '..';
+  import type { PanelProps } from '../station';
   import ArrangeBar from './ArrangeBar.svelte';
   import DesignParts from './DesignParts.svelte';
   import Findings from '../../job/Findings.svelte';

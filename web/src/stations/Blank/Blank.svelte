@@ -9,7 +9,7 @@
   import LengthField from '../../lib/ui/LengthField.svelte';
   import NumberField from '../../lib/ui/NumberField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
-  import type { PanelProps } from '..';
+  import type { PanelProps } from '../station';
   import GarmentGuide from './GarmentGuide.svelte';
   import OwnBlanks from './OwnBlanks.svelte';
 
@@ -97,8 +97,8 @@
   <NumberField
     label="How many"
     value={job.inputs.copies}
-    min={1}
-    max={1000}
+    min={catalogue.limits['copies']?.least}
+    max={catalogue.limits['copies']?.most}
     onchange={(copies) => copies && open.change({ copies })}
   />
   <div>
@@ -143,8 +143,8 @@
     <NumberField
       label="Heat limit of its label, °C"
       value={heat}
-      min={30}
-      max={300}
+      min={catalogue.limits['heat']?.least}
+      max={catalogue.limits['heat']?.most}
       otherwise={job.in_force.heat ?? 0}
       onchange={(limit) => setBlank({ heat: limit })}
     />

@@ -2,7 +2,7 @@
   import type { JobChange } from '../../lib/api/client';
   import NumberField from '../../lib/ui/NumberField.svelte';
   import Tick from '../../lib/ui/Tick.svelte';
-  import type { PanelProps } from '..';
+  import type { PanelProps } from '../station';
 
   const { open, job, catalogue }: PanelProps = $props();
   const weather = $derived(job.inputs.weather);

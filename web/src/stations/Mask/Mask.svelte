@@ -2,7 +2,7 @@
   import Findings from '../../job/Findings.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
-  import type { PanelProps } from '..';
+  import type { PanelProps } from '../station';
   import Bridges from './Bridges.svelte';
   import MaskKind from './MaskKind.svelte';
   import Materials from './Materials.svelte';

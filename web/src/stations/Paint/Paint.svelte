@@ -2,7 +2,7 @@
   import type { Coating } from '../../lib/api/client';
   import Fold from '../../lib/ui/Fold.svelte';
   import Tick from '../../lib/ui/Tick.svelte';
-  import type { PanelProps } from '..';
+  import type { PanelProps } from '../station';
   import CoatingRow from './CoatingRow.svelte';
   import Stack from './Stack.svelte';
 

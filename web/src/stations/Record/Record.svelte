@@ -2,7 +2,7 @@
   import NumberField from '../../lib/ui/NumberField.svelte';
   import TextField from '../../lib/ui/TextField.svelte';
   import type { RecordEntry } from '../../lib/api/client';
-  import type { PanelProps } from '..';
+  import type { PanelProps } from '../station';
 
   const { open, job }: PanelProps = $props();
 

@@ -1,15 +1,13 @@
 <script lang="ts">
-  import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Job, PlacedPatch, Unit } from '../../lib/api/client';
+  import type { PlacedPatch } from '../../lib/api/client';
   import { marks } from '../../lib/picture/ruler';
+  import { settings } from '../../lib/settings.svelte';
+  import type { StageProps } from '../station';
   import { laidOut, matAt, type Mat } from './mats';
 
-  interface Props {
-    open: OpenJob;
-    job: Job;
-    unit: Unit;
-  }
-  const { open, job, unit }: Props = $props();
+  const { open, job }: StageProps = $props();
+
+  const unit = $derived(settings.unit);
 
   const RULE = 26;
   const EDGE = 20;

@@ -9,7 +9,7 @@
   import LengthField from '../../lib/ui/LengthField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
   import Tick from '../../lib/ui/Tick.svelte';
-  import type { PanelProps } from '..';
+  import type { PanelProps } from '../station';
   import { CutterWatch } from './cutter.svelte';
   import CutterQueue from './CutterQueue.svelte';
   import FacingStrip from './FacingStrip.svelte';

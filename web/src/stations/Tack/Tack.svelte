@@ -1,6 +1,6 @@
 <script lang="ts">
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
-  import type { PanelProps } from '..';
+  import type { PanelProps } from '../station';
 
   const { open, job, catalogue }: PanelProps = $props();
 </script>

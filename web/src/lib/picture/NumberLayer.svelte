@@ -1,0 +1,52 @@
+<script lang="ts">
+  import type { Piece } from '../api/client';
+  import PieceMark from './PieceMark.svelte';
+  import { spread } from './spread';
+  import type { Ground } from './layers';
+
+  interface Props {
+    ground: Ground;
+    pieces: Piece[];
+    /** Numbers of the pieces that answered the roll-call that is on; null when none is. */
+    present?: number[] | null;
+    selected?: number | null;
+    onselect?: (number: number) => void;
+  }
+  const { ground, pieces, present = null, selected = null, onselect }: Props = $props();
+
+  const APART = 23;
+  const places = $derived(
+    spread(
+      pieces.map((piece) => ({ x: ground.ax(piece.anchor[0]), y: ground.px(piece.anchor[1]) })),
+      APART,
+    ),
+  );
+</script>
+
+{#each pieces as piece, index (piece.number)}
+  <line
+    class="leader"
+    x1={ground.ax(piece.anchor[0])}
+    y1={ground.px(piece.anchor[1])}
+    x2={places[index]?.x ?? 0}
+    y2={places[index]?.y ?? 0}
+    aria-hidden="true"
+  />
+{/each}
+{#each pieces as piece, index (piece.number)}
+  <PieceMark
+    {piece}
+    x={places[index]?.x ?? 0}
+    y={places[index]?.y ?? 0}
+    present={present ? present.includes(piece.number) : null}
+    selected={piece.number === selected}
+    onselect={onselect ? () => onselect(piece.number) : undefined}
+  />
+{/each}
+
+<style>
+  .leader {
+    stroke: #22313a;
+    stroke-width: 1.5;
+  }
+</style>

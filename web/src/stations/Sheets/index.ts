@@ -1,0 +1,26 @@
+import { layer, ofMask } from '../../lib/picture/layers';
+import MaskLayer from '../../lib/picture/MaskLayer.svelte';
+import PatchLayer from '../../lib/picture/PatchLayer.svelte';
+import type { StationView } from '../station';
+import { laid } from './laid.svelte';
+import Mats from './Mats.svelte';
+import Sheets from './Sheets.svelte';
+import WhereLaid from './WhereLaid.svelte';
+
+export const sheets: StationView = {
+  Panel: Sheets,
+  Tools: WhereLaid,
+  stage: { Stage: Mats, isOn: () => laid.onMat },
+  room: 'mask',
+  keys: () => [
+    {
+      keys: 'V',
+      about: 'On the mat, or put together on the blank',
+      run: () => (laid.onMat = !laid.onMat),
+    },
+  ],
+  layers: (open, job) => [
+    layer(MaskLayer, { pieces: ofMask(job.pieces, open.mask) }),
+    layer(PatchLayer, { seams: job.sheets.seams }),
+  ],
+};

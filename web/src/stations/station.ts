@@ -1,0 +1,49 @@
+/** What a station brings to the page: what its picture shows, what stands beside it, its keys. */
+import type { Component } from 'svelte';
+import type { OpenJob } from '../job/open-job.svelte';
+import type { Catalogue, Job, Station } from '../lib/api/client';
+import type { Layer } from '../lib/picture/layers';
+import type { Shortcut } from '../lib/shortcuts';
+
+export interface PanelProps {
+  open: OpenJob;
+  job: Job;
+  catalogue: Catalogue;
+  /** The maker's records have changed what there is to choose from. */
+  onrecords: () => void;
+}
+
+export interface ToolsProps {
+  /** Whether the bare print is shown instead of what this station shows. */
+  print: boolean;
+}
+
+export interface StageProps {
+  open: OpenJob;
+  job: Job;
+}
+
+export interface StationView {
+  /** What lies on the blank, from below upwards. */
+  layers: (open: OpenJob, job: Job) => Layer[];
+  /** What must find room beside the blank. */
+  room: 'print' | 'mask';
+  /** Whether the blank is shown as it lies before the maker, turned over where it is worked from its back. */
+  back?: boolean;
+  /** What stands beside the picture, over its tasks and figures. */
+  Panel?: Component<PanelProps>;
+  /** What stands on the picture's lower left. */
+  Tools?: Component<ToolsProps>;
+  /** Shown in the picture's place while it is on. */
+  stage?: { Stage: Component<StageProps>; isOn: () => boolean };
+  keys?: (open: OpenJob) => Shortcut[];
+  /** The verdict on what is in the hand, while something is. */
+  inHand?: (open: OpenJob) => Pick<Station, 'state' | 'verdict'> | null;
+}
+
+/** Numbers that answered the roll-call that is on at a station, the first that has not come out; null without one. */
+export function answered(job: Job, code: string): number[] | null {
+  const tasks = job.stations.find((station) => station.code === code)?.tasks ?? [];
+  const call = tasks.find((task) => task.call && !task.done_at)?.call;
+  return call ? Object.keys(call.answered).map(Number) : null;
+}

@@ -1,0 +1,78 @@
+import { render } from '@testing-library/svelte';
+import { describe, expect, it } from 'vitest';
+import type { Job, WeakPlace } from '../lib/api/client';
+import { OpenJob } from '../job/open-job.svelte';
+import MaskLayer from '../lib/picture/MaskLayer.svelte';
+import NumberLayer from '../lib/picture/NumberLayer.svelte';
+import PrintLayer from '../lib/picture/PrintLayer.svelte';
+import WeakMarks from '../lib/picture/WeakMarks.svelte';
+import { STATIONS } from '.';
+import { peeling } from './Mask/peeling.svelte';
+import PeelBack from './Mask/PeelBack.svelte';
+import { answered } from './station';
+
+const weak = (['neck', 'tongue'] as const).map((kind) => ({ kind, mask: 1 }) as WeakPlace);
+const call = { numbers: [1, 2], answered: { '2': '2026-05-10T12:00:00Z' }, windows: 0 };
+const job = {
+  elements: [],
+  pieces: [
+    { number: 1, mask: 1, is_kept: true },
+    { number: 2, mask: 1, is_kept: false },
+    { number: 3, mask: 2, is_kept: true },
+  ],
+  findings: [],
+  weak,
+  sheets: { seams: [] },
+  stations: [
+    {
+      code: 'tack',
+      tasks: [
+        { call, done_at: '2026-05-10' },
+        { call, done_at: null },
+      ],
+    },
+    { code: 'weed', tasks: [] },
+  ],
+} as unknown as Job;
+const shown = (code: string) => STATIONS[code]?.layers(new OpenJob(1), job) ?? [];
+const propsOf = (code: string, of: unknown) => shown(code).find((one) => one.of === of)?.props;
+
+describe('what each station brings', () => {
+  it('knows all ten, in the order of the work, with a key for each', () => {
+    expect(Object.keys(STATIONS)).toEqual(
+      'blank artwork mask sheets weed tack paint peel cure record'.split(' '),
+    );
+  });
+
+  it('points along tongues only where it is painted, and at necks too where the mask is made', () => {
+    expect(propsOf('paint', WeakMarks)).toMatchObject({ places: [{ kind: 'tongue' }] });
+    expect(propsOf('mask', WeakMarks)).toMatchObject({ places: weak });
+  });
+
+  it('numbers the kept pieces of the mask that is shown, and who answered the call that is on', () => {
+    expect(propsOf('tack', NumberLayer)).toMatchObject({ pieces: [{ number: 1 }], present: [2] });
+    expect(answered(job, 'weed')).toBeNull();
+  });
+
+  it('shows the print under a mask that is peeled back, and lays it down for whoever comes back', () => {
+    expect(propsOf('mask', PrintLayer)).toBeUndefined();
+    const { unmount } = render(PeelBack, { print: false });
+    peeling.share = 0.5;
+    expect(
+      shown('mask')
+        .map((one) => one.of)
+        .slice(0, 2),
+    ).toEqual([PrintLayer, MaskLayer]);
+    expect(propsOf('mask', MaskLayer)).toMatchObject({ peeled: 0.5 });
+
+    unmount();
+    expect(peeling.share).toBe(0);
+  });
+
+  it('gives no two things one key at a station', () => {
+    for (const view of Object.values(STATIONS)) {
+      const keys = (view.keys?.(new OpenJob(1)) ?? []).map((shortcut) => shortcut.keys);
+      expect(new Set(keys).size).toBe(keys.length);
+    }
+  });
+});
