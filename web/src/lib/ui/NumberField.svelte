@@ -6,8 +6,9 @@
   interface Props {
     label: string;
     value: number | null;
-    min: number;
-    max: number;
+    /** None where the workshop alone knows it. */
+    min: number | undefined;
+    max: number | undefined;
     step?: number;
     otherwise?: number;
     onchange: (value: number | null) => unknown;

@@ -53,8 +53,8 @@
     label="Coats"
     value={coating.coats ?? null}
     otherwise={planned?.coats ?? 1}
-    min={limit?.least ?? 1}
-    max={limit?.most ?? 12}
+    min={limit?.least}
+    max={limit?.most}
     onchange={(coats) => onchange({ coats })}
   />
   {#if only}
