@@ -171,6 +171,18 @@ def test_a_remedy_that_was_tried_is_applied_and_undone(client) -> None:
     assert job["history"]["undo"] == drop["label"]
 
 
+def test_what_was_done_in_an_inch_workshop_is_undone_in_inches(client) -> None:
+    body = rect(0, 0, 100, 20) + rect(0, 40, 100, 1)
+    here = address(client.post("/api/jobs", data=file(svg(body), "two.svg")).get_json())
+    finding = next(f for f in client.get(here).get_json()["findings"] if f["code"] == "stroke-thin")
+
+    asked = {"finding": finding["key"], "remedy": "embolden"}
+    label = client.post(f"{here}/remedies/apply?unit=in", json=asked).get_json()["history"]["undo"]
+
+    assert " in" in label
+    assert " mm" not in label
+
+
 def test_parts_are_arranged_fitted_and_placed_on_a_garment(client) -> None:
     here = address(begin(client, surface="jersey"))
     client.post(f"{here}/words", json={"text": "ROW"})

@@ -15,7 +15,6 @@
     <a class="after:absolute after:inset-0" href="#/job/{broken.id}">{broken.name}</a>
   </h2>
   <p class="m-0 flex items-start gap-2"><StateMark state="stop" /> <strong>{broken.what}</strong></p>
-  <p class="m-0 text-sm">{broken.fix}</p>
   <p class="m-0 mt-auto font-bold">Open it to mend it.</p>
   <button
     class="absolute top-2 right-2 z-10 cursor-pointer rounded-md bg-(--sheet) p-2 text-(--ink)"

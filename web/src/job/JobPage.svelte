@@ -129,7 +129,7 @@
     {/if}
   </TopBar>
 
-  {#if open.problem}
+  {#if open.problem && open.job}
     <div class="p-3"><ProblemNote problem={open.problem} onclose={() => (open.problem = null)} /></div>
   {/if}
 
@@ -239,7 +239,7 @@
   {:else if !open.problem}
     <p class="flex items-center gap-3 p-8" role="status"><Spinner size="6" /> Fetching the job</p>
   {:else}
-    <Mending id={Number(params.id)} onmended={() => open.load()} />
+    <Mending id={Number(params.id)} unshown={open.problem} onmended={() => open.load()} />
     <p class="px-8"><a class="font-bold underline" href="#/">Back to the board</a></p>
   {/if}
 </div>

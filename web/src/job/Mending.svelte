@@ -7,18 +7,23 @@
 
   interface Props {
     id: number;
+    /** Why the job cannot be shown. */
+    unshown: Problem;
     onmended: () => void;
   }
-  const { id, onmended }: Props = $props();
+  const { id, unshown, onmended }: Props = $props();
 
   let found = $state.raw<Mending | null>(null);
+  let asked = $state(false);
   let problem = $state.raw<Problem | null>(null);
 
   $effect(() => {
-    getMending(id).then(
-      (mending) => (found = mending),
-      () => undefined,
-    );
+    getMending(id)
+      .then(
+        (mending) => (found = mending),
+        () => undefined,
+      )
+      .finally(() => (asked = true));
   });
 
   async function attempt(work: () => Promise<unknown>): Promise<void> {
@@ -36,7 +41,7 @@
   {@const { version, history, mends } = found}
   <section class="card m-8 flex max-w-2xl flex-col gap-3 p-4" aria-label="Mend this job">
     <h2 class="stamp m-0 text-2xl">{found.name}</h2>
-    <p class="m-0"><strong>{found.what}</strong> {found.fix}</p>
+    <p class="m-0"><strong>{found.what}</strong> {mends.length ? '' : found.fix}</p>
     {#if problem}<ProblemNote {problem} onclose={() => (problem = null)} />{/if}
     {#each mends as one (one.key)}
       <Button class="self-start" onclick={() => attempt(() => mend(id, settings.unit, one.key, version))}
@@ -51,4 +56,6 @@
       >
     {/if}
   </section>
+{:else if asked}
+  <p class="m-8" role="alert"><strong>{unshown.what}</strong> {unshown.fix}</p>
 {/if}
