@@ -8,6 +8,7 @@ import pytest
 from flask.testing import FlaskClient
 from sqlalchemy import text
 
+from dunestead.api import jobs as jobs_views
 from tests.shapes import WORD, rect, svg
 
 
@@ -472,3 +473,31 @@ def test_the_api_describes_itself(client) -> None:
 
     assert spec["openapi"].startswith("3.1")
     assert "/api/jobs/{job_id}/fates" in spec["paths"]
+
+
+def test_a_card_is_drawn_anew_when_a_record_its_job_uses_changes_and_only_then(client, monkeypatch) -> None:
+    drawn: list[int] = []
+
+    def card_out(opened, unit):
+        drawn.append(opened.head.id)
+        return draw(opened, unit)
+
+    draw = jobs_views.card_out
+    monkeypatch.setattr(jobs_views, "card_out", card_out)
+    own = client.post("/api/workshop/cutters", json=CUTTER).get_json()["cutters"][0]
+    on_own, other = (begin(client)["id"] for _ in range(2))
+    client.patch(f"/api/jobs/{on_own}", json={"cutter": own["key"]})
+
+    def asked() -> list[int]:
+        drawn.clear()
+        assert len(client.get("/api/jobs").get_json()["jobs"]) == 2
+        return list(drawn)
+
+    assert asked() == [on_own, other]
+    assert asked() == []
+    client.post("/api/workshop/cutters", json=CUTTER | {"name": "Another"})
+    assert asked() == []
+    client.put(f"/api/workshop/cutters/{own['id']}", json=CUTTER | {"reach_width": 240})
+    assert asked() == [on_own]
+    client.patch(f"/api/jobs/{other}", json={"copies": 3})
+    assert asked() == [other]

@@ -1,5 +1,7 @@
 """Jobs: begin, look, change, undo, put away, mend."""
 
+import json
+from hashlib import sha256
 from typing import Any
 
 from apiflask import APIBlueprint
@@ -53,6 +55,7 @@ _LABELS = {
     "cut": "Cut settings",
     "together": "What stays together",
 }
+_CARD_SHAPE = sha256(json.dumps(wire.CardOut.model_json_schema()).encode()).hexdigest()[:16]
 _CLEARABLE = {"border", "bridge_width", "method", "overlap", "due", "bridges_per_piece", "stock", "cut"}
 
 
@@ -82,7 +85,9 @@ def get_drawer(query_data: wire.UnitQuery) -> Response:
 
 def _board(unit: str, *, away: bool) -> Response:
     """Return the cards as they are kept, in JSON: there may be thousands."""
-    cards, broken = bench().board(unit, lambda opened: card_out(opened, unit).model_dump_json(), _broken, away=away)
+    cards, broken = bench().board(
+        unit, lambda opened: card_out(opened, unit).model_dump_json(), _broken, shape=_CARD_SHAPE, away=away
+    )
     return Response(f'{{"jobs":[{",".join(cards)}],"broken":[{",".join(broken)}]}}', content_type="application/json")
 
 

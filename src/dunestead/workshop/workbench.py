@@ -9,6 +9,7 @@ from hashlib import sha256
 
 from pydantic import TypeAdapter
 
+from dunestead import __version__
 from dunestead.catalogue.face_files import open_face
 from dunestead.core.artwork.drawing import Drawing
 from dunestead.core.artwork.elements import Drawn, Element, Traced, Words, clean_text
@@ -135,13 +136,16 @@ class Workbench:
         self.searches = Searches(self.clock.steady)
         self.sources = StoredSources(store.file)
         self._plans = Plans()
+        self._shipped_as = _short(f"{__version__} {catalogue!r}")
+        self._own: dict[str, str] = {}
         self.refresh()
 
     def refresh(self) -> None:
         """Reckon with the maker's records as they are now; plans made from others are not taken for these."""
         catalogue = self.records.added_to(self._shipped)
         own = repr((catalogue.cutters, catalogue.stock, catalogue.recipes))
-        self._figures = (catalogue, sha256(own.encode()).hexdigest()[:16])
+        self._figures = (catalogue, _short(own))
+        self._own = {}
 
     @property
     def catalogue(self) -> Catalogue:
@@ -292,6 +296,7 @@ class Workbench:
         draw: Callable[[OpenJob], str],
         broken: Callable[[int, str, DunesteadError], str],
         *,
+        shape: str,
         away: bool = False,
     ) -> tuple[list[str], list[str]]:
         """Return the cards of the jobs on the board, or of those put away.
@@ -304,15 +309,16 @@ class Workbench:
             For lengths in what they say.
         draw, broken
             Return a card in JSON: of an opened job, and of one that cannot be opened.
+        shape
+            What a card looks like, in short; those drawn in another shape are drawn anew.
         away
             Whether those put away are meant.
         """
-        figures = self._figures[1]
         cards: list[str] = []
         lost: list[str] = []
         for row in self._store.board(away=away):
-            key = f"{figures}:{row.version}:{row.logged}:{unit}"
-            if row.card is not None and row.key == key:
+            drawn_from = f"{self._shipped_as}:{shape}:{row.version}:{row.logged}:{unit}"
+            if row.card is not None and row.key and row.key == self._card_key(drawn_from, row.key.rpartition(":")[2]):
                 cards.append(row.card)
                 continue
             try:
@@ -327,8 +333,20 @@ class Workbench:
             cards.append(draw(opened))
             if not opened.progress.clocks():
                 # What runs by the clock is drawn anew each time.
+                sheets, material = opened.plan.job.sheets, opened.plan.job.mask.material
+                key = self._card_key(drawn_from, f"{sheets.cutter}/{material}/{sheets.stock}")
                 self._store.keep_card(row.id, key, cards[-1])
         return cards, lost
+
+    def _card_key(self, drawn_from: str, uses: str) -> str:
+        """Return what a card was drawn from: of the maker's own records only those the job uses."""
+        if uses not in self._own:
+            cutter, material, stock = uses.split("/")
+            catalogue = self.catalogue
+            recipes = [one for one in catalogue.recipes.values() if (one.material, one.cutter) == (material, cutter)]
+            store = catalogue.stock.get(int(stock)) if stock.isdigit() else None
+            self._own[uses] = _short(repr((catalogue.cutters.get(cutter), store, recipes)))
+        return f"{drawn_from}:{self._own[uses]}:{uses}"
 
     def numbers(self) -> list[int]:
         """Return the numbers of the jobs on the board."""
@@ -524,6 +542,10 @@ class Workbench:
 
     def _look_with(self, job: Job, plan: Plan) -> Look:
         return replace(plan.look, job=altered(job, roll=plan.job.mask.roll))
+
+
+def _short(text: str) -> str:
+    return sha256(text.encode()).hexdigest()[:16]
 
 
 def _task(graph: TaskGraph, task_id: str) -> Task:

@@ -19,6 +19,8 @@ def upgrade() -> None:
         sa.Column("share", sa.Float, nullable=False),
         sa.Column("trouble", sa.String(40), nullable=True),
     )
+    # What a card was drawn from is told otherwise from now on: all are drawn anew.
+    op.execute("UPDATE job SET board = NULL, board_key = NULL")
 
 
 def downgrade() -> None:
