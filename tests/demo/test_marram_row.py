@@ -7,7 +7,8 @@ import pytest
 from dunestead.demo.marram_row import fill_demo
 from dunestead.store import BlankStore, JobStore, RunStore, open_database, open_records
 from dunestead.workshop.cutting_room import CuttingRoom
-from dunestead.workshop.workbench import OpenJob, Workbench
+from dunestead.workshop.opened import OpenJob
+from dunestead.workshop.workbench import Workbench
 
 
 @pytest.fixture(scope="module")

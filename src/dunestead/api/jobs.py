@@ -85,7 +85,7 @@ def get_drawer(query_data: wire.UnitQuery) -> Response:
 
 def _board(unit: str, *, away: bool) -> Response:
     """Return the cards as they are kept, in JSON: there may be thousands."""
-    cards, broken = bench().board(
+    cards, broken = bench().cards.drawn(
         unit, lambda opened: card_out(opened, unit).model_dump_json(), _broken, shape=_CARD_SHAPE, away=away
     )
     return Response(f'{{"jobs":[{",".join(cards)}],"broken":[{",".join(broken)}]}}', content_type="application/json")

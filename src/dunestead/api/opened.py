@@ -8,7 +8,8 @@ from dunestead.api import schemas as wire
 from dunestead.api.views import job_out
 from dunestead.api.work_views import work_out
 from dunestead.core.errors import BadInput
-from dunestead.workshop.workbench import Change, OpenJob, Workbench
+from dunestead.workshop.opened import OpenJob
+from dunestead.workshop.workbench import Change, Workbench
 
 __all__ = ["bench", "change", "made_on", "opened", "shown", "tagged", "worked"]
 

@@ -24,7 +24,7 @@ from dunestead.core.stations.station import Station
 from dunestead.core.tacking.methods import MethodFit, rank_methods
 from dunestead.core.units import show_length
 from dunestead.core.words.cautions import LABEL_FIRST
-from dunestead.workshop.workbench import OpenJob
+from dunestead.workshop.opened import OpenJob
 
 __all__ = ["card_out", "catalogue_out", "job_out"]
 

@@ -8,7 +8,7 @@ from dunestead.api import schemas as wire
 from dunestead.core.stations.graph import Next, red_before_cutting
 from dunestead.core.words.tasks import caution_of, detail_of, need_in_words, title_of
 from dunestead.core.work.tasks import Task
-from dunestead.workshop.workbench import OpenJob
+from dunestead.workshop.opened import OpenJob
 
 __all__ = ["clocks_out", "head_out", "next_title", "station_out", "work_entries", "work_out"]
 

@@ -1,22 +1,16 @@
 """Jobs opened: stored entries, the plan reckoned from them, what happened, and changes made to it."""
 
-import logging
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import datetime
-from functools import lru_cache
 from hashlib import sha256
 
 from pydantic import TypeAdapter
 
-from dunestead import __version__
-from dunestead.catalogue.face_files import open_face
-from dunestead.core.artwork.drawing import Drawing
 from dunestead.core.artwork.elements import Drawn, Element, Traced, Words, clean_text
 from dunestead.core.artwork.painted import paint
-from dunestead.core.artwork.trace.outline import Picture, trace
+from dunestead.core.artwork.trace.outline import trace
 from dunestead.core.artwork.trace.settings import TraceSettings
-from dunestead.core.artwork.words.face import Face
 from dunestead.core.artwork.words.setting import Setting, set_words
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.changes.arranging import (
@@ -32,87 +26,34 @@ from dunestead.core.figures import Catalogue
 from dunestead.core.job.job import Job, altered, fits, materials_for, start_job, usual_coatings
 from dunestead.core.job.log import LogEntry
 from dunestead.core.looking.look import Look, look_at
-from dunestead.core.looking.mending import Mend, mends_for
+from dunestead.core.looking.mending import mends_for
 from dunestead.core.looking.rail import SizeRail, size_rail
 from dunestead.core.looking.remedies import Tools
 from dunestead.core.looking.ties import BridgeMove, bridge_at, move_bridge, remove_bridge, reset_bridges
 from dunestead.core.mask.bridges import Bridge
 from dunestead.core.mask.fates import Fate, check_fates
 from dunestead.core.plan.plan import Plan, make_plan
-from dunestead.core.stations.graph import Next, next_of, red_before_cutting, stations_of, task_graph
-from dunestead.core.stations.station import Station
+from dunestead.core.stations.graph import next_of, red_before_cutting, stations_of, task_graph
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task, TaskGraph
 from dunestead.formats.artwork import read_drawing
 from dunestead.formats.picture import is_picture, read_picture
 from dunestead.formats.verified import check_cut
 from dunestead.store import BlankStore, JobHead, JobStore, Records, StoredBlank, StoredJob
+from dunestead.workshop.cards import Cards, short_hash
 from dunestead.workshop.clock import Clock
 from dunestead.workshop.cutting_room import CuttingRoom
+from dunestead.workshop.opened import Mending, OpenJob
 from dunestead.workshop.plans import Plans, Reckoned
 from dunestead.workshop.searches import Searches
+from dunestead.workshop.sources import StoredSources
 
-__all__ = ["Change", "Mending", "OpenJob", "StoredSources", "Workbench", "with_fates"]
+__all__ = ["Change", "Workbench", "with_fates"]
 
 _STARTS_AT_MM = 100.0
 _FIRST_FACE = "archivo-black"
 _JOB = TypeAdapter(Job)
-_LOGGER = logging.getLogger(__name__)
-_UNRECKONED = ("This job cannot be reckoned.", "Undo its last change, or put it away and begin it anew.")
 Change = Callable[[Job, Plan], Job]
-
-
-@dataclass(frozen=True, slots=True)
-class OpenJob:
-    """A job with its plan and what happened, at one moment."""
-
-    head: JobHead
-    plan: Plan
-    progress: Progress
-    stations: list[Station]
-    next: Next | None
-    at: datetime
-
-    @property
-    def graph(self) -> TaskGraph:
-        """Its tasks."""
-        return self.progress.graph
-
-
-@dataclass(frozen=True, slots=True)
-class Mending:
-    """A job that cannot be reckoned: what is wrong, what to do, and the changes that would mend it."""
-
-    head: JobHead
-    name: str
-    what: str
-    fix: str
-    mends: tuple[Mend, ...]
-
-
-class StoredSources:
-    """Opens the files that designs name, out of the store; a few are kept at hand.
-
-    Parameters
-    ----------
-    file
-        Returns the bytes of a key.
-    """
-
-    def __init__(self, file: Callable[[str], bytes]) -> None:
-        self._file = lru_cache(maxsize=32)(file)
-
-    def drawing(self, key: str) -> Drawing:
-        """Return vector artwork."""
-        return read_drawing(self._file(key))
-
-    def picture(self, key: str) -> Picture:
-        """Return a picture in grey."""
-        return read_picture(self._file(key))
-
-    def face(self, key: str) -> Face:
-        """Return a shipped face."""
-        return open_face(key)
 
 
 class Workbench:
@@ -136,16 +77,15 @@ class Workbench:
         self.searches = Searches(self.clock.steady)
         self.sources = StoredSources(store.file)
         self._plans = Plans()
-        self._shipped_as = _short(f"{__version__} {catalogue!r}")
-        self._own: dict[str, str] = {}
+        self.cards = Cards(store, self.open, catalogue)
         self.refresh()
 
     def refresh(self) -> None:
         """Reckon with the maker's records as they are now; plans made from others are not taken for these."""
         catalogue = self.records.added_to(self._shipped)
         own = repr((catalogue.cutters, catalogue.stock, catalogue.recipes))
-        self._figures = (catalogue, _short(own))
-        self._own = {}
+        self._figures = (catalogue, short_hash(own))
+        self.cards.refresh(catalogue)
 
     @property
     def catalogue(self) -> Catalogue:
@@ -290,64 +230,6 @@ class Workbench:
         return self._store.head(job_id)
 
     # --- the board --------------------------------------------------------------------------------
-    def board(
-        self,
-        unit: str,
-        draw: Callable[[OpenJob], str],
-        broken: Callable[[int, str, DunesteadError], str],
-        *,
-        shape: str,
-        away: bool = False,
-    ) -> tuple[list[str], list[str]]:
-        """Return the cards of the jobs on the board, or of those put away.
-
-        Those that cannot be reckoned come apart from them, and take none along.
-
-        Parameters
-        ----------
-        unit
-            For lengths in what they say.
-        draw, broken
-            Return a card in JSON: of an opened job, and of one that cannot be opened.
-        shape
-            What a card looks like, in short; those drawn in another shape are drawn anew.
-        away
-            Whether those put away are meant.
-        """
-        cards: list[str] = []
-        lost: list[str] = []
-        for row in self._store.board(away=away):
-            drawn_from = f"{self._shipped_as}:{shape}:{row.version}:{row.logged}:{unit}"
-            if row.card is not None and row.key and row.key == self._card_key(drawn_from, row.key.rpartition(":")[2]):
-                cards.append(row.card)
-                continue
-            try:
-                opened = self.open(row.id, unit)
-            except DunesteadError as error:
-                lost.append(broken(row.id, self._store.name_of(row.id), error))
-                continue
-            except Exception:
-                _LOGGER.exception("Job %s cannot be reckoned", row.id)
-                lost.append(broken(row.id, self._store.name_of(row.id), DamagedJob(*_UNRECKONED)))
-                continue
-            cards.append(draw(opened))
-            if not opened.progress.clocks():
-                # What runs by the clock is drawn anew each time.
-                sheets, material = opened.plan.job.sheets, opened.plan.job.mask.material
-                key = self._card_key(drawn_from, f"{sheets.cutter}/{material}/{sheets.stock}")
-                self._store.keep_card(row.id, key, cards[-1])
-        return cards, lost
-
-    def _card_key(self, drawn_from: str, uses: str) -> str:
-        """Return what a card was drawn from: of the maker's own records only those the job uses."""
-        if uses not in self._own:
-            cutter, material, stock = uses.split("/")
-            catalogue = self.catalogue
-            recipes = [one for one in catalogue.recipes.values() if (one.material, one.cutter) == (material, cutter)]
-            store = catalogue.stock.get(int(stock)) if stock.isdigit() else None
-            self._own[uses] = _short(repr((catalogue.cutters.get(cutter), store, recipes)))
-        return f"{drawn_from}:{self._own[uses]}:{uses}"
-
     def numbers(self) -> list[int]:
         """Return the numbers of the jobs on the board."""
         return [row.id for row in self._store.board()]
@@ -542,10 +424,6 @@ class Workbench:
 
     def _look_with(self, job: Job, plan: Plan) -> Look:
         return replace(plan.look, job=altered(job, roll=plan.job.mask.roll))
-
-
-def _short(text: str) -> str:
-    return sha256(text.encode()).hexdigest()[:16]
 
 
 def _task(graph: TaskGraph, task_id: str) -> Task:

@@ -1,0 +1,114 @@
+"""The board: a card a job, drawn anew only when what it was drawn from has changed."""
+
+import logging
+from collections.abc import Callable
+from hashlib import sha256
+
+from dunestead import __version__
+from dunestead.core.errors import DamagedJob, DunesteadError
+from dunestead.core.figures import Catalogue
+from dunestead.store import BoardRow, JobStore
+from dunestead.workshop.opened import OpenJob
+
+__all__ = ["Cards", "short_hash"]
+
+_LOGGER = logging.getLogger(__name__)
+_UNRECKONED = ("This job cannot be reckoned.", "Undo its last change, or put it away and begin it anew.")
+
+
+def short_hash(text: str) -> str:
+    """Return what tells one text from another, in short."""
+    return sha256(text.encode()).hexdigest()[:16]
+
+
+class Cards:
+    """The cards of all jobs.
+
+    A kept card's key says what it was drawn from: the shipped figures, the shape of a card, the job's version and
+    its log, the unit, and of the maker's own records only those the job uses.
+
+    Parameters
+    ----------
+    store
+        Keeps them.
+    open_job
+        Returns a job as it stands, its words in a unit.
+    shipped
+        The figures that came with this release.
+    """
+
+    def __init__(self, store: JobStore, open_job: Callable[[int, str], OpenJob], shipped: Catalogue) -> None:
+        self._store, self._open = store, open_job
+        self._shipped = short_hash(f"{__version__} {shipped!r}")
+        self._catalogue = shipped
+        self._own: dict[str, str] = {}
+
+    def refresh(self, catalogue: Catalogue) -> None:
+        """Go by the maker's records as they are now."""
+        self._catalogue, self._own = catalogue, {}
+
+    def drawn(
+        self,
+        unit: str,
+        draw: Callable[[OpenJob], str],
+        broken: Callable[[int, str, DunesteadError], str],
+        *,
+        shape: str,
+        away: bool = False,
+    ) -> tuple[list[str], list[str]]:
+        """Return the cards of the jobs on the board, or of those put away.
+
+        Those that cannot be reckoned come apart from them, and take none along.
+
+        Parameters
+        ----------
+        unit
+            For lengths in what they say.
+        draw, broken
+            Return a card in JSON: of an opened job, and of one that cannot be opened.
+        shape
+            What a card looks like, in short; those drawn in another shape are drawn anew.
+        away
+            Whether those put away are meant.
+        """
+        cards: list[str] = []
+        lost: list[str] = []
+        for row in self._store.board(away=away):
+            drawn_from = f"{self._shipped}:{shape}:{row.version}:{row.logged}:{unit}"
+            if row.card is not None and row.key and row.key == self._key(drawn_from, row.key.rpartition(":")[2]):
+                cards.append(row.card)
+                continue
+            try:
+                opened = self._opened(row, unit)
+            except DunesteadError as error:
+                lost.append(broken(row.id, self._store.name_of(row.id), error))
+                continue
+            cards.append(draw(opened))
+            if not opened.progress.clocks():
+                # What runs by the clock is drawn anew each time.
+                self._store.keep_card(row.id, self._key(drawn_from, _uses(opened)), cards[-1])
+        return cards, lost
+
+    def _opened(self, row: BoardRow, unit: str) -> OpenJob:
+        try:
+            return self._open(row.id, unit)
+        except DunesteadError:
+            raise
+        except Exception as error:
+            _LOGGER.exception("Job %s cannot be reckoned", row.id)
+            raise DamagedJob(*_UNRECKONED) from error
+
+    def _key(self, drawn_from: str, uses: str) -> str:
+        if uses not in self._own:
+            cutter, material, stock = uses.split("/")
+            known = self._catalogue
+            recipes = [one for one in known.recipes.values() if (one.material, one.cutter) == (material, cutter)]
+            store = known.stock.get(int(stock)) if stock.isdigit() else None
+            self._own[uses] = short_hash(repr((known.cutters.get(cutter), store, recipes)))
+        return f"{drawn_from}:{self._own[uses]}:{uses}"
+
+
+def _uses(opened: OpenJob) -> str:
+    """Return which of the maker's records a job may use."""
+    job = opened.plan.job
+    return f"{job.sheets.cutter}/{job.mask.material}/{job.sheets.stock}"

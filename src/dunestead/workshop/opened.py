@@ -1,0 +1,42 @@
+"""A job as it stands at one moment, or why it cannot be told."""
+
+from dataclasses import dataclass
+from datetime import datetime
+
+from dunestead.core.looking.mending import Mend
+from dunestead.core.plan.plan import Plan
+from dunestead.core.stations.graph import Next
+from dunestead.core.stations.station import Station
+from dunestead.core.work.progress import Progress
+from dunestead.core.work.tasks import TaskGraph
+from dunestead.store import JobHead
+
+__all__ = ["Mending", "OpenJob"]
+
+
+@dataclass(frozen=True, slots=True)
+class OpenJob:
+    """A job with its plan and what happened, at one moment."""
+
+    head: JobHead
+    plan: Plan
+    progress: Progress
+    stations: list[Station]
+    next: Next | None
+    at: datetime
+
+    @property
+    def graph(self) -> TaskGraph:
+        """Its tasks."""
+        return self.progress.graph
+
+
+@dataclass(frozen=True, slots=True)
+class Mending:
+    """A job that cannot be reckoned: what is wrong, what to do, and the changes that would mend it."""
+
+    head: JobHead
+    name: str
+    what: str
+    fix: str
+    mends: tuple[Mend, ...]
