@@ -501,3 +501,57 @@ def test_a_card_is_drawn_anew_when_a_record_its_job_uses_changes_and_only_then(c
     assert asked() == [on_own]
     client.patch(f"/api/jobs/{other}", json={"copies": 3})
     assert asked() == [other]
+
+
+def test_a_card_of_work_ticked_before_its_time_is_true_when_the_time_has_come(client, clock) -> None:
+    job = begin(client, rect(0, 0, 200, 100), surface="coir")
+    address = f"/api/jobs/{job['id']}"
+    blank = job["inputs"]["blank"]
+    measured = {"measured_width": blank["width"], "measured_height": blank["height"]}
+    client.patch(address, json={"blank": blank | measured, "design_width": 150.0})
+    while following := client.get(f"{address}/head").get_json()["next"]:
+        if following["kind"] == "decide":
+            pytest.fail(following["verdict"])
+        done = {"task": following["task"]["id"], "done": True, "reason": "The customer waits."}
+        assert client.post(f"{address}/tasks/done", json=done).status_code == 200
+
+    def told() -> str:
+        return client.get("/api/jobs").get_json()["jobs"][0]["verdict"]
+
+    assert "Not in use before" in told()
+    clock.turn(60 * 24 * 60)
+
+    assert "Not in use before" not in told()
+
+
+def test_a_job_with_a_fault_nobody_foresaw_opens_for_mending_and_undo(client, monkeypatch) -> None:
+    address = f"/api/jobs/{begin(client)['id']}"
+    client.patch(address, json={"copies": 2})
+    workbench = client.application.extensions["workbench"]
+    reckon = workbench.reckon
+
+    def faulty(job):
+        if job.blank.copies == 2:
+            raise ZeroDivisionError
+        return reckon(job)
+
+    monkeypatch.setattr(workbench, "reckon", faulty)
+    mending = client.get(f"{address}/mending")
+
+    assert mending.get_json()["what"] == "This job cannot be reckoned."
+    assert mending.get_json()["history"]["undo"] == "Copies"
+    undone = client.post(f"{address}/undo", headers={"If-Match": mending.headers["ETag"]})
+    assert undone.get_json()["inputs"]["copies"] == 1
+    assert client.get("/api/jobs").get_json()["broken"] == []
+
+
+def test_a_job_zip_that_is_torn_is_refused_with_a_sentence(client) -> None:
+    sound = client.get(f"/api/jobs/{begin(client)['id']}/job-file").data
+    torn = bytearray(sound)
+    torn[60:120] = bytes(60)
+
+    answer = client.post("/api/jobs/job-file", data={"file": (io.BytesIO(bytes(torn)), "job.zip")})
+
+    assert answer.status_code == 400
+    assert answer.get_json()["title"]
+    assert len(client.get("/api/jobs").get_json()["jobs"]) == 1

@@ -2,6 +2,7 @@
 
 import io
 import zipfile
+import zlib
 from collections.abc import Callable
 
 from dunestead.core.errors import BadInput
@@ -49,7 +50,7 @@ def open_job_zip(data: bytes) -> tuple[str, dict[str, bytes]]:
             if len(infos) > _MOST_FILES or sum(info.file_size for info in infos) > _MOST_BYTES:
                 raise BadInput("This zip holds more than a job does.", "Send one job with its own files.")
             files = {info.filename: archive.read(info) for info in infos}
-    except (zipfile.BadZipFile, RuntimeError, NotImplementedError, OSError):
+    except (zipfile.BadZipFile, zlib.error, EOFError, RuntimeError, NotImplementedError, OSError):
         raise BadInput("This zip cannot be opened.", "Export the job anew.") from None
     text = files.pop(_JOB, None)
     if text is None:

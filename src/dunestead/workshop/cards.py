@@ -2,18 +2,18 @@
 
 import logging
 from collections.abc import Callable
+from datetime import datetime
 from hashlib import sha256
 
 from dunestead import __version__
 from dunestead.core.errors import DamagedJob, DunesteadError
 from dunestead.core.figures import Catalogue
 from dunestead.store import BoardRow, JobStore
-from dunestead.workshop.opened import OpenJob
+from dunestead.workshop.opened import UNRECKONED, OpenJob
 
 __all__ = ["Cards", "short_hash"]
 
 _LOGGER = logging.getLogger(__name__)
-_UNRECKONED = ("This job cannot be reckoned.", "Undo its last change, or put it away and begin it anew.")
 
 
 def short_hash(text: str) -> str:
@@ -84,8 +84,7 @@ class Cards:
                 lost.append(broken(row.id, self._store.name_of(row.id), error))
                 continue
             cards.append(draw(opened))
-            if not opened.progress.clocks():
-                # What runs by the clock is drawn anew each time.
+            if _stands_still(opened):
                 self._store.keep_card(row.id, self._key(drawn_from, _uses(opened)), cards[-1])
         return cards, lost
 
@@ -96,7 +95,7 @@ class Cards:
             raise
         except Exception as error:
             _LOGGER.exception("Job %s cannot be reckoned", row.id)
-            raise DamagedJob(*_UNRECKONED) from error
+            raise DamagedJob(*UNRECKONED) from error
 
     def _key(self, drawn_from: str, uses: str) -> str:
         if uses not in self._own:
@@ -106,6 +105,13 @@ class Cards:
             store = known.stock.get(int(stock)) if stock.isdigit() else None
             self._own[uses] = short_hash(repr((known.cutters.get(cutter), store, recipes)))
         return f"{drawn_from}:{self._own[uses]}:{uses}"
+
+
+def _stands_still(opened: OpenJob) -> bool:
+    """Say whether a card stays true however late it gets: nothing is timed, and no moment it tells is still to come."""
+    moments = [row.value for station in opened.stations for row in station.rows if row.kind == "moment"]
+    to_come = any(datetime.fromisoformat(str(moment)) > opened.at for moment in moments)
+    return not to_come and not opened.progress.clocks()
 
 
 def _uses(opened: OpenJob) -> str:

@@ -11,7 +11,10 @@ from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import TaskGraph
 from dunestead.store import JobHead
 
-__all__ = ["Mending", "OpenJob"]
+__all__ = ["UNRECKONED", "Mending", "OpenJob"]
+
+# What is said of a job whose fault nobody foresaw, and what to do.
+UNRECKONED = ("This job cannot be reckoned.", "Undo its last change, or put it away and begin it anew.")
 
 
 @dataclass(frozen=True, slots=True)

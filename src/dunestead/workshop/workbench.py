@@ -1,5 +1,6 @@
 """Jobs opened: stored entries, the plan reckoned from them, what happened, and changes made to it."""
 
+import logging
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
 from datetime import datetime
@@ -43,13 +44,14 @@ from dunestead.store import BlankStore, JobHead, JobStore, Records, StoredBlank,
 from dunestead.workshop.cards import Cards, short_hash
 from dunestead.workshop.clock import Clock
 from dunestead.workshop.cutting_room import CuttingRoom
-from dunestead.workshop.opened import Mending, OpenJob
+from dunestead.workshop.opened import UNRECKONED, Mending, OpenJob
 from dunestead.workshop.plans import Plans, Reckoned
 from dunestead.workshop.searches import Searches
 from dunestead.workshop.sources import StoredSources
 
 __all__ = ["Change", "Workbench", "with_fates"]
 
+_LOGGER = logging.getLogger(__name__)
 _STARTS_AT_MM = 100.0
 _FIRST_FACE = "archivo-black"
 _JOB = TypeAdapter(Job)
@@ -250,6 +252,9 @@ class Workbench:
         except DunesteadError as error:
             mends = tuple(mend for mend in mends_for(job, self.catalogue, self.sources) if self._holds(mend.job))
             return Mending(head, name, error.what, error.fix, mends)
+        except Exception:
+            _LOGGER.exception("Job %s cannot be reckoned", job_id)
+            return Mending(head, name, *UNRECKONED, ())
         return Mending(head, name, "", "", ())
 
     def _holds(self, job: Job) -> bool:

@@ -3,11 +3,12 @@
 from collections.abc import Iterator
 
 from dunestead.core.figures import HandTimes
-from dunestead.core.plan.plan import Plan, painting_minutes
+from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import show_length
-from dunestead.core.work.standing import blank_standing, coat_standing
-from dunestead.core.work.tasks import Lane, Need, Task, Wait
+from dunestead.core.work.coating import coat_task
+from dunestead.core.work.standing import blank_standing
+from dunestead.core.work.tasks import Lane, Task, Wait
 
 __all__ = ["outcome", "prepare"]
 
@@ -36,19 +37,7 @@ def _base_coats(plan: Plan, hand: HandTimes, copy: int) -> Iterator[tuple[Task, 
         if not coat.is_before_masks:
             continue
         for number in range(1, coat.coats + 1):
-            task = Task(
-                "blank-base-coat",
-                "blank",
-                copy=copy,
-                coating=coat.number,
-                coat=number,
-                minutes=painting_minutes(coat, plan.choices, hand),
-                occupies="outdoors" if coat.paint.is_sprayed else "hands",
-                figures={"coating": coat, "coat": number},
-                needs=(Need(coat.paint.name, coat.amount.coat_ml, "ml"),),
-                cautions=coat.paint.cautions,
-                standing=coat_standing(plan, coat),
-            )
+            task = coat_task(plan, hand, coat, copy, number)
             yield task, [Wait(before.id, coat.drying.next_coat)] if before else []
             before = task
 

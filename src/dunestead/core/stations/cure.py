@@ -6,13 +6,12 @@ from datetime import datetime
 from dunestead.core.curing.drying import drying_factor
 from dunestead.core.figures import Catalogue
 from dunestead.core.plan.coats import PlannedCoating
-from dunestead.core.plan.plan import Plan, painting_minutes
+from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import show_time
-from dunestead.core.work.coating import coat_code, coat_id
+from dunestead.core.work.coating import coat_code, coat_id, coat_task
 from dunestead.core.work.progress import Progress
-from dunestead.core.work.standing import coat_standing
-from dunestead.core.work.tasks import Lane, Need, Task, Wait
+from dunestead.core.work.tasks import Lane, Task, Wait
 
 __all__ = ["cure", "outcome"]
 
@@ -30,29 +29,13 @@ def cure(plan: Plan, catalogue: Catalogue, lane: Lane, copy: int) -> None:
             waits = [Wait(coat_id(coat, copy, number - 1), coat.drying.next_coat)] if number > 1 else []
             if number == 1 and before:
                 waits = [_after(before, copy, before.drying.handle)]
-            lane.add(_finish(plan, catalogue, coat, copy, number), *waits)
+            lane.add(coat_task(plan, catalogue.hand, coat, copy, number), *waits)
         before = coat
     _used(plan, lane, copy)
 
 
 def _after(coat: PlannedCoating, copy: int, minutes: float) -> Wait:
     return Wait(coat_id(coat, copy, coat.coats), minutes)
-
-
-def _finish(plan: Plan, catalogue: Catalogue, coat: PlannedCoating, copy: int, number: int) -> Task:
-    return Task(
-        "cure-finish",
-        "cure",
-        copy=copy,
-        coating=coat.number,
-        coat=number,
-        minutes=painting_minutes(coat, plan.choices, catalogue.hand),
-        occupies="outdoors" if coat.paint.technique == "spray" else "hands",
-        figures={"coating": coat, "coat": number},
-        needs=(Need(coat.paint.name, coat.amount.coat_ml, "ml"),),
-        cautions=coat.paint.cautions,
-        standing=coat_standing(plan, coat),
-    )
 
 
 def _heat_set(plan: Plan, catalogue: Catalogue, lane: Lane, copy: int) -> None:

@@ -7,13 +7,13 @@ from dunestead.core.curing.drying import drying_factor
 from dunestead.core.figures import Catalogue
 from dunestead.core.painting.coatings import ROLE_NAMES
 from dunestead.core.plan.coats import PlannedCoating
-from dunestead.core.plan.plan import MaskPlan, Plan, painting_minutes
+from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import several, show_volume
-from dunestead.core.work.coating import coat_code, coat_id
+from dunestead.core.work.coating import coat_code, coat_id, coat_task
 from dunestead.core.work.progress import Progress
-from dunestead.core.work.standing import coat_standing, place_standing
-from dunestead.core.work.tasks import Lane, Need, Task, Wait
+from dunestead.core.work.standing import place_standing
+from dunestead.core.work.tasks import Lane, Task, Wait
 
 __all__ = ["outcome", "paint_after", "paint_through"]
 
@@ -64,20 +64,8 @@ def paint_after(plan: Plan, catalogue: Catalogue, lane: Lane, copy: int, last_th
 
 
 def _coat(plan: Plan, catalogue: Catalogue, coat: PlannedCoating, copy: int, number: int, tongues: int) -> Task:
-    return Task(
-        "paint-coat",
-        "paint",
-        mask=coat.mask,
-        copy=copy,
-        coating=coat.number,
-        coat=number,
-        minutes=painting_minutes(coat, plan.choices, catalogue.hand),
-        occupies="outdoors" if coat.paint.technique == "spray" else "hands",
-        figures={"coating": coat, "coat": number, "coarse": plan.choices.surface.coarse, "tongues": tongues},
-        needs=(Need(coat.paint.name, coat.amount.coat_ml, "ml"),),
-        cautions=coat.paint.cautions,
-        standing=coat_standing(plan, coat),
-    )
+    coarse = plan.choices.surface.coarse
+    return coat_task(plan, catalogue.hand, coat, copy, number, coarse=coarse, tongues=tongues)
 
 
 def _waits(

@@ -1,9 +1,14 @@
 """Under which task is a coat put on? Base coats at the blank, finishes at the cure, the rest at the paint."""
 
-from dunestead.core.plan.coats import PlannedCoating
-from dunestead.core.work.tasks import task_id
+from typing import Any
 
-__all__ = ["coat_code", "coat_id"]
+from dunestead.core.figures import HandTimes
+from dunestead.core.plan.coats import PlannedCoating
+from dunestead.core.plan.plan import Plan, painting_minutes
+from dunestead.core.work.standing import coat_standing
+from dunestead.core.work.tasks import Need, Task, task_id
+
+__all__ = ["coat_code", "coat_id", "coat_task"]
 
 
 def coat_code(coat: PlannedCoating) -> str:
@@ -16,3 +21,23 @@ def coat_code(coat: PlannedCoating) -> str:
 def coat_id(coat: PlannedCoating, copy: int, number: int) -> str:
     """Return the id of one coat on one copy."""
     return task_id(coat_code(coat), mask=coat.mask, copy=copy, coating=coat.number, coat=number)
+
+
+def coat_task(plan: Plan, hand: HandTimes, coat: PlannedCoating, copy: int, number: int, **figures: Any) -> Task:
+    """Return the task that puts one coat on one copy; further figures are what its words need beside the coating."""
+    code = coat_code(coat)
+    return Task(
+        code,
+        code.partition("-")[0],
+        mask=coat.mask,
+        copy=copy,
+        coating=coat.number,
+        coat=number,
+        minutes=painting_minutes(coat, plan.choices, hand),
+        # A can's mist drifts; an airbrush is used at the table.
+        occupies="outdoors" if coat.paint.technique == "spray" else "hands",
+        figures={"coating": coat, "coat": number, **figures},
+        needs=(Need(coat.paint.name, coat.amount.coat_ml, "ml"),),
+        cautions=coat.paint.cautions,
+        standing=coat_standing(plan, coat),
+    )
