@@ -46,6 +46,28 @@ def test_a_change_shows_at_once_and_can_be_taken_back(client) -> None:
     assert again["rail"]["width"] == wider["rail"]["width"]
 
 
+def test_a_station_is_answered_with_its_own_part_only(client) -> None:
+    address = f"/api/jobs/{begin(client)['id']}"
+    whole = client.get(address).get_json()
+    rooms = {code: client.get(f"{address}?room={code}").get_json() for code in ("mask", "sheets", "tack")}
+    work = client.get(f"{address}/work?room=tack").get_json()
+    changed = client.patch(f"{address}?room=sheets", json={"border": 30}).get_json()
+
+    assert {code: [k for k in ("weak", "mask", "sheets") if job[k] is not None] for code, job in rooms.items()} == {
+        "mask": ["weak", "mask"],
+        "sheets": ["sheets"],
+        "tack": [],
+    }
+    assert rooms["mask"]["mask"] == whole["mask"]
+    assert rooms["sheets"]["sheets"] == whole["sheets"]
+    assert rooms["tack"]["picture"] == whole["picture"]
+    for job in (*rooms.values(), changed):
+        assert [one["code"] for one in job["stations"] if one["tasks"] or one["rows"]] == [job["room"]]
+    assert [one["verdict"] for one in rooms["tack"]["stations"]] == [one["verdict"] for one in whole["stations"]]
+    assert station(work, "tack")["tasks"] == station(whole, "tack")["tasks"]
+    assert client.get(f"{address}?room=attic").status_code == 422
+
+
 def test_fates_for_one_and_for_all(client) -> None:
     job = begin(client)
     address = f"/api/jobs/{job['id']}/fates"

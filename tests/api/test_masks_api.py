@@ -54,7 +54,7 @@ def test_a_bridge_is_moved_widened_added_taken_off_and_all_of_it_undone(client, 
     more = client.post(f"{address}/bridges", json={"piece": 1}).get_json()
     assert len(bridges(more)) == len(before) + 1
     # Twenty seconds a gap.
-    assert more["touch_up_minutes"] == pytest.approx(len(bridges(more)) / 3)
+    assert more["mask"]["touch_up_minutes"] == pytest.approx(len(bridges(more)) / 3)
     fewer = client.post(f"{address}/bridges/remove", json={"piece": 1, "index": 0}).get_json()
     assert len(bridges(fewer)) == len(before)
     assert fewer["history"]["undo"] == "Bridge taken off piece 1"
@@ -142,7 +142,7 @@ def test_a_piece_that_went_with_its_part_is_said_to_be_gone(client) -> None:
 
     now = client.patch(f"{address}/elements/1", json={"text": "HI"}).get_json()
 
-    assert now["gone"] == [1]
+    assert now["mask"]["gone"] == [1]
     assert "Piece 1 is gone" in next(s["verdict"] for s in now["stations"] if s["code"] == "mask")
 
 
@@ -151,7 +151,7 @@ def test_a_mask_for_each_colour_has_its_own_file_and_sheets(client) -> None:
     form = {"artwork": (io.BytesIO(svg(body)), "two.svg"), "surface": "wood-sealed"}
     job = client.post("/api/jobs", data=form).get_json()
     address = f"/api/jobs/{job['id']}"
-    assert job["advice"]["masks"] in ("one", "each")
+    assert job["mask"]["advice"]["masks"] in ("one", "each")
 
     each = client.patch(address, json={"masks": "each"}).get_json()
 
@@ -187,13 +187,13 @@ def test_a_reverse_mask_asks_for_a_base_coat_and_gets_one(client) -> None:
 def test_materials_are_ranked_with_what_a_copy_costs(client, job) -> None:
     ranked = client.patch(f"/api/jobs/{job['id']}", json={"copies": 12}).get_json()
 
-    fits = [material["fits"] for material in ranked["materials"]]
+    fits = [material["fits"] for material in ranked["mask"]["materials"]]
     assert fits == sorted(fits, reverse=True)
-    assert len(ranked["reuse"]["copies"]) == 24
-    assert {line["key"] for line in ranked["reuse"]["lines"]} == {
-        material["key"] for material in ranked["materials"] if material["fits"]
+    assert len(ranked["mask"]["reuse"]["copies"]) == 24
+    assert {line["key"] for line in ranked["mask"]["reuse"]["lines"]} == {
+        material["key"] for material in ranked["mask"]["materials"] if material["fits"]
     }
-    lines = {line["key"]: line["costs"] for line in ranked["reuse"]["lines"]}
+    lines = {line["key"]: line["costs"] for line in ranked["mask"]["reuse"]["lines"]}
     cheapest = [min(lines, key=lambda key: lines[key][at]) for at in range(24)]
     changes = [(at + 1, new) for at, (old, new) in enumerate(pairwise(cheapest), start=1) if old != new]
-    assert [(one["copies"], one["material"]) for one in ranked["reuse"]["break_even"]] == changes
+    assert [(one["copies"], one["material"]) for one in ranked["mask"]["reuse"]["break_even"]] == changes

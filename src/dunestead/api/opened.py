@@ -60,12 +60,12 @@ def opened(job_id: int, query: wire.UnitQuery) -> OpenJob:
 def shown(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     """Return a job as its page shows it."""
     workbench = bench()
-    return job_out(opened(job_id, query), workbench.catalogue, workbench.sources, query.unit, query.copy_no)
+    return job_out(opened(job_id, query), workbench.catalogue, workbench.sources, query)
 
 
 def worked(job_id: int, query: wire.UnitQuery) -> wire.WorkOut:
     """Return what is to be done on a job and what was done, without its design."""
-    return work_out(opened(job_id, query), query.unit, query.copy_no)
+    return work_out(opened(job_id, query), query.unit, query.copy_no, query.room)
 
 
 def tagged(response: Response) -> Response:

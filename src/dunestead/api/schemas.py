@@ -57,16 +57,18 @@ Where = Literal["everywhere", "under", "mask", "over"]
 Occupies = Literal["hands", "cutter", "plate", "rack", "outdoors"]
 TaskState = Literal["open", "waiting", "ready", "done", "outdated"]
 State = Literal["stop", "warn", "ready", "done"]
+Room = Literal["blank", "artwork", "mask", "sheets", "weed", "tack", "paint", "peel", "cure", "record"]
 BlankShape = Literal["rectangle", "oval", "outline", "garment"]
 
 
 class UnitQuery(BaseModel):
-    """The maker's unit of length, and the copy whose tasks are shown."""
+    """The maker's unit of length, the copy whose tasks are shown, and the station that is looked at."""
 
     model_config = ConfigDict(populate_by_name=True)
 
     unit: Literal["mm", "cm", "in"] = "mm"
     copy_no: int = Field(1, alias="copy", ge=1, le=1000)
+    room: Room | None = Field(None, description="The station whose part is wanted; without it, that of every station.")
 
 
 class FileQuery(BaseModel):
@@ -918,26 +920,36 @@ class ReuseOut(BaseModel):
     break_even: list[BreakEvenOut]
 
 
-class JobOut(WorkOut):
-    """A job with all that was reckoned from it."""
+class MaskRoomOut(BaseModel):
+    """What only *Mask* shows."""
 
+    methods: list[MethodOut]
+    gone: list[int]
+    touch_up_minutes: float
+    advice: AdviceOut
+    materials: list[MaterialOut]
+    reuse: ReuseOut
+
+
+class JobOut(WorkOut):
+    """A job as one station shows it: what all of them show, and the part of that station.
+
+    The parts of other stations are null; so are the tasks and figures of theirs left out.
+    """
+
+    room: Room | None
     inputs: InputsOut
     in_force: InForceOut
     method: str
-    methods: list[MethodOut]
     coatings: list[CoatingOut]
     picture: PictureOut
     elements: list[ElementOut]
     pieces: list[PieceOut]
-    gone: list[int]
-    touch_up_minutes: float
-    weak: list[WeakOut]
-    advice: AdviceOut
-    materials: list[MaterialOut]
-    reuse: ReuseOut
     findings: list[FindingOut]
     rail: RailOut
-    sheets: SheetsOut
+    weak: list[WeakOut] | None = Field(description="For *Mask* and *Paint*.")
+    mask: MaskRoomOut | None
+    sheets: SheetsOut | None
     record: RecordIn
     label_first: str
 

@@ -71,13 +71,13 @@ def _loudest(stations: list[Station]) -> Station | None:
     return None
 
 
-def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, unit: str, copy: int) -> wire.JobOut:
-    """Return a job with everything a page of it shows."""
-    plan = opened.plan
+def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, query: wire.UnitQuery) -> wire.JobOut:
+    """Return a job as one station shows it, or with the parts of all of them."""
+    plan, unit, room = opened.plan, query.unit, query.room
     job = plan.job
-    fits = materials_of(plan, catalogue, unit)
     return wire.JobOut(
-        **work_entries(opened, unit, copy),
+        **work_entries(opened, unit, query.copy_no, room),
+        room=room,
         inputs=_inputs(job),
         in_force=wire.InForceOut(
             border=plan.look.masks[0].mask.border,
@@ -86,22 +86,30 @@ def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, unit: str, 
             heat=plan.choices.surface.heat,
         ),
         method=plan.method.key,
-        methods=[_method(fit) for fit in rank_methods(method_work(plan.look, plan.cuts), catalogue, unit)],
         coatings=[_coating(coat) for coat in plan.coatings],
         picture=_picture(plan),
         elements=elements_out(plan.look, sources),
         pieces=pieces_out(plan),
-        gone=list(plan.look.gone),
-        touch_up_minutes=len(plan.bridges) * catalogue.hand.touch_up_bridge / 60,
-        weak=weak_out(plan, catalogue, unit),
-        advice=advice_out(plan, catalogue, unit),
-        materials=[wire.MaterialOut.model_validate(fit, from_attributes=True) for fit in fits],
-        reuse=reuse_out(fits, catalogue, job.blank.copies),
         findings=findings_out(plan.look, unit),
         rail=rail_out(plan.rail),
-        sheets=sheets_out(plan, catalogue),
+        weak=weak_out(plan, catalogue, unit) if room in (None, "mask", "paint") else None,
+        mask=_mask_room(plan, catalogue, unit) if room in (None, "mask") else None,
+        sheets=sheets_out(plan, catalogue) if room in (None, "sheets") else None,
         record=wire.RecordIn.model_validate(job.record, from_attributes=True),
         label_first=LABEL_FIRST,
+    )
+
+
+def _mask_room(plan: Plan, catalogue: Catalogue, unit: str) -> wire.MaskRoomOut:
+    """Return what only *Mask* shows."""
+    fits = materials_of(plan, catalogue, unit)
+    return wire.MaskRoomOut(
+        methods=[_method(fit) for fit in rank_methods(method_work(plan.look, plan.cuts), catalogue, unit)],
+        gone=list(plan.look.gone),
+        touch_up_minutes=len(plan.bridges) * catalogue.hand.touch_up_bridge / 60,
+        advice=advice_out(plan, catalogue, unit),
+        materials=[wire.MaterialOut.model_validate(fit, from_attributes=True) for fit in fits],
+        reuse=reuse_out(fits, catalogue, plan.job.blank.copies),
     )
 
 

@@ -6,6 +6,7 @@ from typing import Any
 
 from dunestead.api import schemas as wire
 from dunestead.core.stations.graph import Next, red_before_cutting
+from dunestead.core.stations.station import Station
 from dunestead.core.words.tasks import caution_of, detail_of, need_in_words, title_of
 from dunestead.core.work.tasks import Task
 from dunestead.workshop.opened import OpenJob
@@ -17,12 +18,12 @@ _MOST_CLOCKS = 60
 _PER_SET = ("weed",)
 
 
-def work_out(opened: OpenJob, unit: str, copy: int) -> wire.WorkOut:
-    """Return what is to be done on a job, and what was done, on one copy."""
-    return wire.WorkOut(**work_entries(opened, unit, copy))
+def work_out(opened: OpenJob, unit: str, copy: int, room: str | None = None) -> wire.WorkOut:
+    """Return what is to be done on a job, and what was done, on one copy; at one station when it is named."""
+    return wire.WorkOut(**work_entries(opened, unit, copy, room))
 
 
-def work_entries(opened: OpenJob, unit: str, copy: int) -> dict[str, Any]:
+def work_entries(opened: OpenJob, unit: str, copy: int, room: str | None) -> dict[str, Any]:
     """Return the entries of `WorkOut`, which a whole job has too."""
     views = _TaskViews(opened, unit)
     shown = min(copy, opened.plan.copies)
@@ -31,7 +32,10 @@ def work_entries(opened: OpenJob, unit: str, copy: int) -> dict[str, Any]:
         "version": opened.head.version,
         "copy_no": shown,
         "copies": opened.plan.copies,
-        "stations": [views.station(station.code, shown) for station in opened.stations],
+        "stations": [
+            views.station(station.code, shown) if room in (None, station.code) else views.verdict(station)
+            for station in opened.stations
+        ],
         "next": views.next_out(),
         "held": red.verdict if (red := red_before_cutting(opened.stations)) else None,
         "clocks": clocks_out(opened, unit),
@@ -97,13 +101,15 @@ class _TaskViews:
     def station(self, code: str, copy: int) -> wire.StationOut:
         """Return a station with what is to be done there on one copy."""
         station = next(one for one in self._opened.stations if one.code == code)
+        found = self.verdict(station)
+        found.rows = [wire.RowOut.model_validate(row, from_attributes=True) for row in station.rows]
+        found.tasks = [self.task(task) for task in self._of_copy(station.tasks, copy)]
+        return found
+
+    def verdict(self, station: Station) -> wire.StationOut:
+        """Return a station without its tasks and figures."""
         return wire.StationOut(
-            code=station.code,
-            name=station.name,
-            state=station.state,
-            verdict=station.verdict,
-            rows=[wire.RowOut.model_validate(row, from_attributes=True) for row in station.rows],
-            tasks=[self.task(task) for task in self._of_copy(station.tasks, copy)],
+            code=station.code, name=station.name, state=station.state, verdict=station.verdict, rows=[], tasks=[]
         )
 
     def next_out(self) -> wire.NextOut | None:

@@ -18,8 +18,7 @@
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
   import StateMark from '../lib/ui/StateMark.svelte';
   import TopBar from '../lib/ui/TopBar.svelte';
-  import { STATIONS } from '../stations';
-  import { blank } from '../stations/Blank';
+  import { isRoom, STATIONS } from '../stations';
   import Clocks from './Clocks.svelte';
   import CopyChooser from './CopyChooser.svelte';
   import Mending from './Mending.svelte';
@@ -35,8 +34,8 @@
   const { params }: Props = $props();
 
   const open = $derived(new OpenJob(Number(params.id)));
-  const code = $derived(params.station && params.station in STATIONS ? params.station : 'blank');
-  const view = $derived(STATIONS[code] ?? blank);
+  const code = $derived(isRoom(params.station) ? params.station : 'blank');
+  const view = $derived(STATIONS[code]);
   const station = $derived(open.job?.stations.find((candidate) => candidate.code === code));
   let catalogue = $state.raw<Catalogue | null>(null);
   let lifeSize = $state(false);
@@ -47,9 +46,9 @@
   const nearer = (by: number) => (zoom = Math.min(Math.max(zoom * by, 1), CLOSEST));
 
   $effect(() => {
-    // Asked anew for another job or unit only, not for what asking itself changes.
-    const [asked] = [open, settings.unit];
-    untrack(() => void asked.load());
+    // Asked anew for another job, station or unit only, not for what asking itself changes.
+    const [asked, into] = [open, code, settings.unit];
+    untrack(() => void asked.enter(into));
   });
   function askCatalogue(): void {
     getCatalogue(settings.unit).then(

@@ -16,6 +16,17 @@ function stepped(numbers: number[], chosen: number | null, by: number): number |
 const built = <Of, Entries>(entries: Entries | ((of: Of) => Entries), of: Of): Entries =>
   typeof entries === 'function' ? (entries as (of: Of) => Entries)(of) : entries;
 
+/** A job with the parts of other stations as they were shown last, as long as it still is the same. */
+const kept = (job: api.Job, before: api.Job | null): api.Job =>
+  !before || before.version !== job.version
+    ? job
+    : {
+        ...job,
+        weak: job.weak ?? before.weak,
+        mask: job.mask ?? before.mask,
+        sheets: job.sheets ?? before.sheets,
+      };
+
 export class OpenJob {
   job = $state.raw<api.Job | null>(null);
   problem = $state.raw<api.Problem | null>(null);
@@ -73,6 +84,11 @@ export class OpenJob {
   });
 
   load = () => this.#ask(() => api.getJob(this.id, settings.unit, this.copy));
+  /** Look into a station: its part of the job is asked for, and comes with every answer from now on. */
+  enter = (room: api.Room): Promise<void> => {
+    api.lookInto(room);
+    return this.load();
+  };
   change = (entries: api.JobChange | ((job: api.Job) => api.JobChange)) =>
     this.#ask((job) => api.changeJob(this.id, settings.unit, built(entries, job)));
   changeBlank = (entries: (blank: api.BlankEntry) => Partial<api.BlankEntry>) =>
@@ -315,9 +331,9 @@ export class OpenJob {
     try {
       await before;
       const job = await question(this.#known as api.Job);
-      this.#known = job;
+      this.#known = kept(job, this.#known);
       if (mine !== this.#asked) return;
-      this.job = job;
+      this.job = this.#known;
       if (this.copy > job.copies) this.copy = 1;
       if (!job.picture.masks.some((mask) => mask.number === this.mask)) this.mask = 1;
       this.look = null;

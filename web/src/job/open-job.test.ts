@@ -101,6 +101,22 @@ describe('a job on the screen', () => {
     expect(vi.mocked(api.changeJob).mock.calls[1]?.[2]).toEqual({ blank: { rim: 9, corner: 4 } });
   });
 
+  it('keeps the parts of stations it has left, until the job is another', async () => {
+    const at = (version: number, parts: object) => ({ ...job([]), version, ...parts }) as unknown as Job;
+    vi.mocked(api.getJob)
+      .mockResolvedValueOnce(at(4, { mask: null, sheets: { count: 2 } }))
+      .mockResolvedValueOnce(at(4, { mask: { gone: [] }, sheets: null }))
+      .mockResolvedValueOnce(at(5, { mask: { gone: [] }, sheets: null }));
+    const open = new OpenJob(1);
+
+    await open.enter('sheets');
+    await open.enter('mask');
+    expect(open.job?.sheets).toEqual({ count: 2 });
+    expect(open.job?.mask).toEqual({ gone: [] });
+    await open.load();
+    expect(open.job?.sheets).toBeNull();
+  });
+
   it('keeps what it had when a change is refused, and says why', async () => {
     vi.mocked(api.getJob).mockResolvedValueOnce(job([1, 2, 3]));
     vi.mocked(api.setFates).mockRejectedValueOnce(

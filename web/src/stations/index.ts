@@ -1,4 +1,5 @@
 /** The ten stations in the order of the work. */
+import type { Room } from '../lib/api/client';
 import { artwork } from './Artwork';
 import { blank } from './Blank';
 import { cure } from './Cure';
@@ -11,7 +12,7 @@ import type { StationView } from './station';
 import { tack } from './Tack';
 import { weed } from './Weed';
 
-export const STATIONS: Record<string, StationView> = {
+export const STATIONS: Record<Room, StationView> = {
   blank,
   artwork,
   mask,
@@ -23,3 +24,5 @@ export const STATIONS: Record<string, StationView> = {
   cure,
   record,
 };
+
+export const isRoom = (code: string | undefined): code is Room => code !== undefined && code in STATIONS;

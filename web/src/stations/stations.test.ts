@@ -1,6 +1,6 @@
 import { render } from '@testing-library/svelte';
 import { describe, expect, it } from 'vitest';
-import type { Job, WeakPlace } from '../lib/api/client';
+import type { Job, Room, WeakPlace } from '../lib/api/client';
 import { OpenJob } from '../job/open-job.svelte';
 import MaskLayer from '../lib/picture/MaskLayer.svelte';
 import NumberLayer from '../lib/picture/NumberLayer.svelte';
@@ -34,8 +34,8 @@ const job = {
     { code: 'weed', tasks: [] },
   ],
 } as unknown as Job;
-const shown = (code: string) => STATIONS[code]?.layers(new OpenJob(1), job) ?? [];
-const propsOf = (code: string, of: unknown) => shown(code).find((one) => one.of === of)?.props;
+const shown = (code: Room) => STATIONS[code]?.layers(new OpenJob(1), job) ?? [];
+const propsOf = (code: Room, of: unknown) => shown(code).find((one) => one.of === of)?.props;
 
 describe('what each station brings', () => {
   it('knows all ten, in the order of the work, with a key for each', () => {

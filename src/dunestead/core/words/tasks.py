@@ -192,8 +192,9 @@ def _seam_detail(task: Task, unit: str) -> str:
     seams: tuple[Seam, ...] = task.figures["seams"]
     told = []
     for seam in seams:
-        marks = ", ".join(f"{show_length(pair.distance, unit)}" for pair in seam.pairs)
-        told.append(f"Seam {seam.name}, patches {seam.patches[0]} and {seam.patches[1]}: the tape reads {marks}.")
+        marks = ", ".join(show_length(pair.distance, unit) for pair in seam.pairs)
+        reads = f"the tape reads {marks}" if marks else "no firm mask beside it to measure on, so match the cut lines"
+        told.append(f"Seam {seam.name}, patches {seam.patches[0]} and {seam.patches[1]}: {reads}.")
     return f"Lay one, lay the next, read the check distances, then tape the seam. {' '.join(told)}"
 
 

@@ -17,7 +17,9 @@ export type Broken = Board['broken'][number];
 export type Mending = Schemas['MendingOut'];
 export type Coating = Job['inputs']['coatings'][number];
 export type PlannedCoating = Job['coatings'][number];
-export type MethodFit = Job['methods'][number];
+export type Room = NonNullable<Job['room']>;
+export type MaskRoom = NonNullable<Job['mask']>;
+export type MethodFit = MaskRoom['methods'][number];
 export type Done = Schemas['DoneIn'];
 export type Row = Station['rows'][number];
 export type Piece = Job['pieces'][number];
@@ -25,9 +27,9 @@ export type Picture = Job['picture'];
 export type Mask = Picture['masks'][number];
 export type Bridge = Mask['bridges'][number];
 export type BridgeMove = Schemas['BridgeIn'];
-export type WeakPlace = Job['weak'][number];
-export type MaterialFit = Job['materials'][number];
-export type Reuse = Job['reuse'];
+export type WeakPlace = NonNullable<Job['weak']>[number];
+export type MaterialFit = MaskRoom['materials'][number];
+export type Reuse = MaskRoom['reuse'];
 export type Finding = Job['findings'][number];
 export type JobChange = Schemas['JobIn'];
 export type BlankEntry = Job['inputs']['blank'];
@@ -44,7 +46,7 @@ export type FacePreview = Schemas['FacePreviewOut'];
 export type Remedy = Schemas['RemediesOut']['remedies'][number];
 export type StoredBlank = Schemas['BlanksOut']['blanks'][number];
 export type RecordEntry = Schemas['RecordIn'];
-export type Sheets = Job['sheets'];
+export type Sheets = NonNullable<Job['sheets']>;
 export type Sheet = Sheets['sheets'][number];
 export type PlacedPatch = Sheet['patches'][number];
 export type PatchSay = Schemas['PatchIn'];
@@ -145,8 +147,12 @@ async function answer<T>(asked: Promise<{ data?: T; error?: unknown }>): Promise
   return outcome.data;
 }
 
+/** The station that is looked at: answers hold its part of a job, and none of the others. */
+let room: Room | undefined;
+export const lookInto = (station: Room) => (room = station);
+
 const at = (id: number, unit: Unit, copy = 1) => ({
-  params: { path: { job_id: id }, query: { unit, copy } },
+  params: { path: { job_id: id }, query: { unit, copy, room } },
 });
 
 export const getCatalogue = (unit: Unit) =>
@@ -203,7 +209,7 @@ export const addWords = (id: number, unit: Unit, text: string) =>
 export const addFrame = (id: number, unit: Unit) =>
   answer(api.POST('/api/jobs/{job_id}/frames', { ...at(id, unit), body: { style: 'single' } }));
 const part = (id: number, element: number, unit: Unit) => ({
-  params: { path: { job_id: id, element }, query: { unit } },
+  params: { path: { job_id: id, element }, query: { unit, room } },
 });
 export const changePart = (id: number, element: number, unit: Unit, body: PartChange) =>
   answer(api.PATCH('/api/jobs/{job_id}/elements/{element}', { ...part(id, element, unit), body }));
@@ -231,7 +237,7 @@ export const applyRemedy = (id: number, unit: Unit, finding: string, remedy: str
 export const sayOfPatch = (id: number, number: number, unit: Unit, body: PatchSay) =>
   answer(
     api.POST('/api/jobs/{job_id}/patches/{number}', {
-      params: { path: { job_id: id, number }, query: { unit } },
+      params: { path: { job_id: id, number }, query: { unit, room } },
       body,
     }),
   );
@@ -280,7 +286,7 @@ export const dropBlank = (number: number) =>
 export const takeBlank = (id: number, number: number, unit: Unit) =>
   answer(
     api.POST('/api/jobs/{job_id}/blank/take/{number}', {
-      params: { path: { job_id: id, number }, query: { unit } },
+      params: { path: { job_id: id, number }, query: { unit, room } },
     }),
   );
 
@@ -306,6 +312,8 @@ async function send(address: string, fields: Record<string, string | File>): Pro
   return outcome as Job;
 }
 
+const asking = (unit: Unit) => `unit=${unit}${room ? `&room=${room}` : ''}`;
+
 /** What a new job starts from: artwork or words, on a surface or on a blank of the library. */
 export interface Start {
   artwork?: File;
@@ -328,6 +336,6 @@ export function beginJob(start: Start, unit: Unit): Promise<Job> {
 export const readJobFile = (file: File, unit: Unit) => send(`/api/jobs/job-file?unit=${unit}`, { file });
 
 export const addArtwork = (id: number, unit: Unit, artwork: File) =>
-  send(`/api/jobs/${id}/artwork?unit=${unit}`, { artwork });
+  send(`/api/jobs/${id}/artwork?${asking(unit)}`, { artwork });
 export const setOutline = (id: number, unit: Unit, outline: File) =>
-  send(`/api/jobs/${id}/outline?unit=${unit}`, { outline });
+  send(`/api/jobs/${id}/outline?${asking(unit)}`, { outline });

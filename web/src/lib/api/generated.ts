@@ -136,6 +136,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path?: never;
@@ -315,6 +316,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path?: never;
@@ -352,6 +354,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path?: never;
@@ -398,6 +401,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path?: never;
@@ -451,6 +455,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path?: never;
@@ -497,6 +502,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -546,6 +552,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -605,6 +612,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -671,6 +679,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -790,6 +799,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -850,6 +860,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -913,6 +924,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -976,6 +988,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -1145,6 +1158,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -1192,6 +1206,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -1252,6 +1267,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -1310,6 +1326,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -1421,6 +1438,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -1484,6 +1502,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -1543,6 +1562,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -1604,6 +1624,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -1712,6 +1733,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -1835,6 +1857,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -1948,6 +1971,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -2008,6 +2032,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -2066,6 +2091,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -2130,6 +2156,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -2233,6 +2260,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -2297,6 +2325,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -2356,6 +2385,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -2419,6 +2449,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -2786,6 +2817,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -2848,6 +2880,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -2911,6 +2944,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -2974,6 +3008,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -3033,6 +3068,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -3094,6 +3130,7 @@ export interface paths {
                 query?: {
                     unit?: "mm" | "cm" | "in";
                     copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
                 header?: never;
                 path: {
@@ -5029,10 +5066,11 @@ export interface components {
         };
         /**
          * JobOut
-         * @description A job with all that was reckoned from it.
+         * @description A job as one station shows it: what all of them show, and the part of that station.
+         *
+         *     The parts of other stations are null; so are the tasks and figures of theirs left out.
          */
         JobOut: {
-            advice: components["schemas"]["JobOut.AdviceOut"];
             /** Clocks */
             clocks: components["schemas"]["JobOut.ClockOut"][];
             /** Coatings */
@@ -5045,8 +5083,6 @@ export interface components {
             elements: components["schemas"]["JobOut.ElementOut"][];
             /** Findings */
             findings: components["schemas"]["JobOut.FindingOut"][];
-            /** Gone */
-            gone: number[];
             /** Held */
             held: string | null;
             history: components["schemas"]["JobOut.HistoryOut"];
@@ -5056,28 +5092,27 @@ export interface components {
             inputs: components["schemas"]["JobOut.InputsOut"];
             /** Label First */
             label_first: string;
-            /** Materials */
-            materials: components["schemas"]["JobOut.MaterialOut"][];
+            mask: components["schemas"]["JobOut.MaskRoomOut"] | null;
             /** Method */
             method: string;
-            /** Methods */
-            methods: components["schemas"]["JobOut.MethodOut"][];
             next: components["schemas"]["JobOut.NextOut"] | null;
             picture: components["schemas"]["JobOut.PictureOut"];
             /** Pieces */
             pieces: components["schemas"]["JobOut.PieceOut"][];
             rail: components["schemas"]["JobOut.RailOut"];
             record: components["schemas"]["JobOut.RecordIn"];
-            reuse: components["schemas"]["JobOut.ReuseOut"];
-            sheets: components["schemas"]["JobOut.SheetsOut"];
+            /** Room */
+            room: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+            sheets: components["schemas"]["JobOut.SheetsOut"] | null;
             /** Stations */
             stations: components["schemas"]["JobOut.StationOut"][];
-            /** Touch Up Minutes */
-            touch_up_minutes: number;
             /** Version */
             version: number;
-            /** Weak */
-            weak: components["schemas"]["JobOut.WeakOut"][];
+            /**
+             * Weak
+             * @description For *Mask* and *Paint*.
+             */
+            weak: components["schemas"]["JobOut.WeakOut"][] | null;
         };
         /**
          * AdviceOut
@@ -5726,6 +5761,22 @@ export interface components {
             /** Placing */
             placing: number[];
             tape: components["schemas"]["JobOut.TapeOut"];
+        };
+        /**
+         * MaskRoomOut
+         * @description What only *Mask* shows.
+         */
+        "JobOut.MaskRoomOut": {
+            advice: components["schemas"]["JobOut.AdviceOut"];
+            /** Gone */
+            gone: number[];
+            /** Materials */
+            materials: components["schemas"]["JobOut.MaterialOut"][];
+            /** Methods */
+            methods: components["schemas"]["JobOut.MethodOut"][];
+            reuse: components["schemas"]["JobOut.ReuseOut"];
+            /** Touch Up Minutes */
+            touch_up_minutes: number;
         };
         /**
          * MaterialOut

@@ -6,7 +6,7 @@
   import Trash2 from '@lucide/svelte/icons/trash-2';
   import Button from 'flowbite-svelte/Button.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Job } from '../../lib/api/client';
+  import type { MaskJob } from './part';
   import { settings } from '../../lib/settings.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
@@ -14,7 +14,7 @@
 
   interface Props {
     open: OpenJob;
-    job: Job;
+    job: MaskJob;
   }
   const { open, job }: Props = $props();
 
@@ -64,7 +64,7 @@
   {#if all.length}
     <p class="m-0 mt-2 text-sm">
       {all.length} bridge{all.length === 1 ? '' : 's'} leave {showArea(area, settings.unit)} unpainted: about
-      {showMinutes(job.touch_up_minutes)} of touching up, or left as a look.
+      {showMinutes(job.mask.touch_up_minutes)} of touching up, or left as a look.
     </p>
   {/if}
   {#if ties.length}

@@ -7,9 +7,10 @@
   import MaskKind from './MaskKind.svelte';
   import Materials from './Materials.svelte';
   import Methods from './Methods.svelte';
+  import type { MaskJob } from './part';
   import PieceTray from './PieceTray.svelte';
 
-  const { open, job, catalogue }: PanelProps = $props();
+  const { open, job, catalogue }: PanelProps & { job: MaskJob } = $props();
 
   const CODES = ['base-missing', 'part-small', 'must-bridge', 'many-pieces', 'mask-alike'];
   const found = $derived(job.findings.filter((finding) => CODES.includes(finding.code)));
@@ -33,7 +34,7 @@
 {/if}
 <Fold
   title="The mask"
-  open={job.inputs.reverse || job.picture.masks.length > 1 || job.advice.masks === 'each'}
+  open={job.inputs.reverse || job.picture.masks.length > 1 || job.mask.advice.masks === 'each'}
 >
   <MaskKind {open} {job} />
   <LengthField

@@ -1,14 +1,14 @@
 <script lang="ts">
   import Button from 'flowbite-svelte/Button.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Job } from '../../lib/api/client';
+  import type { MaskJob } from './part';
   import ColourField from '../../lib/ui/ColourField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
   import Tick from '../../lib/ui/Tick.svelte';
 
   interface Props {
     open: OpenJob;
-    job: Job;
+    job: MaskJob;
   }
   const { open, job }: Props = $props();
 
@@ -55,10 +55,10 @@
   {#if job.picture.colours.length > 1 || several || job.elements.length > 1 || job.elements.some( (one) => one.words?.text.includes('\n') )}
     <OneOf label="Masks" value={job.inputs.masks} of={MASKS} onchange={(masks) => open.change({ masks })} />
     <p class="m-0 text-sm">
-      {#if job.inputs.masks !== 'lines' && job.advice.masks !== job.inputs.masks}<strong
-          >Better {job.advice.masks === 'each' ? 'a mask for each' : 'one for all'}.</strong
+      {#if job.inputs.masks !== 'lines' && job.mask.advice.masks !== job.inputs.masks}<strong
+          >Better {job.mask.advice.masks === 'each' ? 'a mask for each' : 'one for all'}.</strong
         >{/if}
-      {job.advice.why}
+      {job.mask.advice.why}
     </p>
   {/if}
   {#if several}

@@ -1,17 +1,17 @@
 <script lang="ts">
   import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Job } from '../../lib/api/client';
+  import type { MaskJob } from './part';
   import NumberField from '../../lib/ui/NumberField.svelte';
   import { showMinutes } from '../../lib/units';
   import CostPlot from './CostPlot.svelte';
 
   interface Props {
     open: OpenJob;
-    job: Job;
+    job: MaskJob;
   }
   const { open, job }: Props = $props();
-  const fit = $derived(job.materials.filter((one) => one.fits));
-  const unfit = $derived(job.materials.filter((one) => !one.fits));
+  const fit = $derived(job.mask.materials.filter((one) => one.fits));
+  const unfit = $derived(job.mask.materials.filter((one) => !one.fits));
 </script>
 
 <table class="w-full border-collapse text-sm">
@@ -75,7 +75,12 @@
 <p class="m-0 text-sm text-(--faint)">
   Cost of a copy: mask material and minutes at the bench, from the catalogue's prices, in any money.
 </p>
-<CostPlot reuse={job.reuse} materials={job.materials} copies={job.inputs.copies} used={job.inputs.material} />
+<CostPlot
+  reuse={job.mask.reuse}
+  materials={job.mask.materials}
+  copies={job.inputs.copies}
+  used={job.inputs.material}
+/>
 
 <style>
   td {

@@ -1,18 +1,19 @@
 <script lang="ts">
   import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Catalogue, Job } from '../../lib/api/client';
+  import type { MaskJob } from './part';
+  import type { Catalogue } from '../../lib/api/client';
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
 
   interface Props {
     open: OpenJob;
-    job: Job;
+    job: MaskJob;
     catalogue: Catalogue;
   }
   const { open, job, catalogue }: Props = $props();
 
-  const inForce = $derived(job.methods.find((one) => one.key === job.method));
+  const inForce = $derived(job.mask.methods.find((one) => one.key === job.method));
   const choices = $derived(
-    job.methods.map((one) => ({
+    job.mask.methods.map((one) => ({
       key: one.key,
       name: one.name,
       about: one.about,

@@ -2,7 +2,7 @@
   import Button from 'flowbite-svelte/Button.svelte';
   import Input from 'flowbite-svelte/Input.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Job } from '../../lib/api/client';
+  import type { MaskJob } from './part';
   import { FATES } from '../../lib/picture/fates';
   import { settings } from '../../lib/settings.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
@@ -12,7 +12,7 @@
 
   interface Props {
     open: OpenJob;
-    job: Job;
+    job: MaskJob;
   }
   const { open, job }: Props = $props();
 
@@ -55,10 +55,10 @@
 
 <section aria-label="Loose pieces">
   <h3 class="m-0 mb-1 font-bold">{job.pieces.length} loose piece{job.pieces.length === 1 ? '' : 's'}</h3>
-  {#if job.gone.length}
+  {#if job.mask.gone.length}
     <p class="m-0 mb-2 text-sm">
-      Gone from the design: {job.gone.slice(0, FEW).join(', ')}{job.gone.length > FEW ? ' …' : ''}. Their
-      numbers are not given again.
+      Gone from the design: {job.mask.gone.slice(0, FEW).join(', ')}{job.mask.gone.length > FEW ? ' …' : ''}.
+      Their numbers are not given again.
     </p>
   {/if}
   {#if job.pieces.length > MANY}

@@ -6,12 +6,12 @@ import PrintLayer from '../../lib/picture/PrintLayer.svelte';
 import WeakMarks from '../../lib/picture/WeakMarks.svelte';
 import type { StationView } from '../station';
 import { keys } from './keys';
-import Mask from './Mask.svelte';
+import Panel from './Panel.svelte';
 import { peeling } from './peeling.svelte';
 import PeelBack from './PeelBack.svelte';
 
 export const mask: StationView = {
-  Panel: Mask,
+  Panel,
   Tools: PeelBack,
   room: 'mask',
   keys,
@@ -20,7 +20,7 @@ export const mask: StationView = {
     return [
       ...(peeling.share > 0 ? [layer(PrintLayer, {})] : []),
       layer(MaskLayer, { pieces, peeled: peeling.share, hand: open.hand }),
-      layer(WeakMarks, { places: job.weak, lookedAt: open.finding }),
+      layer(WeakMarks, { places: job.weak ?? [], lookedAt: open.finding }),
       layer(NumberLayer, { pieces, selected: open.selected, onselect: (number) => open.select(number) }),
       layer(BridgeHandles, {
         piece: open.selected,

@@ -13,7 +13,7 @@ export const paint: StationView = {
     layer(MaskLayer, { pieces: ofMask(job.pieces, open.mask) }),
     // The way to dab along a tongue; a neck is past mending here.
     layer(WeakMarks, {
-      places: job.weak.filter((place) => place.kind === 'tongue'),
+      places: (job.weak ?? []).filter((place) => place.kind === 'tongue'),
       lookedAt: open.finding,
     }),
   ],

@@ -1,13 +1,14 @@
 <script lang="ts">
   import Button from 'flowbite-svelte/Button.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Job, Search } from '../../lib/api/client';
+  import type { SheetsJob } from './part';
+  import type { Search } from '../../lib/api/client';
   import { beginSearch, getSearch, Problem, stopSearch } from '../../lib/api/client';
   import { several } from './words';
 
   interface Props {
     open: OpenJob;
-    job: Job;
+    job: SheetsJob;
   }
   const { open, job }: Props = $props();
 

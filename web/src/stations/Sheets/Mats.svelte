@@ -23,15 +23,16 @@
     dy: number;
   } | null>(null);
 
-  const sheets = $derived(job.sheets.sheets);
+  const sheets = $derived(job.sheets?.sheets ?? []);
+  const reach = $derived(job.sheets?.reach ?? ([0, 0] as [number, number]));
   const ratio = $derived(wide && high ? wide / high : 1.2);
   /** Rows as wide as fill the window best. */
   const mats = $derived.by(() => {
     let best: Mat[] = [];
     let least = Infinity;
     for (let across = 1; across <= Math.min(sheets.length, 8); across++) {
-      const widest = across * (Math.max(job.sheets.reach[0], ...sheets.map((s) => s.width)) + 24);
-      const tried = laidOut(sheets, job.sheets.reach, widest);
+      const widest = across * (Math.max(reach[0], ...sheets.map((s) => s.width)) + 24);
+      const tried = laidOut(sheets, reach, widest);
       const [w, h] = extent(tried);
       const needed = Math.max(w, h * ratio);
       if (needed < least) [best, least] = [tried, needed];
@@ -39,8 +40,8 @@
     return best;
   });
   const extent = (of: Mat[]): [number, number] => [
-    Math.max(...of.map((mat) => mat.x + mat.width)),
-    Math.max(...of.map((mat) => mat.y + mat.height)) + 14,
+    Math.max(1, ...of.map((mat) => mat.x + mat.width)),
+    Math.max(1, ...of.map((mat) => mat.y + mat.height)) + 14,
   ];
   const size = $derived(extent(mats));
   const scale = $derived(

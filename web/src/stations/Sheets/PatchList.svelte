@@ -1,13 +1,14 @@
 <script lang="ts">
   import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Job, PlacedPatch } from '../../lib/api/client';
+  import type { SheetsJob } from './part';
+  import type { PlacedPatch } from '../../lib/api/client';
   import Fold from '../../lib/ui/Fold.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
   import Tick from '../../lib/ui/Tick.svelte';
 
   interface Props {
     open: OpenJob;
-    job: Job;
+    job: SheetsJob;
   }
   const { open, job }: Props = $props();
 

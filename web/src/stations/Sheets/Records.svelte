@@ -3,7 +3,8 @@
   import Input from 'flowbite-svelte/Input.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Job, OwnCutter, OwnStock, Unit } from '../../lib/api/client';
+  import type { SheetsJob } from './part';
+  import type { OwnCutter, OwnStock, Unit } from '../../lib/api/client';
   import * as api from '../../lib/api/client';
   import Fold from '../../lib/ui/Fold.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
@@ -14,7 +15,7 @@
 
   interface Props {
     open: OpenJob;
-    job: Job;
+    job: SheetsJob;
     unit: Unit;
     /** Cutters have changed: the list to choose from is asked for again. */
     onchanged: () => void;

@@ -19,9 +19,10 @@
   import SeamList from './SeamList.svelte';
   import SheetCard from './SheetCard.svelte';
   import TestCut from './TestCut.svelte';
+  import type { SheetsJob } from './part';
   import TrimPlan from './TrimPlan.svelte';
 
-  const { open, job, catalogue, onrecords }: PanelProps = $props();
+  const { open, job, catalogue, onrecords }: PanelProps & { job: SheetsJob } = $props();
 
   const watch = new CutterWatch();
   let fault = $state<CutFault | ''>('');

@@ -2,7 +2,8 @@
   import { localDay } from '../../lib/units';
   import Button from 'flowbite-svelte/Button.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Advice, Job, Try } from '../../lib/api/client';
+  import type { SheetsJob } from './part';
+  import type { Advice, Sheets, Try } from '../../lib/api/client';
   import { addRecipe, adviseTestCut, changeRecipe, Problem } from '../../lib/api/client';
   import Fold from '../../lib/ui/Fold.svelte';
   import NumberField from '../../lib/ui/NumberField.svelte';
@@ -10,13 +11,13 @@
 
   interface Props {
     open: OpenJob;
-    job: Job;
+    job: SheetsJob;
     material: string;
     cutter: string;
   }
   const { open, job, material, cutter }: Props = $props();
 
-  type Settings = Job['sheets']['settings'];
+  type Settings = Sheets['settings'];
   type Blade = 'fresh' | 'used' | 'worn';
   const BLADES = [
     ['fresh', 'Fresh'],
@@ -84,7 +85,7 @@
     });
 
   const set = (entries: Partial<Settings>) =>
-    void open.change((now) => ({ cut: { ...(now.inputs.cut ?? now.sheets.settings), ...entries } }));
+    void open.change((now) => ({ cut: { ...(now.inputs.cut ?? settings), ...entries } }));
 </script>
 
 <Fold title="Settings and test cut" open={advice !== null}>

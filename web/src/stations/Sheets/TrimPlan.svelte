@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Job, Unit } from '../../lib/api/client';
+  import type { SheetsJob } from './part';
+  import type { Unit } from '../../lib/api/client';
   import { changeStock } from '../../lib/api/client';
   import Button from 'flowbite-svelte/Button.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
@@ -9,7 +10,7 @@
 
   interface Props {
     open: OpenJob;
-    job: Job;
+    job: SheetsJob;
     unit: Unit;
   }
   const { open, job, unit }: Props = $props();

@@ -4,11 +4,11 @@ import PatchLayer from '../../lib/picture/PatchLayer.svelte';
 import type { StationView } from '../station';
 import { laid } from './laid.svelte';
 import Mats from './Mats.svelte';
-import Sheets from './Sheets.svelte';
+import Panel from './Panel.svelte';
 import WhereLaid from './WhereLaid.svelte';
 
 export const sheets: StationView = {
-  Panel: Sheets,
+  Panel,
   Tools: WhereLaid,
   stage: { Stage: Mats, isOn: () => laid.onMat },
   room: 'mask',
@@ -21,6 +21,6 @@ export const sheets: StationView = {
   ],
   layers: (open, job) => [
     layer(MaskLayer, { pieces: ofMask(job.pieces, open.mask) }),
-    layer(PatchLayer, { seams: job.sheets.seams }),
+    layer(PatchLayer, { seams: job.sheets?.seams ?? [] }),
   ],
 };
