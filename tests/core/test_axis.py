@@ -12,9 +12,9 @@ from dunestead.core.mask.loose import cut_mask
 from tests.shapes import frame, noisy_disc, painted, polygon, rect, ring
 
 
-def widths(body: str, width: float, finest: float = 4.0) -> Widths:
+def widths(body: str, width: float) -> Widths:
     found = painted(body, width)
-    return measure_widths(found, cut_mask(found, 20.0).loose, finest)
+    return measure_widths(found, cut_mask(found, 20.0).loose)
 
 
 def least(side) -> float:

@@ -17,7 +17,7 @@ def broken_ring(gap: float) -> str:
     return polygon([(40, low), *inside, (40, high), (40, 40), (0, 40), (0, 0), (40, 0)])
 
 
-@pytest.mark.parametrize(("gap", "loose"), [(0.01, 1), (0.03, 1), (0.06, 0), (0.2, 0)])
+@pytest.mark.parametrize(("gap", "loose"), [(0.001, 1), (0.003, 1), (0.006, 0), (0.2, 0)])
 def test_what_hangs_by_a_hair_alone_is_loose(gap: float, loose: int) -> None:
     assert len(cut_mask(painted(broken_ring(gap), 40.0), 20.0).loose) == loose
 

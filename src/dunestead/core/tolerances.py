@@ -7,10 +7,12 @@ __all__ = ["TOLERANCES", "Tolerances"]
 
 @dataclass(frozen=True, slots=True)
 class Tolerances:
-    """Lengths in mm at the size the design will be cut.
+    """Lengths in mm on a design whose longer side is ``form``: what is found in it is the same at every size.
 
     Attributes
     ----------
+    form
+        The longer side at which designs are reckoned, whatever size they are wanted at.
     flatness
         Farthest a flattened curve may stray from the true one: a hundredth of a knife blade's
         thickness, so that the area of a loose piece of 2 mm is true to half a percent.
@@ -21,8 +23,8 @@ class Tolerances:
         A part of the mask nowhere wider than this is an artefact of two flattened
         curves lying along each other, not a piece anyone could lift.
     hair
-        A slit of mask narrower than this, a tenth of a blade's thickness, is none: what hangs by it alone
-        falls out. Lettering has such slits where its outlines were rounded to the font's own grid.
+        A slit of mask or a stroke narrower than this, a tenth of a blade's thickness, is none: shapes touch there.
+        Lettering has such slits where its outlines were rounded to the font's own grid.
     contact_spread
         Places where shapes touch that lie nearer to each other than this are one.
     join_angle
@@ -30,10 +32,11 @@ class Tolerances:
         vertices of a flattened curve.
     """
 
+    form: float = 600.0
     flatness: float = 0.0025
     grid: float = 0.001
     sliver: float = 0.04
-    hair: float = 0.04
+    hair: float = 0.06
     contact_spread: float = 1.0
     join_angle: float = 0.35
 

@@ -3,7 +3,7 @@
 import hashlib
 import math
 import re
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field, replace
 from functools import lru_cache
 
@@ -14,7 +14,7 @@ from shapely.geometry.base import BaseGeometry
 from dunestead.core.artwork.drawing import Drawing, Notice
 from dunestead.core.artwork.elements import Drawn, Element, Frame, Mend, Traced, Words, resized
 from dunestead.core.artwork.frames import frame_region
-from dunestead.core.artwork.painted import Painted, paint, paint_again, unite
+from dunestead.core.artwork.painted import Painted, carried, paint, unite
 from dunestead.core.artwork.parts import edited, parts_of
 from dunestead.core.artwork.repeats import copies
 from dunestead.core.artwork.sources import Sources
@@ -30,6 +30,8 @@ __all__ = ["Composition", "PlacedElement", "compose", "drawing_of", "is_fixed", 
 
 _QUAD_SEGS = 8
 _ON_IT = 0.05
+# Sizes at which forms are composed stand so many to a doubling.
+_STEPS = 4
 _FIGURES = re.compile(r"-?\d+\.\d+(?:e[+-]?\d+)?")
 
 
@@ -70,9 +72,7 @@ class PlacedElement:
     @property
     def box(self) -> Box:
         """Extent of all it paints, untrimmed."""
-        edges = np.array([region.bounds for region in self.colours.values()])
-        low, high = edges[:, :2].min(axis=0), edges[:, 2:].max(axis=0)
-        return (float(low[0]), float(low[1]), float(high[0]), float(high[1]))
+        return _bounds(self.colours.values())
 
 
 @dataclass(frozen=True, slots=True)
@@ -173,7 +173,12 @@ def _compose(elements: tuple[Element, ...], outline_wkb: bytes, sources: Sources
     key = hashlib.sha256(repr(elements).encode() + outline_wkb).hexdigest()
     overhang, box = _overhang(placed, outline), _design_box(placed)
     grows = overhang.is_empty and not any(is_fixed(element) for element in elements)
-    painted, origin = _settled(key, trimmed, _form(elements) if grows else None)
+    if grows:
+        x0, y0, x1, _ = _bounds(trimmed.values())
+        once = _composed_once(_Form.of(elements, box, sources))
+        painted, origin = once.grown((x1 - x0) / once.width, key), (x0, y0)
+    else:
+        painted, origin = _settled(key, trimmed)
     return Composition(painted, origin, tuple(placed), overhang, outline, box)
 
 
@@ -187,16 +192,47 @@ def is_fixed(element: Element) -> bool:
     return isinstance(element, Frame) or is_scattered(element)
 
 
-def _form(elements: tuple[Element, ...]) -> str:
-    """Return what a design is known by whatever its size and place: its elements as if the first were 1 mm large.
+@dataclass(frozen=True, slots=True)
+class _Form:
+    """A design whatever its size and place: its elements as if it were about as large as designs are reckoned.
 
-    Entries are exact where measured boxes are not, so that equal forms have equal names.
+    Attributes
+    ----------
+    name
+        Of entries rounded, for they are exact where measured boxes are not, so that equal forms have equal names.
     """
-    first = elements[0]
-    assert not isinstance(first, Frame)
-    factor = 1 / (first.setting.size if isinstance(first, Words) else first.width)
-    plain = [resized(replace(e, x=e.x - first.x, y=e.y - first.y), factor) for e in elements]
-    return hashlib.sha256(_FIGURES.sub(_rounded, repr(plain)).encode()).hexdigest()
+
+    name: str
+    elements: tuple[Element, ...] = field(compare=False)
+    sources: Sources = field(compare=False)
+
+    @classmethod
+    def of(cls, elements: tuple[Element, ...], box: Box | None, sources: Sources) -> "_Form":
+        first = elements[0]
+        assert not isinstance(first, Frame)
+        assert box is not None
+        size = first.setting.size if isinstance(first, Words) else first.width
+        longer = max(box[2] - box[0], box[3] - box[1])
+        # In steps, so that a design measured a hair larger has the same form.
+        steps = round(_STEPS * math.log2(longer / size))
+        factor = TOLERANCES.form / size / 2 ** (steps / _STEPS)
+        plain = tuple(resized(replace(e, x=e.x - first.x, y=e.y - first.y), factor) for e in elements)
+        return cls(hashlib.sha256(_FIGURES.sub(_rounded, repr(plain)).encode()).hexdigest(), plain, sources)
+
+
+@lru_cache(maxsize=48)
+def _composed_once(form: _Form) -> Painted:
+    """Return a design put together at the size at which designs are reckoned."""
+    ground = shapely.box(0, 0, 1, 1)
+    placed = [_place(element, ground, (), form.sources) for element in form.elements]
+    painted, _ = _settled(form.name, _by_colour(placed))
+    return replace(painted, form=form.name)
+
+
+def _bounds(regions: Iterable[BaseGeometry]) -> Box:
+    edges = np.array([region.bounds for region in regions])
+    low, high = edges[:, :2].min(axis=0), edges[:, 2:].max(axis=0)
+    return (float(low[0]), float(low[1]), float(high[0]), float(high[1]))
 
 
 def _rounded(figure: re.Match[str]) -> str:
@@ -234,7 +270,7 @@ def _place(
     if element.mends:
         local = _mended(local, element.mends, size[0])
     carry = _carry(element, size, middle)
-    whole = {colour: _carried(region, carry) for colour, region in local.items()}
+    whole = {colour: carried(region, carry) for colour, region in local.items()}
     # Thicker strokes stand out on all sides.
     out = element.embolden / 2
     left, right, top, bottom = -out, size[0] + out, -out, size[1] + out
@@ -265,7 +301,7 @@ def _local(element: Element, sources: Sources) -> _Local:
     drawing = drawing_of(element, sources)
     assert drawing is not None
     assert isinstance(element, Drawn | Traced)
-    painted = paint_again(drawing, element.width)
+    painted = paint(drawing, element.width)
     regions = edited(painted, drawing, element.edits)
     return regions, (painted.width, painted.height), (), list(drawing.notices)
 
@@ -309,11 +345,6 @@ def _carry(element: Element, size: tuple[float, float], middle: tuple[float, flo
     )
 
 
-def _carried(region: shapely.MultiPolygon, carry: Affine) -> shapely.MultiPolygon:
-    moved: shapely.MultiPolygon = shapely.transform(region, carry.apply)
-    return moved
-
-
 def _repeated(
     whole: dict[str, shapely.MultiPolygon], moves: Sequence[Affine], shades: tuple[str, ...]
 ) -> dict[str, shapely.MultiPolygon]:
@@ -321,7 +352,7 @@ def _repeated(
     for k, move in enumerate(moves):
         for colour, region in whole.items():
             shade = shades[k % len(shades)] if shades else colour
-            parts.setdefault(shade, []).append(_carried(region, move))
+            parts.setdefault(shade, []).append(carried(region, move))
     return {colour: unite(found) for colour, found in parts.items()}
 
 
@@ -371,13 +402,12 @@ def _design_box(placed: Sequence[PlacedElement]) -> Box | None:
     return (float(low[0]), float(low[1]), float(high[0]), float(high[1]))
 
 
-def _settled(
-    key: str, colours: dict[str, shapely.MultiPolygon], form: str | None
-) -> tuple[Painted, tuple[float, float]]:
+def _settled(key: str, colours: dict[str, shapely.MultiPolygon]) -> tuple[Painted, tuple[float, float]]:
     """Return what is painted with its own origin at its box's top left, and where that lies."""
     region = next(iter(colours.values())) if len(colours) == 1 else unite(list(colours.values()))
-    x0, y0 = region.bounds[:2]
+    x0, y0, x1, y1 = region.bounds
     back = Affine.translation(-x0, -y0)
-    own = {colour: _carried(part, back) for colour, part in colours.items()}
-    whole = close_hairs(_carried(region, back), TOLERANCES.hair)
-    return Painted(key, whole, own, back, form), (float(x0), float(y0))
+    own = {colour: carried(part, back) for colour, part in colours.items()}
+    times = max(x1 - x0, y1 - y0) / TOLERANCES.form
+    whole = close_hairs(next(iter(own.values())) if len(own) == 1 else carried(region, back), TOLERANCES.hair * times)
+    return Painted(key, whole, own, back, times), (float(x0), float(y0))

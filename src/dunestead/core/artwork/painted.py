@@ -1,6 +1,5 @@
 """The painted region: union of all that a drawing paints, at the size it will have."""
 
-import math
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import lru_cache
@@ -22,7 +21,7 @@ from dunestead.core.geometry.rings import fill
 from dunestead.core.geometry.strokes import Pen, outline_strokes, turn_for_pen
 from dunestead.core.tolerances import TOLERANCES
 
-__all__ = ["Painted", "paint", "paint_again", "paint_alone", "unite"]
+__all__ = ["Painted", "carried", "paint", "paint_alone", "unite"]
 
 _MOST_VERTICES = 400_000
 _LIGHT = 0.5
@@ -30,7 +29,6 @@ _MOST_PASSES = 4
 # Curves may be twice as coarse as meant and still be true to 0.02 mm, so the estimate may be short by nearly a half.
 _SLACK = 1.9
 _TALLEST_MM = 50_000.0
-_SAME_SIZE = 1.3
 _POLYGON = 3
 
 
@@ -51,13 +49,25 @@ class Painted:
         Slits too fine to be mask are closed in ``region`` only.
     to_mm
         Carries drawing units to mm.
+    times
+        How many times larger it is than designs are reckoned at.
     """
 
     key: str
     region: shapely.MultiPolygon = field(compare=False)
     colours: Mapping[str, shapely.MultiPolygon] = field(compare=False)
     to_mm: Affine = field(compare=False)
+    times: float = field(compare=False)
     form: str | None = field(default=None, compare=False)
+
+    def grown(self, factor: float, key: str) -> "Painted":
+        """Return the same design so many times larger."""
+        grow = Affine.scaling(factor)
+        colours = {colour: carried(part, grow) for colour, part in self.colours.items()}
+        # A design of one colour is that colour's region, unless slits in it were closed.
+        one = next(iter(self.colours.values())) is self.region and len(colours) == 1
+        region = next(iter(colours.values())) if one else carried(self.region, grow)
+        return Painted(key, region, colours, self.to_mm.then(grow), self.times * factor, self.form)
 
     @property
     def bbox(self) -> Box:
@@ -75,7 +85,7 @@ class Painted:
         return float(self.region.bounds[3])
 
 
-@lru_cache(maxsize=64)
+@lru_cache(maxsize=128)
 def paint(drawing: Drawing, width_mm: float) -> Painted:
     """Return what a drawing paints when the painted part is ``width_mm`` wide.
 
@@ -84,59 +94,56 @@ def paint(drawing: Drawing, width_mm: float) -> Painted:
     ArtworkEmpty
         When nothing visible is filled or stroked.
     ArtworkRefused
-        When flattening it would take more vertices than we carry.
+        When flattening it would take more vertices than we carry, or it would be a wall high.
+
+    Notes
+    -----
+    It is painted once, at the size at which designs are reckoned, and carried to any other: a design
+    has the same points at every size.
+    """
+    once = _painted(drawing)
+    if once.height / once.width * width_mm > _TALLEST_MM:
+        raise ArtworkRefused(
+            f"At {width_mm:g} mm wide this artwork would be {once.height / once.width * width_mm / 1000:.0f} m tall.",
+            "Give a smaller width, or look for a stray point far off the page.",
+        )
+    return once.grown(width_mm / once.width, f"{drawing.digest}@{width_mm:.4f}")
+
+
+@lru_cache(maxsize=64)
+def _painted(drawing: Drawing) -> Painted:
+    """Paint a drawing at the size at which designs are reckoned.
 
     Notes
     -----
     The size sets how finely curves are flattened, and strokes are only known in width once
     they are outlined. So the scale is first estimated from exact curve bounds plus half
     stroke widths, curves are flattened at that scale, and the
-    outcome is carried to the exact width.
+    outcome is carried to the exact size.
     """
     box = _rough_bounds(drawing)
     for _ in range(_MOST_PASSES):
-        to_mm = _fit(box, width_mm)
+        to_mm = _fit(box)
         by_colour = _by_colour(drawing.shapes, to_mm)
         region = unite(list(by_colour.values())) if len(by_colour) != 1 else next(iter(by_colour.values()))
         if region.is_empty:
             raise _nothing_painted(drawing)
         x0, y0, x1, y1 = region.bounds
-        if (x1 - x0) * _SLACK >= width_mm:
+        if max(x1 - x0, y1 - y0) * _SLACK >= TOLERANCES.form:
             break
         # Much was clipped away: what is left will be larger than thought, so look closer.
         corners = to_mm.inverse().apply(np.array([(x0, y0), (x1, y1)]))
         box = (corners[0, 0], corners[0, 1], corners[1, 0], corners[1, 1])
-    settle = Affine.translation(-x0, -y0).then(Affine.scaling(width_mm / (x1 - x0)))
-    final = {colour: _carried(part, settle) for colour, part in by_colour.items()}
-    whole = _multi(_carried(region, settle)) if len(final) > 1 else _multi(next(iter(final.values())))
+    settle = Affine.translation(-x0, -y0).then(Affine.scaling(TOLERANCES.form / max(x1 - x0, y1 - y0)))
+    final = {colour: carried(part, settle) for colour, part in by_colour.items()}
+    whole = _multi(carried(region, settle)) if len(final) > 1 else _multi(next(iter(final.values())))
     whole = close_hairs(whole, TOLERANCES.hair)
-    return Painted(f"{drawing.digest}@{width_mm:.4f}", whole, final, to_mm.then(settle), drawing.digest)
+    return Painted(drawing.digest, whole, final, to_mm.then(settle), 1.0, drawing.digest)
 
 
-def paint_again(drawing: Drawing, width_mm: float) -> Painted:
-    """Return what `paint` does, for a design that is sized again and again: sizes near each other are painted once.
-
-    Curves are then a little finer than they need be.
-    """
-    looked_at = _SAME_SIZE ** math.ceil(math.log(width_mm, _SAME_SIZE))
-    once = paint(drawing, looked_at)
-    settle = Affine.scaling(width_mm / once.width)
-    colours = {colour: _carried(part, settle) for colour, part in once.colours.items()}
-    whole = _carried(once.region, settle)
-    key = f"{drawing.digest}@{width_mm:.4f}"
-    return Painted(key, whole, colours, once.to_mm.then(settle), drawing.digest)
-
-
-def _fit(box: Box, width_mm: float) -> Affine:
-    width, height = box[2] - box[0], box[3] - box[1]
-    if not width > 0:
-        raise ArtworkEmpty("The artwork has no width.", "Draw shapes with an area, or lines with a thickness.")
-    if height / width * width_mm > _TALLEST_MM:
-        raise ArtworkRefused(
-            f"At {width_mm:g} mm wide this artwork would be {height / width * width_mm / 1000:.0f} m tall.",
-            "Give a smaller width, or look for a stray point far off the page.",
-        )
-    return Affine.translation(-box[0], -box[1]).then(Affine.scaling(width_mm / width))
+def _fit(box: Box) -> Affine:
+    longer = max(box[2] - box[0], box[3] - box[1])
+    return Affine.translation(-box[0], -box[1]).then(Affine.scaling(TOLERANCES.form / longer))
 
 
 def _nothing_painted(drawing: Drawing) -> ArtworkEmpty:
@@ -259,6 +266,7 @@ def _multi(geometry: BaseGeometry) -> shapely.MultiPolygon:
     return shapely.MultiPolygon(list(parts[shapely.get_type_id(parts) == _POLYGON]))
 
 
-def _carried(region: shapely.MultiPolygon, transform: Affine) -> shapely.MultiPolygon:
+def carried(region: shapely.MultiPolygon, transform: Affine) -> shapely.MultiPolygon:
+    """Return a region carried; where rounding made two of its edges cross, it is mended."""
     moved: shapely.MultiPolygon = shapely.transform(region, transform.apply)
-    return moved
+    return moved if moved.is_valid else _multi(shapely.make_valid(moved))

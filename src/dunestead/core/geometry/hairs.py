@@ -3,6 +3,7 @@
 import numpy as np
 import numpy.typing as npt
 import shapely
+from shapely.geometry.base import BaseGeometry
 
 __all__ = ["close_hairs"]
 
@@ -11,7 +12,13 @@ Points = npt.NDArray[np.float64]
 _DETOUR = 5.0
 # Of more than this many points finding slits takes as long as all else; such edges are not lettering.
 _MOST_POINTS = 30_000
-_SPREAD = 0.75
+# Of what closing fills only what is this many times as long as a slit is wide is one; the rest are crotches of corners.
+_LONG = 3.0
+# Plugs overlap the sides of their slit by this part of its width.
+_OVERLAP = 30
+# Set operations are done on a grid of this part of a slit's width, on which they never fail.
+_GRID = 1e-5
+_POLYGON = 3
 
 
 def close_hairs(region: shapely.MultiPolygon, narrowest: float) -> shapely.MultiPolygon:
@@ -34,7 +41,8 @@ def close_hairs(region: shapely.MultiPolygon, narrowest: float) -> shapely.Multi
     """
     if not 0 < shapely.get_num_coordinates(region) <= _MOST_POINTS:
         return region
-    points, ring = shapely.get_coordinates(shapely.get_rings(shapely.get_parts(region)), return_index=True)
+    rings, polygon = shapely.get_rings(shapely.get_parts(region), return_index=True)
+    points, ring = shapely.get_coordinates(rings, return_index=True)
     same = ring[:-1] == ring[1:]
     start, end, ring = points[:-1][same], points[1:][same], ring[:-1][same]
     sides = shapely.linestrings(np.stack([start, end], axis=1))
@@ -43,13 +51,27 @@ def close_hairs(region: shapely.MultiPolygon, narrowest: float) -> shapely.Multi
     across = _way(start, end, ring, vertex, side) > _DETOUR * narrowest
     if not across.any():
         return region
-    bars = shapely.shortest_line(shapely.points(start[vertex[across]]), sides[side[across]])
-    # Sides that touch leave no slit between them.
-    plugs = shapely.buffer(bars[shapely.length(bars) > 0], narrowest * _SPREAD, quad_segs=2)
-    if not len(plugs):
+    own = np.unique(np.concatenate([polygon[ring[vertex[across]]], polygon[ring[side[across]]]]))
+    near = shapely.multipolygons(shapely.get_parts(region)[own])
+    plugs = [plug for plug in _closing(near, narrowest) if _length(plug) > _LONG * narrowest]
+    if not plugs:
         return region
-    closed = shapely.union_all([region, *plugs])
-    return shapely.MultiPolygon(list(shapely.get_parts(closed)))
+    closed = shapely.union_all([region, *plugs], grid_size=narrowest * _GRID)
+    parts = shapely.get_parts(closed)
+    return shapely.MultiPolygon(list(parts[shapely.get_type_id(parts) == _POLYGON]))
+
+
+def _closing(region: BaseGeometry, narrowest: float) -> npt.NDArray[np.object_]:
+    """Return what growing and shrinking a region again fills, drawn out a little so that it meets its sides."""
+    grown = region.buffer(narrowest / 2, quad_segs=2, join_style="mitre", mitre_limit=2.0)
+    shrunk = grown.buffer(-narrowest / 2, quad_segs=2)
+    filled: npt.NDArray[np.object_] = shapely.get_parts(shapely.difference(shrunk, region, grid_size=narrowest * _GRID))
+    return np.asarray(shapely.buffer(filled, narrowest / _OVERLAP, quad_segs=1, join_style="mitre"))
+
+
+def _length(plug: BaseGeometry) -> float:
+    x0, y0, x1, y1 = plug.bounds
+    return float(np.hypot(x1 - x0, y1 - y0))
 
 
 def _way(

@@ -54,4 +54,4 @@ def line_of(painted: Painted, lines: Sequence[shapely.MultiPolygon], index: int,
             colours[colour] = unite(own)
     whole = unite(list(colours.values())) if colours else shapely.MultiPolygon()
     form = f"{painted.form}/{label}" if painted.form else None
-    return Painted(f"{painted.key}/{label}", whole, colours, painted.to_mm, form)
+    return Painted(f"{painted.key}/{label}", whole, colours, painted.to_mm, painted.times, form)

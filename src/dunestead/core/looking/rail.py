@@ -139,13 +139,12 @@ def _least_growing(look: Look) -> dict[Kind, tuple[float, tuple[float, float]]]:
     if not fixed:
         kinds: tuple[Kind, ...] = ("stroke", "web", "part")
         return {kind: (least.width, least.at) for kind in kinds if (least := look.fitness.least(kind))}
-    surface = look.choices.surface
     back = (-look.composition.origin[0], -look.composition.origin[1])
     still = shapely.transform(shapely.union_all(fixed), lambda points: points + back)
     edge = shapely.STRtree(_segments(still))
     found: dict[Kind, tuple[float, tuple[float, float]]] = {}
     for laid in look.masks:
-        widths = widths_of(laid.painted, laid.mask, surface)
+        widths = widths_of(laid.painted, laid.mask)
         sides: list[tuple[Kind, AxisSide]] = [("stroke", widths.strokes), ("web", widths.webs)]
         for kind, side in sides:
             free_of = np.ones(len(side.at), bool)

@@ -33,7 +33,7 @@ class FoundWeak:
 def weak_of(look: Look, laid: LaidMask, cut: CutPlan, catalogue: Catalogue) -> tuple[WeakPlace, ...]:
     """Return the necks and tongues of one mask as it is tied."""
     limit, _ = _limit(look, catalogue)
-    return weak_places(widths_of(laid.painted, laid.mask, look.choices.surface).spits, limit, cut.bridges)
+    return weak_places(widths_of(laid.painted, laid.mask).spits, limit, cut.bridges)
 
 
 def _limit(look: Look, catalogue: Catalogue) -> tuple[Figure, str]:

@@ -6,7 +6,6 @@ segments. Source of the idea: Blum's medial axis; its approximation by Voronoi d
 Brandt and Algazi 1992.
 """
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 from functools import lru_cache
@@ -16,12 +15,12 @@ import numpy.typing as npt
 import shapely
 
 from dunestead.core.artwork.painted import Painted
+from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.geometry.voronoi import voronoi
 from dunestead.core.mask.corners import without_corners
 from dunestead.core.mask.edge import Edge, Sites
 from dunestead.core.mask.loose import LoosePiece
-from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["AxisSide", "Widths", "forget_widths", "measure_widths"]
 
@@ -33,6 +32,8 @@ Bools = npt.NDArray[np.bool_]
 _MOST_SITES = 12_000
 # Each round halves the slant at which a width is seen; after six there is none left to speak of.
 _MOST_ROUNDS = 6
+# The two sides of a point meet within so many times its width along the edge: a taper of over eleven degrees.
+_POINTED = 10.0
 # Sites further apart than this many times the width they face are set closer.
 _SPARSE = 1.3
 # A width is first seen at a slant, so that closing up overshoots a little saves a round.
@@ -42,10 +43,13 @@ _CLOSER = 0.7
 _STROKE_POINT, _WEB_POINT = 0.1, 0.25
 # A round that would set no more than this share of sites anew is not worth its time.
 _TOO_FEW = 0.0005
-# Widths measured at one size stand for all sizes up to so many times larger.
-_SAME_SIZE = 1.5
-# Curves are thinned by a share of the least width that matters, within these bounds, mm.
-_THINNED = (0.02, 0.04)
+# The least width that usually matters in a design of the size at which designs are reckoned, and by how much its
+# curves are thinned, mm. Sites start at half the one from each other and close up where the design is narrower.
+_FINEST, _THINNED = 3.0, 0.02
+# Sites come no closer than this, mm, so that widths under the other are seen in pieces.
+_CLOSEST, _UNSURE = 0.15, 0.375
+# Nearer than this share of the way to its sites no edge is to a vertex that is on the axis.
+_ON_AXIS = 0.5
 # Edges within about 35 degrees of each other run along each other; this is its cosine.
 _PARALLEL = 0.82
 # Between sites across from each other the edge runs at least this many times as far as straight across.
@@ -84,17 +88,11 @@ class AxisSide:
         """Return the points of an axis for which a mask holds, without their links."""
         return AxisSide(self.at[kept], self.diameter[kept], _NO_LINKS, self.way[kept])
 
-    @property
-    def touching(self) -> Bools:
-        """Where two shapes touch: what is under a hair wide is no width, at any size."""
-        touching: Bools = self.diameter < TOLERANCES.hair
-        return touching
-
     def least(self) -> tuple[float, tuple[float, float]] | None:
-        """Return the least diameter and where it is; None when there is no axis, or shapes only touch."""
-        if self.touching.all():
+        """Return the least diameter and where it is; None when there is no axis."""
+        if not len(self.diameter):
             return None
-        i = int(np.argmin(np.where(self.touching, np.inf, self.diameter)))
+        i = int(np.argmin(self.diameter))
         return float(self.diameter[i]), (float(self.at[i, 0]), float(self.at[i, 1]))
 
 
@@ -116,6 +114,8 @@ class Widths:
         Diameter in mm of the largest disc in each loose piece, in their order.
     blots
         The same of each painted shape, in the region's order.
+    contacts
+        Shape ``(c, 2)``: where shapes touch, for what is under a hair wide is no width, at any size.
     """
 
     key: str
@@ -125,6 +125,7 @@ class Widths:
     spits: AxisSide = field(compare=False)
     parts: tuple[float, ...] = field(compare=False)
     blots: tuple[float, ...] = field(compare=False)
+    contacts: Points = field(compare=False)
 
     def scaled(self, factor: float) -> "Widths":
         """Return the widths of the same design so many times larger."""
@@ -136,15 +137,16 @@ class Widths:
             self.spits.scaled(factor),
             tuple(part * factor for part in self.parts),
             tuple(blot * factor for blot in self.blots),
+            self.contacts * factor,
         )
 
     def reversed(self, order: Sequence[int]) -> "Widths":
         """Return the widths where what was painted is the mask: its parts are the painted shapes in a given order."""
         parts = tuple(self.blots[k] for k in order)
-        return Widths(f"{self.key}-", self.webs, self.strokes, self.spits, self.prongs, parts, ())
+        return Widths(f"{self.key}-", self.webs, self.strokes, self.spits, self.prongs, parts, (), self.contacts)
 
 
-def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], finest: float) -> Widths:
+def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...]) -> Widths:
     """Return the widths of a painted region and of the mask around and within it.
 
     Parameters
@@ -153,28 +155,23 @@ def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...], finest: floa
         The region. Its outer frame does not count: discs touch paint on both sides.
     loose
         The loose pieces of its mask.
-    finest
-        The least width that matters, mm. Sites start at half of it from each other and close up
-        where the region is narrower than that.
 
     Notes
     -----
-    Widths grow in step with a design, so those of one form are measured once for sizes near each other.
+    Widths grow in step with a design, so each form is measured once, at the size at which designs are reckoned.
     """
-    form, size = painted.form or painted.key, round(math.log(painted.width, _SAME_SIZE))
-    ask = _Ask((form, size, tuple(piece.number for piece in loose), finest), painted, loose, finest)
-    measured, width = _measured(ask)
-    return measured.scaled(painted.width / width) if width != painted.width else measured
+    form = painted.form or painted.key
+    ask = _Ask((form, tuple(piece.number for piece in loose)), painted, loose)
+    return _measured(ask).scaled(painted.times)
 
 
 @dataclass(frozen=True)
 class _Ask:
-    """What is to be measured; equal when it is the same form at about the same size."""
+    """What is to be measured; equal when it is the same form with the same pieces."""
 
     key: tuple[object, ...]
     painted: Painted = field(compare=False)
     loose: tuple[LoosePiece, ...] = field(compare=False)
-    finest: float = field(compare=False)
 
 
 def forget_widths() -> None:
@@ -183,23 +180,27 @@ def forget_widths() -> None:
 
 
 @lru_cache(maxsize=64)
-def _measured(ask: _Ask) -> tuple[Widths, float]:
-    return _measure(ask.painted, ask.loose, ask.finest), ask.painted.width
+def _measured(ask: _Ask) -> Widths:
+    shrink = Affine.scaling(1 / ask.painted.times).apply
+    region = shapely.transform(ask.painted.region, shrink)
+    return _measure(ask.painted.key, region, [shapely.transform(piece.shape, shrink) for piece in ask.loose])
 
 
-def _measure(painted: Painted, loose: tuple[LoosePiece, ...], finest: float) -> Widths:
-    edge = Edge(painted.region, loose, float(np.clip(finest / 100, *_THINNED)))
-    found = _diagram(edge, finest)
+def _measure(key: str, region: shapely.MultiPolygon, parts: list[shapely.Polygon]) -> Widths:
+    edge = Edge(region, parts, _THINNED)
+    blots_of = list(region.geoms)
+    found = _diagram(edge, _FINEST)
     if found is None:
-        bounds = (tuple(_thickness(shape) for shape in shapes) for shapes in _shapes(painted, loose))
-        return Widths(painted.key, _NO_AXIS, _NO_AXIS, _NO_AXIS, _NO_AXIS, *bounds)
+        bounds = (tuple(map(_thickness, shapes)) for shapes in (parts, blots_of))
+        return Widths(key, _NO_AXIS, _NO_AXIS, _NO_AXIS, _NO_AXIS, *bounds, np.empty((0, 2)))
     sites, vertices, ridges, pairs = found
     across = _is_across(pairs, sites)
     diameter = _diameters(vertices, ridges, pairs, across, sites)
     way = np.zeros(len(vertices))
     np.maximum.at(way, ridges.ravel(), np.repeat(_way_between(pairs, sites), 2))
-    inside = _inside(painted.region, vertices)
+    inside = _inside(region, vertices)
     links = ridges[across]
+    links = links[np.isfinite(diameter[links]).all(axis=1)]
     ring: Ints = np.full(len(vertices), -1, np.intp)
     ring[ridges.ravel()] = np.repeat(sites.ring[pairs[:, 0]], 2)
     # Vertices between sites and the far fence only are of nothing.
@@ -207,8 +208,8 @@ def _measure(painted: Painted, loose: tuple[LoosePiece, ...], finest: float) -> 
     blot = np.where(inside & ours, edge.polygon[ring], -1)
     counter = np.where(~inside & ours, edge.piece[ring], -1)
     within, outside = links[inside[links].all(axis=1)], links[~inside[links].any(axis=1)]
-    strokes, prongs = _axis_nodes(vertices, diameter, within, blot, finest / 2, _STROKE_POINT)
-    webs, spits = _axis_nodes(vertices, diameter, outside, counter, finest / 2, _WEB_POINT)
+    strokes, prongs, met = _axis_nodes(vertices, diameter, way, within, blot, _STROKE_POINT)
+    webs, spits, parted = _axis_nodes(vertices, diameter, way, outside, counter, _WEB_POINT)
 
     def side(nodes: Ints, own: Ints) -> AxisSide:
         return AxisSide(vertices[nodes], diameter[nodes], own, way[nodes])
@@ -217,22 +218,16 @@ def _measure(painted: Painted, loose: tuple[LoosePiece, ...], finest: float) -> 
         found = _widest(of, diameter)
         return tuple(float(diameter[found[k]]) if k in found else _thickness(shape) for k, shape in enumerate(shapes))
 
-    parts, blots = _shapes(painted, loose)
     return Widths(
-        painted.key,
+        key,
         side(*strokes),
         side(*webs),
         side(*prongs),
         side(*spits),
         widest(counter, parts),
-        widest(blot, blots),
+        widest(blot, blots_of),
+        vertices[np.append(met, parted)],
     )
-
-
-def _shapes(
-    painted: Painted, loose: tuple[LoosePiece, ...]
-) -> tuple[Sequence[shapely.Polygon], Sequence[shapely.Polygon]]:
-    return [piece.shape for piece in loose], list(painted.region.geoms)
 
 
 def _by_node(links: Ints) -> tuple[Ints, Ints]:
@@ -253,7 +248,7 @@ def _diagram(edge: Edge, finest: float) -> tuple[Sites, Points, Ints, Ints] | No
     for _ in range(_MOST_ROUNDS):
         if diagram is None:
             return None
-        wanted = _wanted_spacing(sites, diagram[2], spacing, finest / 8)
+        wanted = _wanted_spacing(sites, diagram[2], spacing, _CLOSEST)
         too_sparse = np.minimum(spacing, edge.length) > _SPARSE * wanted
         if not too_sparse.any() or (edge.length / wanted).sum() > 3 * _MOST_SITES:
             break
@@ -293,17 +288,20 @@ def _diameters(vertices: Points, ridges: Ints, pairs: Ints, across: Bools, sites
 
     The sum does not depend on how far from the middle the vertex lies, so it is true to
     the width even where sites are sparse. Where no edges lie across, it is twice the
-    distance to the nearest.
+    distance to the nearest; and where that is far nearer than any site, the vertex only lies beside an edge
+    between sparse sites, and is on no axis: its width is infinite.
     """
-    diameter, nearest = np.full(len(vertices), np.inf), np.full(len(vertices), np.inf)
+    diameter, nearest, from_site = (np.full(len(vertices), np.inf) for _ in range(3))
     for column in (0, 1):
         vertex = ridges[:, column]
         first, second = (_away(vertices[vertex], sites, pairs[:, site]) for site in (0, 1))
         reach, other = np.hypot(*first.T), np.hypot(*second.T)
         facing = across & (np.einsum("ij,ij->i", first, second) < _FACING * reach * other)
         np.minimum.at(nearest, vertex, np.minimum(reach, other))
+        np.minimum.at(from_site, vertex, np.linalg.norm(vertices[vertex] - sites.at[pairs[:, 0]], axis=1))
         np.minimum.at(diameter, vertex[facing], (reach + other)[facing])
-    return np.where(np.isfinite(diameter), diameter, 2 * nearest)
+    alone = ~np.isfinite(diameter) & (nearest >= _ON_AXIS * from_site)
+    return np.where(alone, 2 * nearest, diameter)
 
 
 def _away(points: Points, sites: Sites, site: Ints) -> Points:
@@ -335,20 +333,29 @@ def _way_between(pairs: Ints, sites: Sites) -> Floats:
 
 
 def _axis_nodes(
-    vertices: Points, diameter: Floats, links: Ints, part: Ints, window: float, point: float
-) -> tuple[tuple[Ints, Ints], tuple[Ints, Ints]]:
+    vertices: Points, diameter: Floats, way: Floats, links: Ints, part: Ints, point: float
+) -> tuple[tuple[Ints, Ints], tuple[Ints, Ints], Ints]:
     """Return which vertices are on the axis, and the links between them by place in that list; and with its tapers.
 
-    A part that is all corners and so keeps no stretch of axis, such as a dot, is stood for
-    by its largest disc.
+    Also where shapes touch. A part that is all corners and so keeps no stretch of axis, such as a dot, is stood
+    for by its largest disc.
     """
-    links, tapered = (
-        _long_enough(vertices, diameter, kept) for kept in without_corners(vertices, diameter, links, window, point)
-    )
+    links = links[~_is_tip(diameter, way)[links].any(axis=1)]
+    links, tapered, touching = without_corners(vertices, diameter, links, way, point)
+    links, tapered = (_long_enough(vertices, diameter, kept) for kept in (links, tapered))
     has_axis = set(part[links.ravel()].tolist())
     blots = [centre for key, centre in _widest(part, diameter).items() if key not in has_axis]
     kept, place = np.unique(np.append(links.ravel(), np.array(blots, np.intp)), return_inverse=True)
-    return (kept, place[: links.size].reshape(-1, 2)), _by_node(tapered)
+    return (kept, place[: links.size].reshape(-1, 2)), _by_node(tapered), touching
+
+
+def _is_tip(diameter: Floats, way: Floats) -> Bools:
+    """Say for which vertices a width finer than sites can be told apart is but the point of a corner.
+
+    Its two sides meet a short way on. Between sites that far apart for their width stretches of axis come to pieces, so
+    that such a point cannot be told from how it widens.
+    """
+    return (diameter < _UNSURE) & (way < _POINTED * diameter)
 
 
 def _long_enough(vertices: Points, diameter: Floats, links: Ints) -> Ints:
@@ -368,7 +375,7 @@ def _long_enough(vertices: Points, diameter: Floats, links: Ints) -> Ints:
 
 def _widest(part: Ints, diameter: Floats) -> dict[int, int]:
     """Return for each part (counted from 0) the vertex with the largest disc."""
-    usable = np.flatnonzero(part >= 0)
+    usable = np.flatnonzero((part >= 0) & np.isfinite(diameter))
     order = usable[np.argsort(diameter[usable], kind="stable")]
     return dict(zip(part[order].tolist(), order.tolist(), strict=True))
 

@@ -3,14 +3,18 @@
 Two kinds: those along which the diameter shrinks by more than half of the way travelled, which is
 any corner of over 29 degrees; and those that taper to a point, losing most of their width on the way,
 as the mask does between the legs of a W. What is left of such a point is next to nothing at any size,
-so no growth would cure it. A taper with a blunt end is neither: it is as wide as its end.
+so no growth would cure it. A taper with a blunt end is neither: it is as wide as its end. A hairline that
+tapers, the end of a swash, counts as half as wide as it becomes. Where two shapes touch the axis is parted.
 """
 
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
 import numpy as np
 import numpy.typing as npt
+
+from dunestead.core.geometry.groups import group_labels
+from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["without_corners"]
 
@@ -21,56 +25,105 @@ Ints = npt.NDArray[np.intp]
 _CORNER_SLOPE = 0.5
 # A taper slimmer on the whole than this slope, under six degrees, is a hairline and stays.
 _TAPER_SLOPE = 0.1
+# Over which way a slope is judged, mm.
+_WINDOW = 1.5
 _MOST_ROUNDS = 4
-_NOISE = 0.005
+# Widths are known to this, mm, for curves are thinned.
+_NOISE = 0.03
+# An end hardly wider than a slit that was closed is what is left of a point, whatever the taper, mm.
+_BLUNT_HAIR = 0.18
+# Half its way along a taper is at least so much of its width, as between two circles that touch.
+_PROGRESSIVE = 0.2
+# Along a taper the width falls by no more than this share of the widest met.
+_STEADY = 0.1
+# Of a hairline that ends in a point so much of its width is kept.
+_KEPT_OF_HAIRLINE = 0.5
 
 
-def without_corners(vertices: Points, diameter: Floats, links: Ints, window: float, point: float) -> tuple[Ints, Ints]:
-    """Take off, from their free ends inwards, the stretches that run into corners.
+def without_corners(
+    vertices: Points, diameter: Floats, links: Ints, way: Floats, point: float
+) -> tuple[Ints, Ints, Ints]:
+    """Take off, from their free ends inwards, the stretches that run into corners, and part what only touches.
 
     Parameters
     ----------
     vertices, diameter, links
-        The axis: places, widths there, and which follow each other.
-    window
-        Over which way a slope is judged, mm.
+        The axis: places, widths there, and which follow each other; mm on a design of the size designs are reckoned at.
+    way
+        Along the edge between the places each disc touches; infinite where they are on different edges.
     point
         A taper to a point ends in no more than this share of its width.
 
     Returns
     -------
     tuple
-        The links without both kinds, and those without corners only, tapers left on.
+        The links without both kinds; those without corners only, tapers left on; and a vertex for each
+        place where shapes touch.
 
     Notes
     -----
     Where stretches taken off leave a new free end, it is judged in turn. Corners come first, for a taper
     is seen whole only when no corner branches off it any more.
     """
-    if not len(links):
-        return links, links
-    nodes, place = np.unique(links, return_inverse=True)
-    web = _Web(vertices[nodes], diameter[nodes], place.reshape(-1, 2), point)
-    _take_off(web, web.corner_stretch, window)
-    tapered: Ints = links[web.alive[place.reshape(-1, 2)].all(axis=1)]
+    links = _pruned(vertices, diameter, links, point, [_Web.corner_stretch])
+    touching, links = _parted(diameter, links, way)
+    tapered = _pruned(vertices, diameter, links, point, [_Web.corner_stretch])
+    kept = tapered
     for _ in range(_MOST_ROUNDS):
-        if not _take_off(web, web.taper_stretch, window):
+        fewer = _pruned(vertices, diameter, kept, point, [_Web.taper_stretch, _Web.corner_stretch])
+        if len(fewer) == len(kept):
             break
-        _take_off(web, web.corner_stretch, window)
-    kept: Ints = links[web.alive[place.reshape(-1, 2)].all(axis=1)]
-    return kept, tapered
+        kept = fewer
+    return _pruned(vertices, diameter, kept, point, [_Web.hairline_stretch]), tapered, touching
 
 
-def _take_off(web: "_Web", stretch: Callable[[int, float], list[int]], window: float) -> bool:
-    """Take off what a rule finds at every free end; returns whether there was any."""
-    tips, any_taken = web.tips(), False
+def _parted(diameter: Floats, links: Ints, way: Floats) -> tuple[Ints, Ints]:
+    """Return a vertex of each place where shapes touch, and the links without those under a hair wide.
+
+    A point that only runs out between two sides of one edge is no such place: nothing lies beyond it.
+    """
+    under = diameter < TOLERANCES.hair
+    inner = links[under[links].all(axis=1)]
+    nodes = np.unique(links[under[links].any(axis=1)])
+    nodes = nodes[under[nodes]]
+    apart = links[~under[links].any(axis=1)]
+    if not len(nodes):
+        return nodes, links
+    group = group_labels(len(diameter), inner)
+    mouths = links[under[links].sum(axis=1) == 1]
+    held = np.bincount(group[np.where(under[mouths[:, 0]], mouths[:, 0], mouths[:, 1])], minlength=len(diameter))
+    far = np.zeros(len(diameter), bool)
+    far[group[nodes[np.isinf(way[nodes])]]] = True
+    touching = nodes[(held[group[nodes]] > 1) | far[group[nodes]]]
+    narrowest = touching[np.argsort(diameter[touching], kind="stable")]
+    _, first = np.unique(group[narrowest], return_index=True)
+    return narrowest[np.sort(first)], apart
+
+
+Stretches = Callable[["_Web", int, float], list[int]]
+
+
+def _pruned(vertices: Points, diameter: Floats, links: Ints, point: float, rules: Sequence[Stretches]) -> Ints:
+    """Return the links left when rules, one after the other, have taken off what they find at free ends."""
+    if not len(links):
+        return links
+    nodes, place = np.unique(links, return_inverse=True)
+    place = place.reshape(-1, 2)
+    web = _Web(vertices[nodes], diameter[nodes], place, point)
+    for rule in rules:
+        _take_off(web, rule)
+    kept: Ints = links[web.alive[place].all(axis=1)]
+    return kept
+
+
+def _take_off(web: "_Web", rule: Stretches) -> None:
+    """Take off what a rule finds at every free end."""
+    tips = web.tips()
     while tips:
-        path = stretch(tips.pop(), window)
+        path = rule(web, tips.pop(), _WINDOW)
         web.remove(path[:-1])
-        any_taken = any_taken or len(path) > 1
         if len(path) > 1 and web.degree[path[-1]] == 1:
             tips.append(path[-1])
-    return any_taken
 
 
 class _Web:
@@ -118,13 +171,40 @@ class _Web:
         """Return the nodes from a free end to where its taper begins, when it ends in a point."""
         stretch = _Stretch(self, tip)
         way, width = stretch.way, stretch.width
-        last = 0
-        while stretch.has(last + 1) and (
+        last, top = 0, self._widest_of_rise(stretch)
+        while last < top and (
             stretch.gains(last, window, _TAPER_SLOPE) or width[last] - width[0] < _TAPER_SLOPE * way[last]
         ):
             last += 1
         is_taper = width[last] - width[0] >= _TAPER_SLOPE * way[last]
-        return stretch.path[: last + 1] if is_taper and width[0] <= self._point * width[last] else stretch.path[:1]
+        return stretch.path[: last + 1] if is_taper and self._is_point(stretch, last) else stretch.path[:1]
+
+    def hairline_stretch(self, tip: int, _: float) -> list[int]:
+        """Return the nodes from a free end to where its slim taper is wide enough, when it ends in a point."""
+        stretch = _Stretch(self, tip)
+        width, top = stretch.width, self._widest_of_rise(stretch)
+        if not self._is_point(stretch, top):
+            return stretch.path[:1]
+        wide = next(k for k in range(top + 1) if width[k] >= _KEPT_OF_HAIRLINE * width[top])
+        return stretch.path[: wide + 1]
+
+    def _is_point(self, stretch: "_Stretch", top: int) -> bool:
+        """Say whether next to nothing is left of a width at a free end, and that little by little.
+
+        A hairline that grows out of a broad body is as thin half its way along, and no point.
+        """
+        end, wide, half = stretch.width[0], stretch.width[top], stretch.way[top] / 2
+        middle = stretch.width[next(k for k in range(top + 1) if stretch.way[k] >= half)]
+        return middle >= _PROGRESSIVE * wide and (end <= self._point * wide or end < _BLUNT_HAIR <= wide)
+
+    @staticmethod
+    def _widest_of_rise(stretch: "_Stretch") -> int:
+        """Return how far from a free end the width rises, give or take what it is uneven by: its widest place."""
+        width, last, widest = stretch.width, 0, 0
+        while stretch.has(last + 1) and width[last + 1] >= (1 - _STEADY) * width[widest] - _NOISE:
+            last += 1
+            widest = last if width[last] > width[widest] else widest
+        return widest
 
     def onward(self, node: int, previous: int) -> int:
         """Return the next node of a stretch, -1 at its end: a branching or another free end."""

@@ -7,7 +7,6 @@ import numpy as np
 import numpy.typing as npt
 import shapely
 
-from dunestead.core.mask.loose import LoosePiece
 from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["Edge", "Sites"]
@@ -58,9 +57,9 @@ class Edge:
         For each ring, whose paint is on its one side, and which loose piece, if any (else -1), on the other.
     """
 
-    def __init__(self, region: shapely.MultiPolygon, loose: Sequence[LoosePiece], thinned: float) -> None:
+    def __init__(self, region: shapely.MultiPolygon, parts: Sequence[shapely.Polygon], thinned: float) -> None:
         rings, self.polygon = shapely.get_rings(shapely.get_parts(region), return_index=True)
-        self.piece = _pieces_beside(rings, loose)
+        self.piece = _pieces_beside(rings, parts)
         rings = _thin(rings, thinned)
         corners, owner = shapely.get_coordinates(rings, return_index=True)
         same = owner[:-1] == owner[1:]
@@ -106,10 +105,10 @@ def _thin(rings: npt.NDArray[np.object_], thinned: float) -> npt.NDArray[np.obje
     return np.where(shapely.get_num_coordinates(thin) < 4, rings, thin)
 
 
-def _pieces_beside(rings: npt.NDArray[np.object_], loose: Sequence[LoosePiece]) -> Ints:
+def _pieces_beside(rings: npt.NDArray[np.object_], parts: Sequence[shapely.Polygon]) -> Ints:
     """Return for each ring of the paint the index of the loose piece along its other side, or -1."""
     beside = np.full(len(rings), -1)
-    tree = shapely.STRtree([piece.shape for piece in loose])
+    tree = shapely.STRtree(parts)
     firsts = [shapely.get_coordinates(ring)[:2] for ring in rings]
     middle = shapely.line_interpolate_point(shapely.linestrings(firsts), 0.5, normalized=True)
     ring, piece = tree.query(middle, predicate="dwithin", distance=TOLERANCES.grid / 4)

@@ -14,7 +14,6 @@ from dunestead.core.figures import Catalogue, Figure, Material, Surface
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.mask.axis import AxisSide, Widths, measure_widths
 from dunestead.core.mask.loose import LoosePiece, Mask
-from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["Fitness", "Kind", "Least", "Limits", "judge", "limits_for", "merged", "widths_of"]
 
@@ -115,7 +114,7 @@ def judge(
         Numbers of the loose pieces that stay loose; None for all.
     """
     loose = {piece.number for piece in mask.loose} if kept is None else set(kept)
-    widths = widths_of(painted, mask, surface)
+    widths = widths_of(painted, mask)
     findings = [
         *_thin(widths.strokes, limits.stroke, "stroke-thin", surface.name),
         *_thin(widths.webs, limits.web, "web-thin", surface.name),
@@ -133,15 +132,14 @@ def judge(
 
 
 @lru_cache(maxsize=32)
-def widths_of(painted: Painted, mask: Mask, surface: Surface) -> Widths:
+def widths_of(painted: Painted, mask: Mask) -> Widths:
     """Return the widths of what is painted and of its mask; of a reverse mask the shapes are the mask."""
-    finest = min(surface.stroke, surface.web)
     if not mask.frame.is_empty:
-        return measure_widths(painted, mask.loose, finest)
+        return measure_widths(painted, mask.loose)
     shapes = shapely.STRtree(list(painted.region.geoms))
     anchors = shapely.points(np.array([piece.anchor for piece in mask.loose]))
     order = [int(k) for k in np.atleast_1d(shapes.nearest(anchors))]
-    return measure_widths(painted, (), finest).reversed(order)
+    return measure_widths(painted, ()).reversed(order)
 
 
 def merged(parts: Sequence[Fitness]) -> Fitness:
@@ -179,7 +177,7 @@ def _least_part(mask: Mask, widths: Widths) -> Least | None:
 
 def _thin(side: AxisSide, limit: Figure, code: str, subject: str) -> Iterator[Finding]:
     """Yield a finding for each connected stretch of axis under the limit, the narrowest first."""
-    under = (side.diameter < limit.value * (1 - 1e-6)) & ~side.touching
+    under = side.diameter < limit.value * (1 - 1e-6)
     if not under.any():
         return
     links = side.links[under[side.links].all(axis=1)]
@@ -206,13 +204,10 @@ def _thin(side: AxisSide, limit: Figure, code: str, subject: str) -> Iterator[Fi
 
 def _contacts(widths: Widths, subject: str) -> Iterator[Finding]:
     """Yield one finding for all places where shapes touch, at the first of them."""
-    places = np.concatenate([side.at[side.touching] for side in (widths.strokes, widths.webs)])
-    if not len(places):
-        return
-    apart = TOLERANCES.contact_spread
-    _, first = np.unique(np.round(places / apart).astype(np.int64), axis=0, return_index=True)
-    at = places[np.sort(first)[0]]
-    yield Finding("contact", "warn", (float(at[0]), float(at[1])), 0.0, 0.0, subject, more=len(first) - 1)
+    places = widths.contacts
+    if len(places):
+        at = places[np.lexsort((places[:, 0], places[:, 1]))[0]]
+        yield Finding("contact", "warn", (float(at[0]), float(at[1])), 0.0, 0.0, subject, more=len(places) - 1)
 
 
 def _small_parts(mask: Mask, widths: Widths, limit: Figure | None, subject: str, loose: set[int]) -> Iterator[Finding]:

@@ -92,7 +92,7 @@ def cut_mask(painted: Painted, border: float, outline: shapely.Polygon | None = 
     frame = (
         int(at_edge[np.argmax(shapely.area(parts[at_edge]))]) if len(at_edge) else int(np.argmax(shapely.area(parts)))
     )
-    pieces = [part for k, part in enumerate(parts) if k != frame and not _is_sliver(part)]
+    pieces = [part for k, part in enumerate(parts) if k != frame and not _is_sliver(part, painted.times)]
     loose = tuple(_piece(number, part) for number, part in enumerate(_reading_order(pieces, painted.region), start=1))
     named = f"@{hash(outline.wkb):x}" if outline else ""
     return Mask(f"{painted.key}+{border:.3f}{named}", border, parts[frame], loose, sheet)
@@ -109,7 +109,8 @@ def shape_mask(painted: Painted, border: float) -> Mask:
     border
         Material around the shapes on the sheet they are cut from, mm.
     """
-    parts = _reading_order([part for part in painted.region.geoms if not _is_sliver(part)], painted.region)
+    firm = [part for part in painted.region.geoms if not _is_sliver(part, painted.times)]
+    parts = _reading_order(firm, painted.region)
     loose = tuple(_piece(number, part) for number, part in enumerate(parts, start=1))
     sheet = _sheet_around(painted, border)
     return Mask(f"{painted.key}-{border:.3f}", border, shapely.Polygon(), loose, sheet)
@@ -120,11 +121,13 @@ def _sheet_around(painted: Painted, border: float) -> shapely.Polygon:
     return shapely.box(x0 - border, y0 - border, x1 + border, y1 + border)
 
 
-def _is_sliver(part: shapely.Polygon) -> bool:
+def _is_sliver(part: shapely.Polygon, times: float) -> bool:
+    """Say whether a part of a design so many times larger than designs are reckoned at is but two curves' noise."""
+    sliver = TOLERANCES.sliver * times
     # Twice the area over the length of the edge bounds the width of anything long and thin from below.
-    if part.area / part.length > TOLERANCES.sliver:
+    if part.area / part.length > sliver:
         return False
-    return bool(part.buffer(-TOLERANCES.sliver / 2, quad_segs=2).is_empty)
+    return bool(part.buffer(-sliver / 2, quad_segs=2).is_empty)
 
 
 def _piece(number: int, shape: shapely.Polygon) -> LoosePiece:

@@ -103,7 +103,7 @@ def painted_through(painted: Painted, colour: str) -> Painted:
         return painted
     region = painted.colours[colour]
     form = f"{painted.form}/{colour}" if painted.form else None
-    return Painted(f"{painted.key}/{colour}", region, {colour: region}, painted.to_mm, form)
+    return Painted(f"{painted.key}/{colour}", region, {colour: region}, painted.to_mm, painted.times, form)
 
 
 def notched_sheet(box: Box, border: float, notch: float) -> shapely.Polygon:

@@ -237,7 +237,7 @@ class Plan:
             bridges=len(self.bridges),
             windows=sum(mask.cut.window_count for mask in self.masks),
             cut_length=self.cut_length / self.layout.sets,
-            axes=tuple(widths_of(mask.laid.painted, mask.laid.mask, self.choices.surface).spits for mask in self.masks),
+            axes=tuple(widths_of(mask.laid.painted, mask.laid.mask).spits for mask in self.masks),
             blank=job.piece.size if job.mask.whole_blank and not job.mask.reverse else None,
         )
 

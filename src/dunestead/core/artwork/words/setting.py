@@ -4,7 +4,7 @@ import hashlib
 import math
 import unicodedata
 from collections.abc import Callable, Iterable, Iterator
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import lru_cache
 from typing import Literal
 
@@ -22,6 +22,8 @@ __all__ = ["Letter", "SetWords", "Setting", "set_words"]
 Align = Literal["left", "centre", "right"]
 # Baselines of two lines are this many cap heights apart before a line gap is added.
 _LINE_PITCH = 1.45
+# Words are set once at this size, mm, and carried to theirs.
+_ONCE = 100.0
 _ROUNDS = 80
 _CLOSE_ENOUGH = 1e-7
 _MOST_LETTERS = 400
@@ -86,13 +88,21 @@ class Letter:
         """Height of its ink, mm."""
         return self.box[3] - self.box[1]
 
+    def grown(self, factor: float) -> "Letter":
+        """Return the letter so many times larger."""
+        x0, y0, x1, y1 = (side * factor for side in self.box)
+        middle = (self.middle[0] * factor, self.middle[1] * factor)
+        return Letter(self.character, self.index, (x0, y0, x1, y1), middle)
+
 
 @dataclass(frozen=True, slots=True)
 class SetWords:
-    """Words as set: a drawing in mm, and what is known of its letters.
+    """Words as set, and what is known of their letters.
 
     Attributes
     ----------
+    drawing
+        The same at every size; ``width`` says how wide it is.
     cap_height, width
         In force, mm.
     letters
@@ -107,10 +117,14 @@ class SetWords:
     letters: tuple[Letter, ...] = field(compare=False)
     missing: tuple[str, ...]
 
+    def grown(self, factor: float) -> "SetWords":
+        """Return the same words so many times larger."""
+        letters = tuple(letter.grown(factor) for letter in self.letters)
+        return SetWords(self.drawing, self.cap_height * factor, self.width * factor, letters, self.missing)
 
-@lru_cache(maxsize=256)
+
 def set_words(setting: Setting, face: Face) -> SetWords:
-    """Return words as outlines at true size.
+    """Return words as outlines; set once, whatever their size.
 
     Raises
     ------
@@ -119,6 +133,20 @@ def set_words(setting: Setting, face: Face) -> SetWords:
     BadInput
         When the letter gap leaves no width, or the words are longer than their circle.
     """
+    if not setting.size > 0:
+        raise BadInput("Words need a size above 0.", "Give a cap height or a width.")
+    factor = setting.size / _ONCE
+
+    def once(length: float) -> float:
+        return float(f"{length / factor:.9g}")
+
+    arc = None if setting.arc is None else once(setting.arc)
+    form = replace(setting, size=_ONCE, letter_gap=once(setting.letter_gap), line_gap=once(setting.line_gap), arc=arc)
+    return _set_once(form, face).grown(factor)
+
+
+@lru_cache(maxsize=256)
+def _set_once(setting: Setting, face: Face) -> SetWords:
     if len(setting.text) > _MOST_LETTERS:
         raise BadInput(f"{len(setting.text)} letters are more than a mask carries.", f"Write up to {_MOST_LETTERS}.")
     lines, missing = _shape_lines(setting, face)
