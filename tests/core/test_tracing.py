@@ -170,7 +170,7 @@ def test_lines_are_followed_with_an_even_pen() -> None:
     found = traced(bitmap(swelling, 900), ink="line")
 
     painted = paint(found.drawing, 100.0)
-    widths = measure_widths(painted, (), 2.0)
+    widths = measure_widths(painted, ())
     spread = widths.strokes.diameter
     assert len(cut_mask(painted, 10.0).loose) == 1
     assert spread.max() - spread.min() < 0.35 * spread.mean()

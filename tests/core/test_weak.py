@@ -19,7 +19,7 @@ WIDTHS = [0.2, 0.5, 1.0, 1.7, 2.5, 3.3, 4.0, 5.0, 6.0]
 def weak(body: str, width: float, limit: Figure = LIMIT, bridges=()) -> list[WeakPlace]:
     found = painted(body, width)
     mask = cut_mask(found, 20.0)
-    return list(weak_places(measure_widths(found, mask.loose, 4.0).spits, limit, tuple(bridges)))
+    return list(weak_places(measure_widths(found, mask.loose).spits, limit, tuple(bridges)))
 
 
 def between_bars(width: float) -> str:

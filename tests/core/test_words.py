@@ -192,6 +192,7 @@ def test_along_an_arc_every_letter_keeps_its_distance_from_the_middle(radius: fl
     """Feet of capitals stand on the circle: the ink's distances from its middle begin or end at the radius."""
     found = words("HIHIH", size=30.0, sized_by="cap", arc=radius)
     points = np.concatenate([shape.path.segments[:, [0, 3]].reshape(-1, 2) for shape in found.drawing.shapes])
+    points = points * found.times
     away = np.hypot(*points.T)
     feet, heads = (away.min(), away.max()) if radius > 0 else (away.max(), away.min())
 

@@ -204,7 +204,7 @@ class _Form:
 
     name: str
     elements: tuple[Element, ...] = field(compare=False)
-    sources: Sources = field(compare=False)
+    sources: Sources
 
     @classmethod
     def of(cls, elements: tuple[Element, ...], box: Box | None, sources: Sources) -> "_Form":

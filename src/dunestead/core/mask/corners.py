@@ -32,8 +32,8 @@ _MOST_ROUNDS = 4
 _NOISE = 0.03
 # An end hardly wider than a slit that was closed is what is left of a point, whatever the taper, mm.
 _BLUNT_HAIR = 0.18
-# Half its way along a taper is at least so much of its width, as between two circles that touch.
-_PROGRESSIVE = 0.2
+# Within so many times the width of its end a taper is twice as wide; a slimmer one is a hairline.
+_PROGRESSIVE = 40.0
 # Along a taper the width falls by no more than this share of the widest met.
 _STEADY = 0.1
 # Of a hairline that ends in a point so much of its width is kept.
@@ -191,11 +191,15 @@ class _Web:
     def _is_point(self, stretch: "_Stretch", top: int) -> bool:
         """Say whether next to nothing is left of a width at a free end, and that little by little.
 
-        A hairline that grows out of a broad body is as thin half its way along, and no point.
+        A hairline that grows out of a broad body is as thin for a long way, and no point.
         """
-        end, wide, half = stretch.width[0], stretch.width[top], stretch.way[top] / 2
-        middle = stretch.width[next(k for k in range(top + 1) if stretch.way[k] >= half)]
-        return middle >= _PROGRESSIVE * wide and (end <= self._point * wide or end < _BLUNT_HAIR <= wide)
+        width, way = stretch.width, stretch.way
+        end, wide = width[0], width[top]
+        if end > self._point * wide and not end < _BLUNT_HAIR <= wide:
+            return False
+        end = max(end, TOLERANCES.hair)
+        doubled = next((k for k in range(top + 1) if width[k] >= 2 * end), top)
+        return way[doubled] <= _PROGRESSIVE * end
 
     @staticmethod
     def _widest_of_rise(stretch: "_Stretch") -> int:

@@ -102,7 +102,9 @@ class SetWords:
     Attributes
     ----------
     drawing
-        The same at every size; ``width`` says how wide it is.
+        The same at every size, in mm when set at the size words are set at.
+    times
+        How many times larger they are than drawn.
     cap_height, width
         In force, mm.
     letters
@@ -116,11 +118,14 @@ class SetWords:
     width: float
     letters: tuple[Letter, ...] = field(compare=False)
     missing: tuple[str, ...]
+    times: float = 1.0
 
     def grown(self, factor: float) -> "SetWords":
         """Return the same words so many times larger."""
         letters = tuple(letter.grown(factor) for letter in self.letters)
-        return SetWords(self.drawing, self.cap_height * factor, self.width * factor, letters, self.missing)
+        return SetWords(
+            self.drawing, self.cap_height * factor, self.width * factor, letters, self.missing, self.times * factor
+        )
 
 
 def set_words(setting: Setting, face: Face) -> SetWords:
@@ -133,6 +138,8 @@ def set_words(setting: Setting, face: Face) -> SetWords:
     BadInput
         When the letter gap leaves no width, or the words are longer than their circle.
     """
+    if len(setting.text) > _MOST_LETTERS:
+        raise BadInput(f"{len(setting.text)} letters are more than a mask carries.", f"Write up to {_MOST_LETTERS}.")
     if not setting.size > 0:
         raise BadInput("Words need a size above 0.", "Give a cap height or a width.")
     factor = setting.size / _ONCE
@@ -142,13 +149,21 @@ def set_words(setting: Setting, face: Face) -> SetWords:
 
     arc = None if setting.arc is None else once(setting.arc)
     form = replace(setting, size=_ONCE, letter_gap=once(setting.letter_gap), line_gap=once(setting.line_gap), arc=arc)
-    return _set_once(form, face).grown(factor)
+    try:
+        return _set_once(form, face).grown(factor)
+    except _NoSuchWidth:
+        raise BadInput(
+            f"With these gaps and on this circle the words cannot be {setting.size:g} mm wide.",
+            "Set the letters closer, or take a wider circle.",
+        ) from None
+
+
+class _NoSuchWidth(Exception):
+    """No size of letters gives the width that is wanted."""
 
 
 @lru_cache(maxsize=256)
 def _set_once(setting: Setting, face: Face) -> SetWords:
-    if len(setting.text) > _MOST_LETTERS:
-        raise BadInput(f"{len(setting.text)} letters are more than a mask carries.", f"Write up to {_MOST_LETTERS}.")
     lines, missing = _shape_lines(setting, face)
     if not any(len(glyph.outline.segments) for line in lines for glyph in line):
         named = f" It has no {_named(missing)}." if missing else ""
@@ -248,10 +263,7 @@ def _invert(width: Callable[[float], float], wanted: float) -> float:
             low, at_low = middle, off
         else:
             high, at_high = middle, off
-    raise BadInput(
-        f"With these gaps and on this circle the words cannot be {wanted:g} mm wide.",
-        "Set the letters closer, or take a wider circle.",
-    )
+    raise _NoSuchWidth
 
 
 def _place(lines: list[Line], em: float, setting: Setting, face: Face) -> Iterator[list[_Placed]]:
@@ -314,7 +326,8 @@ def _bent(line: list[_Placed], radius: float, face: Face) -> list[_Placed]:
     spread = radius if radius > 0 or face.joined else min(radius - low[1], radius / 4)
     if high[0] - low[0] > math.tau * abs(spread) * _MOST_OF_CIRCLE:
         raise BadInput(
-            f"The words are {high[0] - low[0]:.0f} mm long and their circle measures {math.tau * abs(spread):.0f} mm.",
+            f"The words are {(high[0] - low[0]) / (math.tau * abs(spread)):.2g} times as long as "
+            "their circle measures around.",
             "Take a wider circle or smaller letters.",
         )
     if face.joined:
