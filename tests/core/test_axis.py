@@ -144,9 +144,50 @@ def test_pointed_letters_of_a_chunky_face_hold_on_coir(letter: str) -> None:
     assert least(measure_widths(region, cut_mask(region, 20.0).loose).webs) > 4
 
 
-def test_a_design_of_one_form_is_measured_once_for_sizes_near_each_other() -> None:
-    body = rect(0, 0, 80, 5) + rect(0, 7, 80, 5)
-    small, large = widths(body, 80.0), widths(body, 88.0)
+@pytest.mark.parametrize("width", [7.0, 60.0, 333.0, 2400.0])
+@pytest.mark.parametrize(
+    "body",
+    [
+        rect(0, 0, 80, 5) + rect(0, 5.4, 80, 5),
+        polygon([(0, 0), (80, 30), (0, 60)]) + ring(110, 30, 29, 21),
+        noisy_disc(3000, 30, 0.03) + rect(70, 0, 3, 60),
+        ring(30, 30, 30, 26) + ring(90.2, 30, 30, 26),
+    ],
+    ids=["bars", "triangle and ring", "noise", "near rings"],
+)
+def test_widths_grow_in_step_with_a_design_whatever_size_it_is_looked_at(body: str, width: float) -> None:
+    once, again = widths(body, 100.0), widths(body, width)
 
-    assert least(large.webs) == pytest.approx(least(small.webs) * 1.1, rel=1e-9)
-    assert least(large.strokes) == pytest.approx(5.5, abs=0.1)
+    for name in ("strokes", "webs", "spits"):
+        assert least(getattr(again, name)) == pytest.approx(least(getattr(once, name)) * width / 100, rel=0.005)
+    assert again.parts == pytest.approx([part * width / 100 for part in once.parts], rel=0.005)
+
+
+# --- contacts ---------------------------------------------------------------------------------
+@pytest.mark.parametrize("width", [50.0, 400.0, 1500.0])
+def test_shapes_that_touch_in_a_point_are_contacts_at_every_size_and_no_width(width: float) -> None:
+    chequers = "".join(rect(10 * i, 10 * j, 10, 10) for i in range(5) for j in range(5) if (i + j) % 2)
+    found = widths(chequers, width)
+
+    assert len(found.contacts) > 0
+    assert min(least(found.strokes), least(found.webs)) > width / 20
+
+
+def test_circles_that_kiss_touch_once_and_the_paint_beside_is_no_thin_stroke() -> None:
+    found = widths('<circle cx="30" cy="30" r="30"/><circle cx="90" cy="30" r="30"/>', 120.0)
+
+    assert len(found.contacts) == 1
+    assert least(found.strokes) > 20
+    assert least(found.webs) > 4
+
+
+def test_the_point_where_a_crescent_runs_out_is_no_contact_and_no_width() -> None:
+    crescent = '<path d="M0 50A50 50 0 1 1 100 50A57 57 0 0 0 0 50Z"/>'
+    found = widths(crescent, 100.0)
+
+    assert len(found.contacts) == 0
+    assert least(found.strokes) > 8
+
+
+def test_an_arm_of_a_body_ten_times_as_wide_is_no_taper() -> None:
+    assert least(widths(rect(0, 0, 40, 40) + rect(40, 18, 60, 4), 100.0).strokes) == pytest.approx(4, abs=0.1)

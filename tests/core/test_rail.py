@@ -146,3 +146,26 @@ def test_growing_a_design_keeps_its_middle_and_its_proportions() -> None:
         [(other[k] + other[k + 2]) / 2 for k in (0, 1)], abs=0.01
     )
     assert (one[3] - one[1]) / (one[2] - one[0]) == pytest.approx((other[3] - other[1]) / 300, rel=1e-4)
+
+
+# --- what no size mends -----------------------------------------------------------------------
+def slit(gap: float) -> str:
+    """Two bars 40 long so far apart, in a design 100 wide whose own webs are 20."""
+    return rect(0, 0, 40, 20) + rect(0, 20 + gap, 40, 20) + rect(60, 0, 40, 45)
+
+
+@pytest.mark.parametrize("width", [90.0, 250.0, 520.0])
+def test_a_sliver_is_one_spot_and_the_rest_says_from_where_it_holds(width: float) -> None:
+    """0.1 of 100 would be 4 mm at 4 m; the web of 20 between the bars holds from 20, the strokes of 20 from 30."""
+    found = rail(job_of(artwork(width, "sliver")), files(sliver=slit(0.1)))
+
+    assert [spot.measure for spot in found.spots] == ["web"]
+    assert found.smallest == pytest.approx(30, rel=0.03)
+    assert all(least.width < 3000 for least in found.least)
+
+
+def test_what_a_larger_size_that_fits_mends_is_no_spot() -> None:
+    found = rail(job_of(artwork(250.0, "slit")), files(slit=slit(1.0)))
+
+    assert found.spots == ()
+    assert found.smallest == pytest.approx(400, rel=0.02)

@@ -23,6 +23,8 @@ SOURCES = files(
     near=rect(0, 0, 100, 20, RED) + rect(0, 40, 100, 20, BLUE),
     many="".join(frame(30 * (k % 8), 30 * (k // 8), 28, 14) for k in range(48)),
     wide=rect(0, 0, 100, 30),
+    corner=rect(0, 0, 40, 40) + rect(40, 40, 40, 40),
+    sliver=rect(0, 0, 40, 20) + rect(0, 20.1, 40, 20) + rect(60, 0, 40, 45),
 )
 TOOLS = Tools(SOURCES, CATALOGUE)
 
@@ -46,6 +48,8 @@ CASES = {
     "thin stroke": (job_of(artwork(110.0, "thin")), "stroke-thin", {"grow", "embolden", "drop"}),
     "tight web": (job_of(artwork(120.0, "tight")), "web-thin", {"grow", "thin", "drop"}),
     "close letters": (job_of(words("HHH", 400.0, letter_gap=-25.0)), "web-thin", {"letter-gap"}),
+    "shapes that touch": (job_of(artwork(300.0, "corner")), "contact", {"fill", "open"}),
+    "sliver": (job_of(artwork(300.0, "sliver")), "web-thin", {"mend-spots", "drop"}),
     "low letters": (job_of(words("moon", 44.0, sized_by="cap")), "letter-low", {"grow", "capitals"}),
     "small hole": (job_of(artwork(70.0, "hole")), "part-small", {"bridge", "leave-out"}),
     "many pieces": (job_of(artwork(500.0, "many"), surface="glass"), "many-pieces", {"bridge-smallest", "bridge-all"}),

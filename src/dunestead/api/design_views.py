@@ -90,6 +90,7 @@ def rail_out(rail: SizeRail) -> wire.RailOut:
         low=rail.low,
         high=rail.high,
         fixed=rail.fixed,
+        spots=[wire.SpotOut.model_validate(spot, from_attributes=True) for spot in rail.spots],
     )
 
 

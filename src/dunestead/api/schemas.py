@@ -42,6 +42,7 @@ __all__ = [
     "RecordIn",
     "RemediesOut",
     "RemedyIn",
+    "SpotOut",
     "TaskOut",
     "UnitQuery",
     "WeatherIn",
@@ -731,6 +732,14 @@ class SheetStepOut(BaseModel):
     sheets: int
 
 
+class SpotOut(BaseModel):
+    """A place that is too fine at every size that fits the blank."""
+
+    measure: Literal["stroke", "web", "part", "letter"]
+    measured: float
+    at: Point
+
+
 class RailOut(BaseModel):
     """Widths at which something changes."""
 
@@ -743,6 +752,7 @@ class RailOut(BaseModel):
     low: float
     high: float
     fixed: bool
+    spots: list[SpotOut]
 
 
 class LookOut(BaseModel):

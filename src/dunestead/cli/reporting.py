@@ -9,6 +9,7 @@ import click
 
 from dunestead.cli.artwork_job import ArtJob
 from dunestead.cli.params import LENGTH
+from dunestead.core.looking.rail import WIDEST, holding
 from dunestead.core.mask.findings import Fitness, Least
 from dunestead.core.mask.gaps import FRAME, nearest_gaps
 from dunestead.core.mask.tying import CutPlan
@@ -16,7 +17,7 @@ from dunestead.core.mask.weak import WeakPlace
 from dunestead.core.plan.materials import MaterialFit
 from dunestead.core.plan.plan import MaskPlan, materials_of
 from dunestead.core.sheets.layout import Layout
-from dunestead.core.units import show_length
+from dunestead.core.units import several, show_length
 
 __all__ = [
     "BAD_INPUT",
@@ -52,6 +53,8 @@ def check_report(art: ArtJob) -> dict[str, Any]:
     """Return what `check` reports."""
     look = art.look
     painted, fitness = look.painted, look.fitness
+    least, spots = holding(look, WIDEST)
+    ox, oy = look.composition.origin
     return {
         "width_mm": painted.width,
         "height_mm": painted.height,
@@ -66,6 +69,12 @@ def check_report(art: ArtJob) -> dict[str, Any]:
         "findings": [*_notices(art), *_findings(fitness)],
         "smallest_workable_width_mm": painted.width * fitness.growth,
         "limited_by": _limited_by(fitness),
+        "widest_mm": WIDEST,
+        "spots": [
+            {"measure": spot.measure, "at_mm": (spot.at[0] - ox, spot.at[1] - oy), "measured_mm": spot.measured}
+            for spot in spots
+        ],
+        "without_spots_mm": least[0].width if least else 0.0,
         **{f"least_{kind}_mm": least and least.width for kind, least in _least(fitness).items()},
     }
 
@@ -250,10 +259,19 @@ def check_lines(report: dict[str, Any]) -> list[str]:
     return [
         f"{size}; {report['painted']['area_mm2'] / 100:.1f} cm² painted, {len(report['loose_pieces'])} loose pieces.",
         *(f"{finding['severity']}: {finding['message']}" for finding in report["findings"]),
-        f"Holds from a width of {show_length(smallest)} (limited by its least {report['limited_by']['measure']})."
-        if report["limited_by"]
-        else "Nothing limits its size.",
+        _size_line(report, smallest),
     ]
+
+
+def _size_line(report: dict[str, Any], smallest: float) -> str:
+    if not report["limited_by"]:
+        return "Nothing limits its size."
+    if report["spots"]:
+        without = report["without_spots_mm"]
+        rest = f"Without them from a width of {show_length(without)}." if without else "Nothing else limits its size."
+        count = several(len(report["spots"]), "spot")
+        return f"Will not hold at any size up to {show_length(report['widest_mm'])}; the reason: {count}. {rest}"
+    return f"Holds from a width of {show_length(smallest)} (limited by its least {report['limited_by']['measure']})."
 
 
 def print_report(report: dict[str, Any], as_json: bool, lines: Callable[[dict[str, Any]], list[str]]) -> None:

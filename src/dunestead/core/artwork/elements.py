@@ -15,6 +15,7 @@ __all__ = [
     "Element",
     "Frame",
     "Mend",
+    "MendKind",
     "PartEdit",
     "Repeat",
     "Traced",
@@ -82,6 +83,9 @@ class PartEdit:
     colour: str | None = None
 
 
+MendKind = Literal["open", "fill"]
+
+
 @dataclass(frozen=True, slots=True)
 class Mend:
     """One place of an element made wider, without touching the rest of it.
@@ -96,7 +100,7 @@ class Mend:
         Of what is opened or filled, mm.
     """
 
-    kind: Literal["open", "fill"]
+    kind: MendKind
     path: tuple[tuple[float, float], ...]
     width: float
 

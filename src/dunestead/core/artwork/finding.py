@@ -53,7 +53,7 @@ class Finding:
 
     def message(self, unit: str = "mm") -> str:
         """Say it in a sentence, lengths in the maker's unit."""
-        more = f" {self.more} more places are like it." if self.more else ""
+        more = f" {self.more} more places are like it; this is the worst." if self.more else ""
         return _SENTENCES[self.code](self, show_length(self.measured, unit), show_length(self.limit, unit), unit) + more
 
 

@@ -1,11 +1,15 @@
-"""Slits that no knife leaves standing, closed."""
+"""Slits that no knife leaves standing, closed; and where shapes touch."""
+
+from dataclasses import dataclass
 
 import numpy as np
 import numpy.typing as npt
 import shapely
 from shapely.geometry.base import BaseGeometry
 
-__all__ = ["close_hairs"]
+from dunestead.core.geometry.groups import group_labels
+
+__all__ = ["close_hairs", "touching_places"]
 
 Points = npt.NDArray[np.float64]
 # Between two sides of a slit the edge runs at least this many times as far as straight across.
@@ -19,6 +23,8 @@ _OVERLAP = 30
 # Set operations are done on a grid of this part of a slit's width, on which they never fail.
 _GRID = 1e-5
 _POLYGON = 3
+# Places where shapes touch are one as long as the next pair of corners and sides is within so many widths.
+_LINKED = 50.0
 
 
 def close_hairs(region: shapely.MultiPolygon, narrowest: float) -> shapely.MultiPolygon:
@@ -39,26 +45,78 @@ def close_hairs(region: shapely.MultiPolygon, narrowest: float) -> shapely.Multi
     >>> close_hairs(shapely.MultiPolygon(), 0.04).is_empty
     True
     """
-    if not 0 < shapely.get_num_coordinates(region) <= _MOST_POINTS:
+    pairs = _near(region, narrowest)
+    if pairs is None:
         return region
-    rings, polygon = shapely.get_rings(shapely.get_parts(region), return_index=True)
-    points, ring = shapely.get_coordinates(rings, return_index=True)
-    same = ring[:-1] == ring[1:]
-    start, end, ring = points[:-1][same], points[1:][same], ring[:-1][same]
-    sides = shapely.linestrings(np.stack([start, end], axis=1))
-    assert isinstance(sides, np.ndarray)
-    vertex, side = shapely.STRtree(sides).query(shapely.points(start), "dwithin", narrowest)
-    across = _way(start, end, ring, vertex, side) > _DETOUR * narrowest
-    if not across.any():
-        return region
-    own = np.unique(np.concatenate([polygon[ring[vertex[across]]], polygon[ring[side[across]]]]))
-    near = shapely.multipolygons(shapely.get_parts(region)[own])
+    own = np.unique(pairs.polygons)
+    near = shapely.MultiPolygon(list(shapely.get_parts(region)[own]))
     plugs = [plug for plug in _closing(near, narrowest) if _length(plug) > _LONG * narrowest]
     if not plugs:
         return region
     closed = shapely.union_all([region, *plugs], grid_size=narrowest * _GRID)
     parts = shapely.get_parts(closed)
     return shapely.MultiPolygon(list(parts[shapely.get_type_id(parts) == _POLYGON]))
+
+
+def touching_places(region: shapely.MultiPolygon, narrowest: float) -> Points:
+    """Return a point, shape ``(c, 2)``, for each place where edges come nearer to each other than ``narrowest``.
+
+    Parameters
+    ----------
+    region
+        Any; what bounds it on one side or two counts alike.
+    narrowest
+        In the region's units. Places that near to each other are one.
+
+    Examples
+    --------
+    >>> corner = shapely.MultiPolygon([shapely.box(0, 0, 5, 5), shapely.box(5, 5, 9, 9)])
+    >>> touching_places(corner, 0.04).tolist()
+    [[5.0, 5.0]]
+    """
+    pairs = _near(region, narrowest)
+    if pairs is None:
+        return np.empty((0, 2))
+    middle = shapely.get_coordinates(shapely.line_interpolate_point(pairs.bars, 0.5, normalized=True))
+    label = _linked(middle, _LINKED * narrowest)
+    order = np.argsort(shapely.length(pairs.bars), kind="stable")
+    _, first = np.unique(label[order], return_index=True)
+    places: Points = middle[order[np.sort(first)]]
+    return places
+
+
+def _linked(points: Points, reach: float) -> npt.NDArray[np.intp]:
+    tree = shapely.STRtree([shapely.Point(x, y) for x, y in points.tolist()])
+    links = tree.query(tree.geometries, "dwithin", reach).T
+    return group_labels(len(points), links)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class _Pairs:
+    """Corners and sides of a region across from each other, the shortest bars between them, and whose they are."""
+
+    bars: npt.NDArray[np.object_]
+    polygons: npt.NDArray[np.intp]
+
+
+def _near(region: shapely.MultiPolygon, narrowest: float) -> _Pairs | None:
+    """Return what of a region's edge comes nearer than that to what is far along it; None when nothing does."""
+    if not 0 < shapely.get_num_coordinates(region) <= _MOST_POINTS:
+        return None
+    rings, polygon = shapely.get_rings(shapely.get_parts(region), return_index=True)
+    points, ring = shapely.get_coordinates(rings, return_index=True)
+    same = ring[:-1] == ring[1:]
+    start, end, ring = points[:-1][same], points[1:][same], ring[:-1][same]
+    sides = shapely.linestrings(np.stack([start, end], axis=1))
+    assert isinstance(sides, np.ndarray)
+    corners = shapely.points(start)
+    vertex, side = shapely.STRtree(sides).query(corners, "dwithin", narrowest)
+    across = _way(start, end, ring, vertex, side) > _DETOUR * narrowest
+    if not across.any():
+        return None
+    vertex, side = vertex[across], side[across]
+    bars = np.asarray(shapely.shortest_line(np.asarray(corners)[vertex], sides[side]))
+    return _Pairs(bars, np.concatenate([polygon[ring[vertex]], polygon[ring[side]]]))
 
 
 def _closing(region: BaseGeometry, narrowest: float) -> npt.NDArray[np.object_]:

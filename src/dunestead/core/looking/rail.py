@@ -16,20 +16,25 @@ import shapely
 from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.artwork.compose import Composition, is_fixed
-from dunestead.core.artwork.layout import least_letter, place_of_letter
+from dunestead.core.artwork.layout import place_of_letter
 from dunestead.core.artwork.room import room_on
 from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.curves import Box
+from dunestead.core.geometry.groups import group_labels
 from dunestead.core.job.reach import reach_of
 from dunestead.core.looking.look import Look
-from dunestead.core.mask.axis import AxisSide
 from dunestead.core.mask.findings import Kind, widths_of
 from dunestead.core.sheets.cells import fewest_for, fewest_of_many
 
-__all__ = ["Least", "SheetStep", "SizeRail", "size_rail"]
+__all__ = ["WIDEST", "Least", "SheetStep", "SizeRail", "Spot", "holding", "size_rail"]
 
 Measure = Literal["stroke", "web", "part", "letter"]
 Points = npt.NDArray[np.float64]
+Floats = npt.NDArray[np.float64]
+# Within so many times the width that is wanted, on the largest design that fits, a place is about the same spot.
+_SAME_SPOT = 1.5
+# No mask is wider than this, mm, whatever the blank.
+WIDEST = 3000.0
 _EXACT_MM = 0.005
 # Widths at which sheets step are found to this, mm.
 _STEP_MM = 0.25
@@ -50,6 +55,15 @@ class Least:
 
 
 @dataclass(frozen=True, slots=True)
+class Spot:
+    """A place so fine that no size that fits the blank would do: what it measures, mm, and where on the blank."""
+
+    measure: Measure
+    measured: float
+    at: tuple[float, float]
+
+
+@dataclass(frozen=True, slots=True)
 class SheetStep:
     """Up to this width of the design, mm, so many sheets do."""
 
@@ -66,7 +80,9 @@ class SizeRail:
     width
         Of the design as it is; frames and scattered copies aside.
     least
-        By measure, the most demanding first.
+        By measure, the most demanding first; spots aside.
+    spots
+        Where the design is too fine at every size that fits the blank.
     margin, edge
         Widest within the margins, and on the blank, where the design stands.
     steps
@@ -85,10 +101,11 @@ class SizeRail:
     low: float
     high: float
     fixed: bool
+    spots: tuple[Spot, ...] = ()
 
     @property
     def smallest(self) -> float:
-        """The width from which everything holds; 0 when nothing limits it."""
+        """The width from which everything holds but the spots; 0 when nothing limits it."""
         return self.least[0].width if self.least else 0.0
 
     def sheets_at(self, width: float) -> int:
@@ -102,62 +119,132 @@ def size_rail(look: Look, catalogue: Catalogue) -> SizeRail:
     width = composition.design_width
     if composition.design_box is None:
         return SizeRail(width, (), width, width, (SheetStep(width, _sheets(look, catalogue, 1.0)),), width, width, True)
-    least = tuple(sorted(_least(look), key=lambda one: -one.width))
     margin, edge = (width * room_on(composition, inset) for inset in (look.margin, 0.0))
+    least, spots = holding(look, min(max(edge, width), WIDEST))
     smallest = least[0].width if least else 0.0
     high = max(edge * 1.12, width * 1.02, min(smallest * 1.05, edge * 2.5))
     low = max(min(width, margin, smallest or width) * 0.5, 1.0)
     steps = tuple(_steps(look, catalogue, low, high))
-    return SizeRail(width, least, margin, edge, steps, low, high, False)
+    return SizeRail(width, least, margin, edge, steps, low, high, False, spots)
 
 
 # --- least widths -----------------------------------------------------------------------------
-def _least(look: Look) -> Iterator[Least]:
-    composition, width, origin = look.composition, look.composition.design_width, look.composition.origin
-    found = _least_growing(look)
-    limits_by: dict[Kind, float | None] = {
-        "stroke": look.choices.surface.stroke,
-        "web": look.choices.surface.web,
-        "part": look.choices.material.least_part,
-    }
-    for kind, limit in limits_by.items():
-        if limit and (thin := found.get(kind)) and thin[0] > 0:
-            at = (thin[1][0] + origin[0], thin[1][1] + origin[1])
-            yield Least(kind, width * limit / thin[0], thin[0], limit, at)
-    if lowest := least_letter(composition):
-        placed, index = lowest
-        limit, height = look.choices.surface.letter, placed.letters[index].height
-        yield Least("letter", width * limit / height, height, limit, place_of_letter(placed, index))
+def holding(look: Look, widest: float) -> tuple[tuple[Least, ...], tuple[Spot, ...]]:
+    """Return from which width each measure of a design holds, the most demanding first, and where none will do.
+
+    Parameters
+    ----------
+    look
+        The design at any size.
+    widest
+        The largest it may become, mm.
+    """
+    width, measured = look.composition.design_width, _measured(look)
+    spots = tuple(spot for one in measured for spot in one.spots(widest / width))
+    found = (one.least(width, widest / width) for one in measured)
+    return tuple(sorted((one for one in found if one), key=lambda one: -one.width)), spots
 
 
-def _least_growing(look: Look) -> dict[Kind, tuple[float, tuple[float, float]]]:
-    """Return the least widths and their places where all that bounds them grows with the design."""
+@dataclass(frozen=True, slots=True, eq=False)
+class _Measured:
+    """One measure of a design: its values, mm, where they are on the blank, and what is wanted.
+
+    ``near`` is how far around a place it is the same place.
+    """
+
+    measure: Measure
+    values: Floats
+    at: Points
+    limit: float
+    near: float
+
+    def spots(self, growth: float) -> list[Spot]:
+        """Return a place for each group of values that are too small however large the design may grow."""
+        fine = np.flatnonzero(self.values * growth < self.limit * (1 - 1e-6))
+        fine = fine[np.argsort(self.values[fine], kind="stable")]
+        if self.near and len(fine):
+            tree = shapely.STRtree([shapely.Point(x, y) for x, y in self.at[fine].tolist()])
+            label = group_labels(len(fine), tree.query(tree.geometries, "dwithin", self._around(growth)).T)
+            fine = fine[np.sort(np.unique(label, return_index=True)[1])]
+        return [Spot(self.measure, float(self.values[k]), (float(self.at[k, 0]), float(self.at[k, 1]))) for k in fine]
+
+    def least(self, width: float, growth: float) -> Least | None:
+        """Return the width from which what is not about a spot holds; None where there is nothing else."""
+        kept = self.values * growth >= self.limit * (1 - 1e-6)
+        if not kept.all() and self.near:
+            lost = shapely.STRtree([shapely.Point(x, y) for x, y in self.at[~kept].tolist()])
+            kept[lost.query(shapely.points(self.at), "dwithin", self._around(growth))[0]] = False
+        if not kept.any():
+            return None
+        k = int(np.argmin(np.where(kept, self.values, np.inf)))
+        value = float(self.values[k])
+        at = (float(self.at[k, 0]), float(self.at[k, 1]))
+        return Least(self.measure, width * self.limit / value, value, self.limit, at)
+
+    def _around(self, growth: float) -> float:
+        return self.near * self.limit / growth
+
+
+def _measured(look: Look) -> list[_Measured]:
+    """Return all that must be large enough, where all that bounds it grows with the design."""
+    composition, surface = look.composition, look.choices.surface
+    wanted: tuple[tuple[Kind, float | None, float], ...] = (
+        ("stroke", surface.stroke, _SAME_SPOT),
+        ("web", surface.web, _SAME_SPOT),
+        ("part", look.choices.material.least_part, 0.0),
+    )
+    found = []
+    for kind, limit, near in wanted:
+        values, at = _growing(look, kind)
+        if limit and len(values):
+            found.append(_Measured(kind, values, at + composition.origin, limit, near))
+    letters = [
+        (letter.height, place_of_letter(placed, index))
+        for placed in composition.placed
+        for index, letter in enumerate(placed.letters)
+    ]
+    if letters:
+        heights, places = zip(*letters, strict=True)
+        found.append(_Measured("letter", np.array(heights), np.array(places), surface.letter, 0.0))
+    return found
+
+
+def _growing(look: Look, kind: Kind) -> tuple[Floats, Points]:
+    """Return the widths of one kind and their places, where what they lie between grows with the design."""
+    still = _still(look)
+    values, places = [np.empty(0)], [np.empty((0, 2))]
+    for laid in look.masks:
+        if kind == "part":
+            free = [
+                (width, piece.anchor)
+                for piece, width in zip(laid.mask.loose, laid.fitness.parts, strict=True)
+                if still is None or not shapely.dwithin(still[0], piece.shape, _TOUCHING)
+            ]
+            values.append(np.array([width for width, _ in free]))
+            places.append(np.array([at for _, at in free]).reshape(-1, 2))
+            continue
+        widths = widths_of(laid.painted, laid.mask)
+        side = widths.strokes if kind == "stroke" else widths.webs
+        free_of = np.ones(len(side.at), bool)
+        if still is not None:
+            near = still[1].query(shapely.points(side.at), "dwithin", side.diameter / 2 + _TOUCHING)[0]
+            free_of[near] = False
+        values.append(side.diameter[free_of])
+        places.append(side.at[free_of])
+    return np.concatenate(values), np.concatenate(places)
+
+
+def _still(look: Look) -> tuple[BaseGeometry, shapely.STRtree] | None:
+    """Return what does not grow with the design, in its coordinates, and its sides; None when all grows."""
     fixed = [placed.region for placed in look.composition.placed if is_fixed(placed.element)]
     if not look.composition.overhang.is_empty:
         # Where the blank ends, paint is as thin as it is trimmed.
         fixed.append(look.composition.overhang)
     if not fixed:
-        kinds: tuple[Kind, ...] = ("stroke", "web", "part")
-        return {kind: (least.width, least.at) for kind in kinds if (least := look.fitness.least(kind))}
+        return None
     back = (-look.composition.origin[0], -look.composition.origin[1])
     still = shapely.transform(shapely.union_all(fixed), lambda points: points + back)
-    edge = shapely.STRtree(_segments(still))
-    found: dict[Kind, tuple[float, tuple[float, float]]] = {}
-    for laid in look.masks:
-        widths = widths_of(laid.painted, laid.mask)
-        sides: list[tuple[Kind, AxisSide]] = [("stroke", widths.strokes), ("web", widths.webs)]
-        for kind, side in sides:
-            free_of = np.ones(len(side.at), bool)
-            free_of[edge.query(shapely.points(side.at), "dwithin", side.diameter / 2 + _TOUCHING)[0]] = False
-            if thinnest := side.where(free_of).least():
-                found[kind] = min(found.get(kind, thinnest), thinnest)
-        free = [
-            (width, piece.anchor)
-            for piece, width in zip(laid.mask.loose, widths.parts, strict=True)
-            if not shapely.dwithin(still, piece.shape, _TOUCHING)
-        ]
-        found |= {"part": min([*free, *([found["part"]] if "part" in found else [])])} if free else {}
-    return found
+    return still, shapely.STRtree(_segments(still))
 
 
 def _segments(region: BaseGeometry) -> npt.NDArray[np.object_]:

@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 import shapely
 
 from dunestead.core.artwork.compose import PlacedElement, drawing_of, parts_under
-from dunestead.core.artwork.elements import Drawn, Element, Frame, PartEdit, Traced, Words
+from dunestead.core.artwork.elements import Drawn, Element, Frame, MendKind, PartEdit, Traced, Words
 from dunestead.core.artwork.finding import Finding
 from dunestead.core.artwork.layout import name_of
 from dunestead.core.artwork.parts import parts_of
@@ -22,8 +22,9 @@ from dunestead.core.figures import Catalogue
 from dunestead.core.job.ground import ground_colour
 from dunestead.core.job.job import Job, altered, colouring, materials_for
 from dunestead.core.looking.look import Look, look_at
+from dunestead.core.looking.rail import WIDEST
 from dunestead.core.looking.ties import add_tie
-from dunestead.core.looking.weakness import mended, weak_findings
+from dunestead.core.looking.weakness import mended, mended_at, mended_spots, weak_findings
 from dunestead.core.mask.fates import Fate
 from dunestead.core.painting.coatings import Coating, Where
 from dunestead.core.units import several, show_length
@@ -165,6 +166,7 @@ def _candidates(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candida
     if code in ("stroke-thin", "web-thin", "letter-low", "part-small"):
         yield from _grow(look, finding, tools)
     if code in ("stroke-thin", "web-thin"):
+        yield from _spots_mended(look, finding, tools)
         yield from _thicker(look, finding, tools)
         yield from _letters_apart(look, finding, tools)
         yield from _drop_part(look, finding, tools)
@@ -174,6 +176,8 @@ def _candidates(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candida
         yield from _letters_apart(look, finding, tools)
         yield from _drop_part(look, finding, tools)
         yield from _grow(look, finding, tools)
+    if code == "contact":
+        yield from _joined_or_parted(look, finding, tools)
     if code == "base-missing":
         yield from _base_coat(look)
     if code == "letter-low":
@@ -289,6 +293,28 @@ def _widened(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]
     if weak.place.kind == "tongue" and placed is not None:
         tied = add_tie(look, weak.laid, weak.place, placed.element.id)
         yield _Candidate("tie", "Tie its tip with a bridge", tied)
+
+
+def _spots_mended(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]:
+    """Yield what widens, where they are, the places that no size that fits the blank would make wide enough."""
+    width = look.composition.design_width
+    growth = max(room_on(look.composition, 0.0), 1.0)
+    under, wanted = finding.limit / min(growth, WIDEST / width), finding.limit * _SPARE
+    if finding.measured < under and (elements := mended_spots(look, finding.code, under, wanted)):
+        what = "strokes" if finding.code == "stroke-thin" else "mask"
+        label = f"Widen the {what} to {show_length(wanted, tools.unit)} in the spots that no size would mend"
+        yield _Candidate("mend-spots", label, altered(look.job, elements=elements))
+
+
+def _joined_or_parted(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]:
+    """Yield what makes one of two shapes that touch, or sets them apart by the least that holds."""
+    figures, surface = tools.catalogue.figures, look.job.blank.surface
+    ways: tuple[tuple[MendKind, str, str], ...] = (("fill", "stroke", "Join them"), ("open", "web", "Part them"))
+    for kind, measure, label in ways:
+        width = figures["surface", surface, measure].value * _SPARE
+        if elements := mended_at(look, finding.at, kind, width):
+            named = f"{label} here, {show_length(width, tools.unit)} wide"
+            yield _Candidate(kind, named, altered(look.job, elements=elements))
 
 
 def _base_coat(look: Look) -> Iterator[_Candidate]:

@@ -7,10 +7,11 @@ import numpy as np
 import numpy.typing as npt
 import shapely
 
-from dunestead.core.artwork.compose import PlacedElement
-from dunestead.core.artwork.elements import Element, Frame, Mend
+from dunestead.core.artwork.compose import Composition, PlacedElement
+from dunestead.core.artwork.elements import Element, Frame, Mend, MendKind
 from dunestead.core.artwork.finding import Finding
 from dunestead.core.figures import Catalogue, Figure
+from dunestead.core.job.job import altered
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.masks import LaidMask
 from dunestead.core.looking.ties import tie
@@ -18,7 +19,10 @@ from dunestead.core.mask.findings import widths_of
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.mask.weak import WeakPlace, weak_limit, weak_places
 
-__all__ = ["FoundWeak", "mended", "weak_findings", "weak_of"]
+__all__ = ["FoundWeak", "mended", "mended_at", "mended_spots", "weak_findings", "weak_of"]
+
+
+_MOST_MENDS = 40
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,19 +63,82 @@ def mended(look: Look, weak: FoundWeak, width: float) -> tuple[Element, ...] | N
     Paint beside a mask is taken away; of a reverse mask the place itself is filled.
     """
     place = weak.place
-    ox, oy = look.composition.origin
-    points = _out_of_its_mouths(place, width) + np.array((ox, oy))
-    line = shapely.LineString(points) if len(points) > 1 else shapely.Point(points[0])
+    points = _out_of_its_mouths(place, width)
+    return _with_mends(look, points, "fill" if weak.laid.is_reverse else "open", width, max(width, place.width) / 2)
+
+
+def mended_at(look: Look, at: tuple[float, float], kind: MendKind, width: float) -> tuple[Element, ...] | None:
+    """Return the elements with a place of the design filled or opened so wide, mm; None when nothing there can be."""
+    return _with_mends(look, np.array([at]), kind, width, width / 2)
+
+
+def mended_spots(look: Look, code: str, under: float, width: float) -> tuple[Element, ...] | None:
+    """Return the elements with every stroke or web narrower than ``under`` made ``width`` wide, mm, all along.
+
+    None when there is none, or more of them than a maker would want mended.
+    """
+    places: list[npt.NDArray[np.float64]] = []
+    for laid in look.masks:
+        widths = widths_of(laid.painted, laid.mask)
+        side = widths.strokes if code == "stroke-thin" else widths.webs
+        for stretch in side.stretches_under(under):
+            places += _runs(_spread(side.at[stretch], width / 3), width)
+    if not 0 < len(places) <= _MOST_MENDS:
+        return None
+    kind: MendKind = "fill" if (code == "stroke-thin") != look.job.mask.reverse else "open"
+    for place in places:
+        elements = _with_mends(look, place, kind, width, width / 2)
+        if elements is None:
+            return None
+        # Each mend is set in the design as it is: only what the elements keep of it adds up.
+        look = replace(look, job=altered(look.job, elements=elements), composition=_mending(look, elements))
+    return look.job.elements
+
+
+def _mending(look: Look, elements: tuple[Element, ...]) -> Composition:
+    by_number = {element.id: element for element in elements}
+    placed = tuple(replace(one, element=by_number[one.element.id]) for one in look.composition.placed)
+    return replace(look.composition, placed=placed)
+
+
+def _spread(points: npt.NDArray[np.float64], apart: float) -> npt.NDArray[np.float64]:
+    """Return points of a stretch no nearer to each other than a distance, its narrowest first."""
+    kept: list[npt.NDArray[np.float64]] = []
+    for point in points:
+        if all(np.hypot(*(point - other)) >= apart for other in kept):
+            kept.append(point)
+    return np.array(kept)
+
+
+def _runs(points: npt.NDArray[np.float64], reach: float) -> list[npt.NDArray[np.float64]]:
+    """Return points strung together from an end on, each to the nearest that is left, parted where that is far."""
+    left = list(points)
+    at = left.pop(int(np.argmax(np.linalg.norm(points - points.mean(axis=0), axis=1))))
+    runs = [[at]]
+    while left:
+        away = [float(np.hypot(*(point - at))) for point in left]
+        nearest = int(np.argmin(away))
+        at = left.pop(nearest)
+        if away[nearest] > reach:
+            runs.append([])
+        runs[-1].append(at)
+    return [np.array(run) for run in runs]
+
+
+def _with_mends(
+    look: Look, points: npt.NDArray[np.float64], kind: MendKind, width: float, reach: float
+) -> tuple[Element, ...] | None:
+    """Return the elements with a strip along points of the design mended in each of them that is within reach."""
+    on_blank = points + np.array(look.composition.origin)
+    line = shapely.LineString(on_blank) if len(points) > 1 else shapely.Point(on_blank[0])
     beside = [
         placed
         for placed in look.composition.placed
-        if placed.copies == 1
-        and not isinstance(placed.element, Frame)
-        and shapely.dwithin(placed.region, line, max(width, place.width) / 2)
+        if placed.copies == 1 and not isinstance(placed.element, Frame) and shapely.dwithin(placed.region, line, reach)
     ]
     if not beside:
         return None
-    changed = {placed.element.id: _with_mend(placed, points, width, weak.laid) for placed in beside}
+    changed = {placed.element.id: _with_mend(placed, on_blank, width, kind) for placed in beside}
     return tuple(changed.get(element.id, element) for element in look.job.elements)
 
 
@@ -85,8 +152,8 @@ def _out_of_its_mouths(place: WeakPlace, width: float) -> npt.NDArray[np.float64
     return np.vstack([first, points, *([last] if place.kind == "neck" else [])])
 
 
-def _with_mend(placed: PlacedElement, points: npt.NDArray[np.float64], width: float, laid: LaidMask) -> Element:
+def _with_mend(placed: PlacedElement, points: npt.NDArray[np.float64], width: float, kind: MendKind) -> Element:
     shares = placed.to_blank.inverse().apply(points)
     path = tuple((round(float(x), 7), round(float(y), 7)) for x, y in shares)
-    mend = Mend("fill" if laid.is_reverse else "open", path, round(width, 4))
+    mend = Mend(kind, path, round(width, 4))
     return replace(placed.element, mends=(*placed.element.mends, mend))

@@ -14,13 +14,15 @@ import numpy as np
 import numpy.typing as npt
 import shapely
 
-from dunestead.core.artwork.painted import Painted
+from dunestead.core.artwork.painted import Painted, unite
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.groups import group_labels
+from dunestead.core.geometry.hairs import touching_places
 from dunestead.core.geometry.voronoi import voronoi
 from dunestead.core.mask.corners import without_corners
 from dunestead.core.mask.edge import Edge, Sites
 from dunestead.core.mask.loose import LoosePiece
+from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["AxisSide", "Widths", "forget_widths", "measure_widths"]
 
@@ -94,6 +96,29 @@ class AxisSide:
             return None
         i = int(np.argmin(self.diameter))
         return float(self.diameter[i]), (float(self.at[i, 0]), float(self.at[i, 1]))
+
+    def stretches_under(self, width: float) -> list[Ints]:
+        """Return the points of each connected stretch narrower than a width, the narrowest first in each and of all.
+
+        Stretches that begin within a width of a narrower one are part of it: a hairline is seen in pieces.
+        """
+        under = self.diameter < width
+        if not under.any():
+            return []
+        label = group_labels(len(under), self.links[under[self.links].all(axis=1)])
+        order = np.flatnonzero(under)[np.argsort(self.diameter[under], kind="stable")]
+        _, first = np.unique(label[order], return_index=True)
+        found: list[Ints] = []
+        leads = np.empty((0, 2))
+        for lead in order[np.sort(first)]:
+            own = order[label[order] == label[lead]]
+            near = np.flatnonzero(np.hypot(*(leads - self.at[lead]).T) < width)
+            if len(near):
+                found[near[0]] = np.append(found[near[0]], own)
+                continue
+            found.append(own)
+            leads = np.vstack([leads, self.at[lead]])
+        return found
 
 
 _NO_LINKS: Ints = np.empty((0, 2), np.intp)
@@ -182,17 +207,22 @@ def forget_widths() -> None:
 @lru_cache(maxsize=64)
 def _measured(ask: _Ask) -> Widths:
     shrink = Affine.scaling(1 / ask.painted.times).apply
-    region = shapely.transform(ask.painted.region, shrink)
-    return _measure(ask.painted.key, region, [shapely.transform(piece.shape, shrink) for piece in ask.loose])
+    painted = ask.painted
+    region = shapely.transform(painted.region, shrink)
+    # Slits are closed in the region only: where shapes touch is seen in the colours themselves.
+    colours = list(painted.colours.values())
+    drawn = shapely.transform(colours[0] if len(colours) == 1 else unite(colours), shrink)
+    contacts = touching_places(drawn, TOLERANCES.hair)
+    return _measure(painted.key, region, contacts, [shapely.transform(piece.shape, shrink) for piece in ask.loose])
 
 
-def _measure(key: str, region: shapely.MultiPolygon, parts: list[shapely.Polygon]) -> Widths:
+def _measure(key: str, region: shapely.MultiPolygon, contacts: Points, parts: list[shapely.Polygon]) -> Widths:
     edge = Edge(region, parts, _THINNED)
     blots_of = list(region.geoms)
     found = _diagram(edge, _FINEST)
     if found is None:
-        bounds = (tuple(map(_thickness, shapes)) for shapes in (parts, blots_of))
-        return Widths(key, _NO_AXIS, _NO_AXIS, _NO_AXIS, _NO_AXIS, *bounds, np.empty((0, 2)))
+        sides = tuple(map(_thickness, parts)), tuple(map(_thickness, blots_of))
+        return Widths(key, _NO_AXIS, _NO_AXIS, _NO_AXIS, _NO_AXIS, *sides, np.empty((0, 2)))
     sites, vertices, ridges, pairs = found
     across = _is_across(pairs, sites)
     diameter = _diameters(vertices, ridges, pairs, across, sites)
@@ -208,8 +238,9 @@ def _measure(key: str, region: shapely.MultiPolygon, parts: list[shapely.Polygon
     blot = np.where(inside & ours, edge.polygon[ring], -1)
     counter = np.where(~inside & ours, edge.piece[ring], -1)
     within, outside = links[inside[links].all(axis=1)], links[~inside[links].any(axis=1)]
-    strokes, prongs, met = _axis_nodes(vertices, diameter, way, within, blot, _STROKE_POINT)
-    webs, spits, parted = _axis_nodes(vertices, diameter, way, outside, counter, _WEB_POINT)
+    joined = _at_contacts(vertices, diameter, contacts)
+    strokes, prongs = _axis_nodes(vertices, diameter, way, within[~joined[within].any(axis=1)], blot, _STROKE_POINT)
+    webs, spits = _axis_nodes(vertices, diameter, way, outside[~joined[outside].any(axis=1)], counter, _WEB_POINT)
 
     def side(nodes: Ints, own: Ints) -> AxisSide:
         return AxisSide(vertices[nodes], diameter[nodes], own, way[nodes])
@@ -226,7 +257,7 @@ def _measure(key: str, region: shapely.MultiPolygon, parts: list[shapely.Polygon
         side(*spits),
         widest(counter, parts),
         widest(blot, blots_of),
-        vertices[np.append(met, parted)],
+        contacts,
     )
 
 
@@ -334,19 +365,28 @@ def _way_between(pairs: Ints, sites: Sites) -> Floats:
 
 def _axis_nodes(
     vertices: Points, diameter: Floats, way: Floats, links: Ints, part: Ints, point: float
-) -> tuple[tuple[Ints, Ints], tuple[Ints, Ints], Ints]:
+) -> tuple[tuple[Ints, Ints], tuple[Ints, Ints]]:
     """Return which vertices are on the axis, and the links between them by place in that list; and with its tapers.
 
-    Also where shapes touch. A part that is all corners and so keeps no stretch of axis, such as a dot, is stood
+    A part that is all corners and so keeps no stretch of axis, such as a dot, is stood
     for by its largest disc.
     """
     links = links[~_is_tip(diameter, way)[links].any(axis=1)]
-    links, tapered, touching = without_corners(vertices, diameter, links, way, point)
+    links, tapered = without_corners(vertices, diameter, links, point)
     links, tapered = (_long_enough(vertices, diameter, kept) for kept in (links, tapered))
     has_axis = set(part[links.ravel()].tolist())
     blots = [centre for key, centre in _widest(part, diameter).items() if key not in has_axis]
     kept, place = np.unique(np.append(links.ravel(), np.array(blots, np.intp)), return_inverse=True)
-    return (kept, place[: links.size].reshape(-1, 2)), _by_node(tapered), touching
+    return (kept, place[: links.size].reshape(-1, 2)), _by_node(tapered)
+
+
+def _at_contacts(vertices: Points, diameter: Floats, contacts: Points) -> Bools:
+    """Say for which vertices a width is but that of two shapes where they touch: within a disc of such a place."""
+    at = np.zeros(len(vertices), bool)
+    usable = np.isfinite(diameter)
+    for contact in contacts:
+        at |= usable & (np.hypot(*(vertices - contact).T) <= diameter)
+    return at
 
 
 def _is_tip(diameter: Floats, way: Floats) -> Bools:

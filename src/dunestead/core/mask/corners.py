@@ -13,7 +13,6 @@ from collections.abc import Callable, Sequence
 import numpy as np
 import numpy.typing as npt
 
-from dunestead.core.geometry.groups import group_labels
 from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["without_corners"]
@@ -32,33 +31,29 @@ _MOST_ROUNDS = 4
 _NOISE = 0.03
 # An end hardly wider than a slit that was closed is what is left of a point, whatever the taper, mm.
 _BLUNT_HAIR = 0.18
-# Within so many times the width of its end a taper is twice as wide; a slimmer one is a hairline.
-_PROGRESSIVE = 40.0
+# Within so many times the width of its end a taper is twice as wide; a slimmer one is a hairline. Where two circles
+# touch it takes longer.
+_PROGRESSIVE, _CUSP = 12.0, 40.0
 # Along a taper the width falls by no more than this share of the widest met.
 _STEADY = 0.1
 # Of a hairline that ends in a point so much of its width is kept.
 _KEPT_OF_HAIRLINE = 0.5
 
 
-def without_corners(
-    vertices: Points, diameter: Floats, links: Ints, way: Floats, point: float
-) -> tuple[Ints, Ints, Ints]:
+def without_corners(vertices: Points, diameter: Floats, links: Ints, point: float) -> tuple[Ints, Ints]:
     """Take off, from their free ends inwards, the stretches that run into corners, and part what only touches.
 
     Parameters
     ----------
     vertices, diameter, links
         The axis: places, widths there, and which follow each other; mm on a design of the size designs are reckoned at.
-    way
-        Along the edge between the places each disc touches; infinite where they are on different edges.
     point
         A taper to a point ends in no more than this share of its width.
 
     Returns
     -------
     tuple
-        The links without both kinds; those without corners only, tapers left on; and a vertex for each
-        place where shapes touch.
+        The links without both kinds, and those without corners only, tapers left on.
 
     Notes
     -----
@@ -66,7 +61,8 @@ def without_corners(
     is seen whole only when no corner branches off it any more.
     """
     links = _pruned(vertices, diameter, links, point, [_Web.corner_stretch])
-    touching, links = _parted(diameter, links, way)
+    # What is under a hair wide is no width, but where shapes touch.
+    links = links[(diameter[links] >= TOLERANCES.hair).all(axis=1)]
     tapered = _pruned(vertices, diameter, links, point, [_Web.corner_stretch])
     kept = tapered
     for _ in range(_MOST_ROUNDS):
@@ -74,30 +70,7 @@ def without_corners(
         if len(fewer) == len(kept):
             break
         kept = fewer
-    return _pruned(vertices, diameter, kept, point, [_Web.hairline_stretch]), tapered, touching
-
-
-def _parted(diameter: Floats, links: Ints, way: Floats) -> tuple[Ints, Ints]:
-    """Return a vertex of each place where shapes touch, and the links without those under a hair wide.
-
-    A point that only runs out between two sides of one edge is no such place: nothing lies beyond it.
-    """
-    under = diameter < TOLERANCES.hair
-    inner = links[under[links].all(axis=1)]
-    nodes = np.unique(links[under[links].any(axis=1)])
-    nodes = nodes[under[nodes]]
-    apart = links[~under[links].any(axis=1)]
-    if not len(nodes):
-        return nodes, links
-    group = group_labels(len(diameter), inner)
-    mouths = links[under[links].sum(axis=1) == 1]
-    held = np.bincount(group[np.where(under[mouths[:, 0]], mouths[:, 0], mouths[:, 1])], minlength=len(diameter))
-    far = np.zeros(len(diameter), bool)
-    far[group[nodes[np.isinf(way[nodes])]]] = True
-    touching = nodes[(held[group[nodes]] > 1) | far[group[nodes]]]
-    narrowest = touching[np.argsort(diameter[touching], kind="stable")]
-    _, first = np.unique(group[narrowest], return_index=True)
-    return narrowest[np.sort(first)], apart
+    return _pruned(vertices, diameter, kept, point, [_Web.hairline_stretch]), tapered
 
 
 Stretches = Callable[["_Web", int, float], list[int]]
@@ -199,7 +172,7 @@ class _Web:
             return False
         end = max(end, TOLERANCES.hair)
         doubled = next((k for k in range(top + 1) if width[k] >= 2 * end), top)
-        return way[doubled] <= _PROGRESSIVE * end
+        return way[doubled] <= (_CUSP if end < _BLUNT_HAIR else _PROGRESSIVE) * end
 
     @staticmethod
     def _widest_of_rise(stretch: "_Stretch") -> int:

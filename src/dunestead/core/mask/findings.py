@@ -6,18 +6,19 @@ from functools import lru_cache
 from typing import Literal
 
 import numpy as np
+import numpy.typing as npt
 import shapely
 
 from dunestead.core.artwork.finding import Finding
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.figures import Catalogue, Figure, Material, Surface
-from dunestead.core.geometry.groups import group_labels
 from dunestead.core.mask.axis import AxisSide, Widths, measure_widths
 from dunestead.core.mask.loose import LoosePiece, Mask
 
 __all__ = ["Fitness", "Kind", "Least", "Limits", "judge", "limits_for", "merged", "widths_of"]
 
-_MOST_FINDINGS = 60
+# So many places are listed one by one; of more the worst few, and how many there are.
+_MOST_FINDINGS, _SUMMED = 24, 3
 Kind = Literal["stroke", "web", "part"]
 
 
@@ -176,19 +177,12 @@ def _least_part(mask: Mask, widths: Widths) -> Least | None:
 
 
 def _thin(side: AxisSide, limit: Figure, code: str, subject: str) -> Iterator[Finding]:
-    """Yield a finding for each connected stretch of axis under the limit, the narrowest first."""
-    under = side.diameter < limit.value * (1 - 1e-6)
-    if not under.any():
-        return
-    links = side.links[under[side.links].all(axis=1)]
-    nodes = len(side.diameter)
-    stretch = group_labels(nodes, links)
-    length = np.zeros(nodes)
-    np.add.at(length, stretch[links[:, 0]], np.linalg.norm(side.at[links[:, 0]] - side.at[links[:, 1]], axis=1))
-    order = np.flatnonzero(under)[np.argsort(side.diameter[under], kind="stable")]
-    _, first = np.unique(stretch[order], return_index=True)
-    worst = order[np.sort(first)]
-    for i in worst[:_MOST_FINDINGS]:
+    """Yield a finding for each stretch of axis under the limit, the narrowest first; very many are summed."""
+    stretches = side.stretches_under(limit.value * (1 - 1e-6))
+    shown = _MOST_FINDINGS if len(stretches) <= _MOST_FINDINGS else _SUMMED
+    lengths = _lengths(side)
+    for k, stretch in enumerate(stretches[:shown]):
+        i = int(stretch[0])
         width = float(side.diameter[i])
         yield Finding(
             code,
@@ -197,9 +191,18 @@ def _thin(side: AxisSide, limit: Figure, code: str, subject: str) -> Iterator[Fi
             width,
             limit.value,
             subject,
-            run=float(length[stretch[i]]),
-            more=max(len(worst) - _MOST_FINDINGS, 0) if i == worst[:_MOST_FINDINGS][-1] else 0,
+            run=float(lengths[stretch].sum()),
+            more=max(len(stretches) - shown, 0) if k == 0 else 0,
         )
+
+
+def _lengths(side: AxisSide) -> npt.NDArray[np.float64]:
+    """Return for each point of an axis how much of its length is the point's: half of each link it has."""
+    length = np.zeros(len(side.diameter))
+    steps = np.linalg.norm(side.at[side.links[:, 0]] - side.at[side.links[:, 1]], axis=1) / 2
+    for end in (0, 1):
+        np.add.at(length, side.links[:, end], steps)
+    return length
 
 
 def _contacts(widths: Widths, subject: str) -> Iterator[Finding]:

@@ -5,7 +5,7 @@ from dunestead.core.looking.rail import SizeRail
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import several, show_length
 
-__all__ = ["outcome"]
+__all__ = ["never_holds", "outcome"]
 
 _MEASURED = {
     "stroke": "Thinnest stroke",
@@ -14,6 +14,17 @@ _MEASURED = {
     "letter": "Lowest letter",
 }
 _FINE = ("stroke-thin", "web-thin", "letter-low")
+
+
+def never_holds(rail: SizeRail, unit: str) -> str:
+    """Say that no size that fits would hold, what is the reason, and what would hold without it."""
+    count = len(rail.spots)
+    without = f"without {'it' if count == 1 else 'them'}"
+    rest = f"from {show_length(rail.smallest, unit)} wide" if rail.smallest else "it holds at any size"
+    are = "is" if count == 1 else "are"
+    return (
+        f"Will not hold at any size that fits this blank: {several(count, 'spot')} {are} the reason; {without} {rest}."
+    )
 
 
 def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
@@ -39,7 +50,10 @@ def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
     fine = [f for code in _FINE for f in found[code]]
     if fine:
         stops = [f for f in fine if f.severity == "stop"]
-        places, enough = several(len(stops or fine), "place"), show_length(rail.smallest, unit)
+        if rail.spots:
+            return "stop" if stops else "warn", never_holds(rail, unit), rows
+        places = several(sum(1 + f.more for f in stops or fine), "place")
+        enough = show_length(rail.smallest, unit)
         holds = f"holds from {enough} wide" if rail.smallest > rail.width else "see what can be done"
         return "stop" if stops else "warn", f"Too fine in {places}; {holds}.", rows
     if near := found["off-margin"]:

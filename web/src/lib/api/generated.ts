@@ -6104,6 +6104,8 @@ export interface components {
             margin: number;
             /** Smallest */
             smallest: number;
+            /** Spots */
+            spots: components["schemas"]["JobOut.SpotOut"][];
             /** Steps */
             steps: components["schemas"]["JobOut.SheetStepOut"][];
             /** Width */
@@ -6344,6 +6346,24 @@ export interface components {
             /** Stages */
             stages: components["schemas"]["JobOut.StageOut"][];
             trims: components["schemas"]["JobOut.TrimListOut"];
+        };
+        /**
+         * SpotOut
+         * @description A place that is too fine at every size that fits the blank.
+         */
+        "JobOut.SpotOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Measure
+             * @enum {string}
+             */
+            measure: "stroke" | "web" | "part" | "letter";
+            /** Measured */
+            measured: number;
         };
         /**
          * StageOut
@@ -7211,6 +7231,8 @@ export interface components {
             margin: number;
             /** Smallest */
             smallest: number;
+            /** Spots */
+            spots: components["schemas"]["LookOut.SpotOut"][];
             /** Steps */
             steps: components["schemas"]["LookOut.SheetStepOut"][];
             /** Width */
@@ -7273,6 +7295,24 @@ export interface components {
             sheets: number;
             /** Width */
             width: number;
+        };
+        /**
+         * SpotOut
+         * @description A place that is too fine at every size that fits the blank.
+         */
+        "LookOut.SpotOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Measure
+             * @enum {string}
+             */
+            measure: "stroke" | "web" | "part" | "letter";
+            /** Measured */
+            measured: number;
         };
         /**
          * TraceOut

@@ -4,7 +4,7 @@
   import { settings } from '../../lib/settings.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
   import { showLength } from '../../lib/units';
-  import { breakpoints, restAt, saying, zones } from './rail';
+  import { breakpoints, restAt, saying, spotsIn, zones } from './rail';
 
   interface Props {
     rail: Rail;
@@ -44,6 +44,23 @@
 </script>
 
 <section aria-label="Size rail">
+  {#if still.spots.length}
+    <p class="m-0 text-sm">
+      No size that fits mends {still.spots.length === 1 ? 'this spot' : `these ${still.spots.length} spots`};
+      the rail shows what holds without {still.spots.length === 1 ? 'it' : 'them'}:
+    </p>
+    <p class="m-0 mb-2 flex flex-wrap gap-1">
+      {#each spotsIn(still, (mm) => showLength(mm, settings.unit)) as spot, index (index)}
+        <button
+          class="cursor-help rounded-full border border-(--fault) px-2 py-0.5 text-xs"
+          onpointerenter={() => onspot(spot.at)}
+          onpointerleave={() => onspot(null)}
+          onfocus={() => onspot(spot.at)}
+          onblur={() => onspot(null)}>{spot.about}</button
+        >
+      {/each}
+    </p>
+  {/if}
   {#if rail.fixed}
     <p class="m-0 text-sm">The frame follows the blank; there is nothing to size.</p>
   {:else}

@@ -11,6 +11,7 @@ const rail: Rail = {
     { measure: 'stroke', width: 180, measured: 13.3, limit: 6, at: [20, 10] },
   ],
   smallest: 300,
+  spots: [],
   margin: 540,
   edge: 600,
   steps: [
@@ -109,5 +110,17 @@ describe('the size rail', () => {
     render(SizeRail, { ...props, rail: { ...rail, fixed: true } });
 
     expect(screen.queryByRole('slider')).toBeNull();
+  });
+
+  it('names the spots that no size would mend, and points at them', async () => {
+    const onspot = vi.fn();
+    const spots = [{ measure: 'web' as const, measured: 0.4, at: [10, 20] as [number, number] }];
+    render(SizeRail, { ...props, rail: { ...rail, spots }, onspot });
+
+    const spot = screen.getByRole('button', { name: 'mask of 0.4 mm' });
+    spot.focus();
+
+    expect(screen.getByText(/No size that fits mends this spot/)).toBeTruthy();
+    await vi.waitFor(() => expect(onspot).toHaveBeenCalledWith([10, 20]));
   });
 });

@@ -62,6 +62,18 @@ export function breakpoints(rail: Rail, show: (mm: number) => string): Point[] {
     .sort((a, b) => a.width - b.width);
 }
 
+const TOO_FINE = { stroke: 'stroke', web: 'mask', part: 'piece', letter: 'letter' } as const;
+const MOST_SPOTS = 12;
+
+/** The places that no size that fits would mend, the worst of each kind first. */
+export const spotsIn = (
+  rail: Rail,
+  show: (mm: number) => string,
+): { at: [number, number]; about: string }[] =>
+  rail.spots
+    .slice(0, MOST_SPOTS)
+    .map(({ measure, measured, at }) => ({ at, about: `${TOO_FINE[measure]} of ${show(measured)}` }));
+
 /** What the rail is painted with. */
 export function zones(rail: Rail): Zone[] {
   const holds = Math.max(rail.low, Math.min(rail.smallest, rail.high));
