@@ -33,6 +33,8 @@ __all__ = ["Remedy", "Tools", "finding_of", "key_of", "remedies_for", "remedy_of
 
 # A little more than just enough, so that rounding does not leave it short.
 _SPARE = 1.0005
+# A strip with round ends is a little wider than what it must clear.
+_ROUND = 1.02
 _MOST_FACES = 8
 _FACES_OFFERED = 2
 _MOST_FREED = 400
@@ -299,7 +301,7 @@ def _spots_mended(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candi
     """Yield what widens, where they are, the places that no size that fits the blank would make wide enough."""
     width = look.composition.design_width
     growth = max(room_on(look.composition, 0.0), 1.0)
-    under, wanted = finding.limit / min(growth, WIDEST / width), finding.limit * _SPARE
+    under, wanted = finding.limit / min(growth, WIDEST / width), finding.limit * _ROUND
     if finding.measured < under and (elements := mended_spots(look, finding.code, under, wanted)):
         what = "strokes" if finding.code == "stroke-thin" else "mask"
         label = f"Widen the {what} to {show_length(wanted, tools.unit)} in the spots that no size would mend"
