@@ -50,6 +50,37 @@ DRAWN = {
     ),
 }  # fmt: skip
 
+HALF = '<rect x="10" y="10" width="40" height="20"/>'
+DOT = '<circle cx="80" cy="80" r="5"/>'
+# What style sheets, masks and pages can say beyond plain shapes; the box is in the drawing's own units.
+STYLED = {
+    "alpha mask by style": '<mask id="m" style="mask-type:alpha"><rect x="10" y="10" width="20" height="50"/></mask>'
+    '<rect width="100" height="100" mask="url(#m)"/>',
+    "alpha mask by attribute": '<mask id="m" mask-type="alpha"><circle cx="50" cy="50" r="20" fill="#123"/></mask>'
+    '<rect width="100" height="100" mask="url(#m)"/>',
+    "light mask": '<mask id="m"><rect width="40" height="50" fill="#fff"/><path d="M9 9h9v9H9z"/></mask>'
+    '<rect width="100" height="100" mask="url(#m)"/>',
+    "transform by style": '<rect x="10" y="-50" width="40" height="20" style="transform:rotate(90deg)"/>' + DOT,
+    "transform by rule": '<style>rect{transform:translate(20px,0) scale(1,2)}</style>' + HALF,
+    "about an origin": '<rect x="10" y="10" width="40" height="20" transform="rotate(30)" transform-origin="30 20"/>',
+    "about the middle": "<style>rect{transform:rotate(0.02turn);transform-origin:center}</style>" + HALF,
+    "important": "<style>rect{fill:none!important}</style>"
+    '<rect x="10" y="10" width="40" height="20" style="fill:red"/>' + DOT,
+    "second child": "<style>rect:nth-child(3){display:none}</style>" + HALF + '<rect x="60" width="30" height="40"/>',
+    "variables": "<style>:root{--c:none}.a{--d:#000}</style>"
+    f'<g style="fill:var(--c)">{HALF}</g><g class="a"><path d="M60 0h9v9h-9z" style="fill:var(--d,none)"/></g>' + DOT,
+    "for a screen": "<style>@media screen{.a{display:none}}@media print{circle{display:none}}</style>"
+    f'<g class="a">{HALF}</g>' + DOT,
+    "geometry by style": '<style>circle{r:30px;cx:40px}</style><circle cx="50" cy="50" r="5"/>',
+    "specificity": "<style>#x{fill:none}.y{fill:#000}rect.y{fill:#000}</style>"
+    '<rect id="x" class="y" width="30" height="30"/>' + DOT,
+    "collapsed": f'<g visibility="collapse">{HALF}</g>' + DOT,
+    "dashes by a length of their own": '<path d="M5 50H95" stroke="#000" stroke-width="10" pathLength="9" '
+    'stroke-dasharray="1 2"/>',
+    "nothing but transparent stops": '<linearGradient id="g"><stop stop-color="red" stop-opacity="0"/>'
+    '<stop offset="1" stop-opacity="0"/></linearGradient><rect width="40" height="20" fill="url(#g)"/>' + DOT,
+}  # fmt: skip
+
 
 def drawn_by_the_browser(page: Page, data: str, width: float, height: float) -> np.ndarray:
     """Return where the browser paints, one value a pixel."""
@@ -89,6 +120,17 @@ def test_shapes_are_counted_as_the_browser_draws_them(page: Page, body: str, vie
     width, height = (float(n) for n in view.split()[2:])
 
     compare(page, svg(body, f'viewBox="{view}"'), (width, height))
+
+
+@pytest.mark.parametrize("body", STYLED.values(), ids=STYLED.keys())
+def test_styles_masks_and_pages_are_read_as_the_browser_reads_them(page: Page, body: str) -> None:
+    compare(page, svg(body.replace("red", "#000"), 'viewBox="0 0 100 100"'), (100, 100))
+
+
+def test_a_page_that_stretches_stretches_what_lies_on_it(page: Page) -> None:
+    around = 'width="200" height="100" viewBox="0 0 100 100" preserveAspectRatio="none"'
+
+    compare(page, svg(ring(50, 50, 40, 20), around), (100, 50))
 
 
 @pytest.mark.parametrize("name", DEMO)

@@ -33,7 +33,7 @@ REFUSED = {
     "far coordinate": svg('<path d="M0 0L1000000000 5L4 4z"/>'),
     "far by exponent": svg('<path d="M0 0L1e9 5L4 4z"/>'),
     "far by transform": svg('<g transform="scale(1e6)"><g transform="scale(1000)">' + rect(0, 0, 9, 9) + "</g></g>"),
-    "far from its page": svg(rect(5_000_000, 5_000_000, 3, 3)),
+    "far from its page": svg(f'<g transform="rotate(1)">{rect(5_000_000, 5_000_000, 3, 3)}</g>'),
     "huge": b"<svg>" + b" " * (100 * 1024 * 1024),
     "zip of nothing": gzip.compress(b" " * (MOST_BYTES * 4)),
 }

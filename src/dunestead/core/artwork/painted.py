@@ -21,7 +21,7 @@ from dunestead.core.geometry.rings import fill
 from dunestead.core.geometry.strokes import Pen, outline_strokes, turn_for_pen
 from dunestead.core.tolerances import TOLERANCES
 
-__all__ = ["Painted", "carried", "paint", "paint_alone", "unite"]
+__all__ = ["Painted", "carried", "lightness", "paint", "paint_alone", "unite"]
 
 _MOST_VERTICES = 400_000
 _LIGHT = 0.5
@@ -226,14 +226,15 @@ def _clip_region(clip: Clip, to_mm: Affine) -> BaseGeometry:
     region: BaseGeometry = shapely.MultiPolygon()
     for shape in clip.shapes:
         for colour, part in _by_colour((shape,), to_mm).items():
-            lets_through = clip.kind == "clip" or _luminance(colour) > _LIGHT
+            lets_through = clip.kind == "clip" or lightness(colour) > _LIGHT
             region = shapely.union(region, part) if lets_through else shapely.difference(region, part)
     for outer in clip.clips:
         region = shapely.intersection(region, _clip_region(outer, to_mm))
     return region
 
 
-def _luminance(colour: str) -> float:
+def lightness(colour: str) -> float:
+    """Return the relative luminance of a colour, 0 for black to 1 for white; masks let through what is light."""
     red, green, blue = (int(colour[i : i + 2], 16) / 255 for i in (1, 3, 5))
     return 0.2126 * red + 0.7152 * green + 0.0722 * blue
 

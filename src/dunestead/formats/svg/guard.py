@@ -2,6 +2,7 @@
 
 import gzip
 import io
+import re
 import xml.etree.ElementTree as ET
 import zlib
 from typing import Any
@@ -21,13 +22,15 @@ _LONGEST_ENTITY = 4096
 _SAVE_AGAIN = "Open it in a drawing program and save it as plain SVG."
 
 
-def parse_xml(data: bytes) -> ET.Element:
+def parse_xml(data: bytes, *, mended: bool = False) -> ET.Element:
     """Return the root element of an XML file.
 
     Parameters
     ----------
     data
         The file, plain or gzipped; any encoding that XML declares.
+    mended
+        Whether prefixes that it does not declare have been declared; drawing programs forget them.
 
     Raises
     ------
@@ -45,6 +48,8 @@ def parse_xml(data: bytes) -> ET.Element:
     except expat.ExpatError as error:
         if error.code == expat.errors.codes[expat.errors.XML_ERROR_AMPLIFICATION_LIMIT_BREACH]:
             raise _bomb() from None
+        if error.code == expat.errors.codes[expat.errors.XML_ERROR_UNBOUND_PREFIX] and not mended:
+            return parse_xml(_with_prefixes(data), mended=True)
         raise ArtworkUnreadable(
             f"This is not a readable SVG: {expat.ErrorString(error.code)} at line {error.lineno}.", _SAVE_AGAIN
         ) from None
@@ -64,6 +69,15 @@ def _unpacked(data: bytes) -> bytes:
             "Remove embedded pictures and simplify its paths, then save it again.",
         )
     return data
+
+
+def _with_prefixes(data: bytes) -> bytes:
+    """Declare on the root every prefix that is used and not declared."""
+    used = set(re.findall(rb"[<\s/]([A-Za-z_][\w.-]*):[A-Za-z_]", data))
+    declared = set(re.findall(rb"xmlns:([A-Za-z_][\w.-]*)\s*=", data))
+    missing = sorted(used - declared - {b"xml", b"xmlns"})
+    names = b"".join(b' xmlns:%s="urn:undeclared:%s"' % (prefix, prefix) for prefix in missing)
+    return re.sub(rb"<((?:[A-Za-z_][\w.-]*:)?svg)(?=[\s>/])", lambda match: match[0] + names, data, count=1)
 
 
 def _bomb() -> ArtworkRefused:

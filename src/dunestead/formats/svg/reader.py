@@ -10,6 +10,7 @@ from functools import lru_cache
 import numpy as np
 
 from dunestead.core.artwork.drawing import Clip, Drawing, Notice, Page, Shape, shape_bounds
+from dunestead.core.artwork.painted import lightness
 from dunestead.core.errors import ArtworkRefused
 from dunestead.core.geometry.affine import IDENTITY, Affine
 from dunestead.core.geometry.curves import Box, path_bounds
@@ -17,7 +18,9 @@ from dunestead.core.geometry.strokes import Pen
 from dunestead.core.units import MM_PER_INCH
 from dunestead.formats.svg.arcs import refine_arcs
 from dunestead.formats.svg.cage import normalise
+from dunestead.formats.svg.cascade import settle_styles
 from dunestead.formats.svg.guard import SVG, parse_xml
+from dunestead.formats.svg.page import bring_near, scale_dashes, settle_page
 from dunestead.formats.svg.pathdata import read_path
 from dunestead.formats.svg.survey import LARGEST_COORDINATE, adopt_namespace, survey
 
@@ -53,13 +56,15 @@ def read_svg(data: bytes) -> Drawing:
     """
     root = parse_xml(data)
     adopt_namespace(root)
-    notices = survey(root)
+    notices = [*survey(root), *settle_styles(root), *settle_page(root), *scale_dashes(root)]
+    bring_near(root)
     refine_arcs(root)
     plain = ET.fromstring(normalise(ET.tostring(root)))
     shapes = _Walk(plain).shapes()
     boxes = shape_bounds(shapes)
     _check_precision(boxes)
     page = _page(plain)
+    notices += _faint_masks(shapes)
     return Drawing(hashlib.sha256(data).hexdigest(), tuple(shapes), (*notices, *_off_page(page, boxes)), page)
 
 
@@ -111,10 +116,13 @@ class _Walk:
         if value == "none" or float(element.get(f"{kind}-opacity", "1")) == 0:
             return None
         if reference := _REFERENCE.search(value):
-            # A gradient is painted in one colour: the first it starts with.
+            # A gradient is painted in one colour: the first that is seen.
             source = self._defined.get(reference[1])
-            stop = source.find(SVG + "stop") if source is not None else None
-            return stop.get("stop-color", _GREY) if stop is not None else _GREY
+            stops = source.findall(SVG + "stop") if source is not None else []
+            seen = [stop for stop in stops if float(stop.get("stop-opacity", "1")) > 0]
+            if stops and not seen:
+                return None
+            return seen[0].get("stop-color", _GREY) if seen else _GREY
         return value
 
     def _clips(self, element: ET.Element, transform: Affine, inside: list[Shape]) -> tuple[Clip, ...]:
@@ -195,6 +203,21 @@ def _check_precision(boxes: list[Box | None]) -> None:
             "The drawing sits so far from its page's corner that its lines lose their sharpness.",
             "Move it to the page in a drawing program, and save it again.",
         )
+
+
+def _faint_masks(shapes: list[Shape]) -> list[Notice]:
+    """Tell of masks that a browser lets a little through of, and that are taken to let nothing through."""
+    faint = {
+        shape.fill
+        for drawn in shapes
+        for clip in drawn.clips
+        if clip.kind == "mask"
+        for shape in clip.shapes
+        if shape.fill and shape.fill != "#000000" and lightness(shape.fill) <= 0.5
+    }
+    if not faint:
+        return []
+    return [Notice("faint-mask", "What shows only faintly through a mask in the file is not painted.")]
 
 
 def _page(root: ET.Element) -> Page | None:
