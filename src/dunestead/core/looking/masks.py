@@ -153,13 +153,29 @@ def _cut(
     border = job.mask.border or choices.material.border
     if job.mask.reverse:
         return [shape_mask(painted, border)]
-    outline: shapely.Polygon | None = None
+    back = (-composition.origin[0], -composition.origin[1])
+    blank = shapely.transform(composition.outline, lambda points: points + back)
     if job.mask.whole_blank:
-        back = (-composition.origin[0], -composition.origin[1])
-        outline = shapely.transform(composition.outline, lambda points: points + back)
-    elif len(labels) > 1 and job.mask.masks == "each":
-        outline = notched_sheet(painted.bbox, border, catalogue.workshop["register_notch"])
-    return [cut_mask(_through(composition, label), border, outline) for label in labels]
+        return [cut_mask(_through(composition, label), border, blank) for label in labels]
+    through = [_through(composition, label) for label in labels]
+    if len(labels) > 1 and job.mask.masks == "each":
+        sheets = [notched_sheet(painted.bbox, border, catalogue.workshop["register_notch"])] * len(labels)
+    else:
+        sheets = [_around(one, border) for one in through]
+    return [cut_mask(one, border, _on_blank(sheet, blank)) for one, sheet in zip(through, sheets, strict=True)]
+
+
+def _around(painted: Painted, border: float) -> shapely.Polygon:
+    x0, y0, x1, y1 = painted.region.bounds
+    return shapely.box(x0 - border, y0 - border, x1 + border, y1 + border)
+
+
+def _on_blank(sheet: shapely.Polygon, blank: shapely.Polygon) -> shapely.Polygon:
+    """Return as much of a mask's sheet as lies on the blank: beyond its edge there is nothing to keep paint off."""
+    if shapely.covers(blank, sheet):
+        return sheet
+    parts = shapely.get_parts(shapely.intersection(sheet, blank))
+    return max((part for part in parts if part.geom_type == "Polygon"), key=lambda part: float(part.area))
 
 
 def _is_aligned(job: Job, composition: Composition, masks: Sequence[Mask]) -> bool:

@@ -19,7 +19,7 @@ from dunestead.core.artwork.compose import Composition, is_fixed
 from dunestead.core.artwork.layout import place_of_letter
 from dunestead.core.artwork.room import room_on
 from dunestead.core.figures import Catalogue
-from dunestead.core.geometry.curves import Box
+from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.job.reach import reach_of
 from dunestead.core.looking.look import Look
@@ -259,28 +259,38 @@ def _segments(region: BaseGeometry) -> npt.NDArray[np.object_]:
 # --- sheets -----------------------------------------------------------------------------------
 def _sheets(look: Look, catalogue: Catalogue, factor: float) -> int:
     """Return how many sheets the mask takes when the design is so many times larger."""
-    x0, y0, x1, y1 = _painted_box(look.composition, factor)
+    box, outline = _painted_box(look.composition, factor), look.composition.outline.bounds
     if look.job.mask.whole_blank and not look.job.mask.reverse:
-        x0, y0, x1, y1 = look.composition.outline.bounds
-        border = 0.0
+        box, border = outline, 0.0
     else:
-        border = 0.0 if look.job.mask.reverse else 2 * look.masks[0].mask.border
-    extent = (x1 - x0 + border, y1 - y0 + border)
+        border = 0.0 if look.job.mask.reverse else look.masks[0].mask.border
+    extent = _with_border(box, border, outline)
     reach = reach_of(look.job, look.choices, catalogue)
     if any(mask.line for mask in look.masks):
         # Lines are masked one by one, each with a border of its own.
-        boxes = [mask.painted.region.bounds for mask in look.masks]
-        return sum(fewest_for(((b[2] - b[0]) * factor + border, (b[3] - b[1]) * factor + border), reach) for b in boxes)
+        boxes = [shifted(mask.painted.region.bounds, look.composition.origin) for mask in look.masks]
+        return sum(fewest_for(_with_border(_grown(one, factor), border, outline), reach) for one in boxes)
     return fewest_of_many(extent, len(look.masks), reach)
+
+
+def _grown(box: Box, factor: float) -> Box:
+    """Return a box so many times larger about its middle."""
+    cx, cy = (box[0] + box[2]) / 2, (box[1] + box[3]) / 2
+    half = ((box[2] - box[0]) / 2 * factor, (box[3] - box[1]) / 2 * factor)
+    return (cx - half[0], cy - half[1], cx + half[0], cy + half[1])
+
+
+def _with_border(box: Box, border: float, outline: Box) -> tuple[float, float]:
+    """Return how wide and high a mask around a box is: its border ends at the blank's edge."""
+    wide = min(box[2] + border, outline[2]) - max(box[0] - border, outline[0])
+    return wide, min(box[3] + border, outline[3]) - max(box[1] - border, outline[1])
 
 
 def _painted_box(composition: Composition, factor: float) -> Box:
     """Return the painted box of a larger design: what grows, what does not, trimmed at the blank's edge."""
     boxes = []
     if box := composition.design_box:
-        cx, cy = (box[0] + box[2]) / 2, (box[1] + box[3]) / 2
-        half = ((box[2] - box[0]) / 2 * factor, (box[3] - box[1]) / 2 * factor)
-        boxes.append((cx - half[0], cy - half[1], cx + half[0], cy + half[1]))
+        boxes.append(_grown(box, factor))
     boxes += [placed.box for placed in composition.placed if is_fixed(placed.element)]
     edges = np.array(boxes)
     low = np.maximum(edges[:, :2].min(axis=0), composition.outline.bounds[:2])
