@@ -23,7 +23,7 @@ class Tolerances:
         A part of the mask nowhere wider than this is an artefact of two flattened
         curves lying along each other, not a piece anyone could lift.
     hair
-        A slit of mask or a stroke narrower than this, a tenth of a blade's thickness, is none: shapes touch there.
+        A slit of mask or a stroke narrower than this, a few hundredths of a millimetre on a mat, is none: shapes touch there.
         Lettering has such slits where its outlines were rounded to the font's own grid.
     contact_spread
         Places where shapes touch that lie nearer to each other than this are one.
@@ -36,7 +36,7 @@ class Tolerances:
     flatness: float = 0.0025
     grid: float = 0.001
     sliver: float = 0.04
-    hair: float = 0.06
+    hair: float = 0.09
     contact_spread: float = 1.0
     join_angle: float = 0.35
 

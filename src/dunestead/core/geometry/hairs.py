@@ -16,8 +16,6 @@ Points = npt.NDArray[np.float64]
 _DETOUR = 5.0
 # Of more than this many points finding slits takes as long as all else; such edges are not lettering.
 _MOST_POINTS = 30_000
-# Of what closing fills only what is this many times as long as a slit is wide is one; the rest are crotches of corners.
-_LONG = 3.0
 # Plugs overlap the sides of their slit by this part of its width.
 _OVERLAP = 30
 # Set operations are done on a grid of this part of a slit's width, on which they never fail.
@@ -50,8 +48,10 @@ def close_hairs(region: shapely.MultiPolygon, narrowest: float) -> shapely.Multi
         return region
     own = np.unique(pairs.polygons)
     near = shapely.MultiPolygon(list(shapely.get_parts(region)[own]))
-    plugs = [plug for plug in _closing(near, narrowest) if _length(plug) > _LONG * narrowest]
-    if not plugs:
+    filled = _closing(near, narrowest)
+    # What is filled besides are the crotches of corners.
+    plugs = filled[np.unique(shapely.STRtree(filled).query(pairs.bars, "dwithin", narrowest / _OVERLAP)[1])]
+    if not len(plugs):
         return region
     closed = shapely.union_all([region, *plugs], grid_size=narrowest * _GRID)
     parts = shapely.get_parts(closed)
@@ -125,11 +125,6 @@ def _closing(region: BaseGeometry, narrowest: float) -> npt.NDArray[np.object_]:
     shrunk = grown.buffer(-narrowest / 2, quad_segs=2)
     filled: npt.NDArray[np.object_] = shapely.get_parts(shapely.difference(shrunk, region, grid_size=narrowest * _GRID))
     return np.asarray(shapely.buffer(filled, narrowest / _OVERLAP, quad_segs=1, join_style="mitre"))
-
-
-def _length(plug: BaseGeometry) -> float:
-    x0, y0, x1, y1 = plug.bounds
-    return float(np.hypot(x1 - x0, y1 - y0))
 
 
 def _way(

@@ -175,7 +175,10 @@ def _on_blank(sheet: shapely.Polygon, blank: shapely.Polygon) -> shapely.Polygon
     if shapely.covers(blank, sheet):
         return sheet
     parts = shapely.get_parts(shapely.intersection(sheet, blank))
-    return max((part for part in parts if part.geom_type == "Polygon"), key=lambda part: float(part.area))
+    largest: shapely.Polygon = max(
+        (part for part in parts if part.geom_type == "Polygon"), key=lambda part: float(part.area)
+    )
+    return largest
 
 
 def _is_aligned(job: Job, composition: Composition, masks: Sequence[Mask]) -> bool:

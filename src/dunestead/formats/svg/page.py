@@ -74,9 +74,9 @@ def scale_dashes(root: ET.Element) -> list[Notice]:
 
 def _length(element: ET.Element) -> float | None:
     if element.tag == SVG + "path":
-        pen = PerimeterPen()
+        pen = PerimeterPen()  # type: ignore[no-untyped-call]
         try:
-            parse_path(element.get("d", ""), pen)
+            parse_path(element.get("d", ""), pen)  # type: ignore[no-untyped-call]
         except Exception:
             return None
         return float(pen.value)
@@ -127,10 +127,11 @@ def _shift(element: ET.Element, dx: float, dy: float) -> None:
     if element.tag == SVG + "path":
         pen = SVGPathPen(None, ntos=lambda number: f"{number:.{_DIGITS}g}")
         try:
-            parse_path(element.get("d", ""), TransformPen(pen, (1, 0, 0, 1, dx, dy)))
+            shifting = TransformPen(pen, (1, 0, 0, 1, dx, dy))  # type: ignore[no-untyped-call]
+            parse_path(element.get("d", ""), shifting)  # type: ignore[no-untyped-call]
         except Exception:
             return
-        element.set("d", pen.getCommands())
+        element.set("d", pen.getCommands())  # type: ignore[no-untyped-call]
     elif element.tag in _POINTS:
         numbers = [float(n) for n in element.get("points", "").replace(",", " ").split()]
         moved = [repr(n + (dx if k % 2 == 0 else dy)) for k, n in enumerate(numbers)]
