@@ -1,6 +1,10 @@
 """What drawings say in styles, and files that are none: read as meant, or told in a sentence."""
 
+import base64
+import io
+
 import pytest
+from PIL import Image
 
 from dunestead.core.artwork.painted import paint
 from dunestead.core.errors import ArtworkRefused, ArtworkUnreadable
@@ -80,3 +84,15 @@ def test_whatever_a_reader_stumbles_over_is_told_in_a_sentence(monkeypatch: pyte
 
     with pytest.raises(ArtworkUnreadable, match="ZeroDivisionError"):
         read_drawing(svg(DOT))
+
+
+def test_a_picture_in_a_drawing_is_left_out_and_told() -> None:
+    """The normaliser keeps pictures by a name whose prefix it does not always declare."""
+    bytes_of = io.BytesIO()
+    Image.new("L", (1, 1)).save(bytes_of, "PNG")
+    pixel = "data:image/png;base64," + base64.b64encode(bytes_of.getvalue()).decode()
+    picture = f'<image width="9" height="9" xmlns:l="http://www.w3.org/1999/xlink" l:href="{pixel}"/>'
+    drawing = read_drawing(svg(picture + DOT, 'viewBox="0 0 100 100"'))
+
+    assert len(drawing.shapes) == 1
+    assert [notice.code for notice in drawing.notices] == ["raster"]

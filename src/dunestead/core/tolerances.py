@@ -23,7 +23,7 @@ class Tolerances:
         A part of the mask nowhere wider than this is an artefact of two flattened
         curves lying along each other, not a piece anyone could lift.
     hair
-        A slit of mask or a stroke narrower than this, a few hundredths of a millimetre on a mat, is none: shapes touch there.
+        A slit of mask or a stroke narrower than this, hundredths of a millimetre on a mat, is none: shapes touch there.
         Lettering has such slits where its outlines were rounded to the font's own grid.
     contact_spread
         Places where shapes touch that lie nearer to each other than this are one.

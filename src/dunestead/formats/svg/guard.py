@@ -10,7 +10,7 @@ from xml.parsers import expat
 
 from dunestead.core.errors import ArtworkRefused, ArtworkUnreadable
 
-__all__ = ["MOST_BYTES", "SVG", "XLINK", "parse_xml"]
+__all__ = ["MOST_BYTES", "SVG", "XLINK", "parse_plain", "parse_xml"]
 
 SVG = "{http://www.w3.org/2000/svg}"
 XLINK = "{http://www.w3.org/1999/xlink}"
@@ -69,6 +69,14 @@ def _unpacked(data: bytes) -> bytes:
             "Remove embedded pictures and simplify its paths, then save it again.",
         )
     return data
+
+
+def parse_plain(text: str) -> ET.Element:
+    """Return the root of XML that the normaliser wrote; it names prefixes of pictures that it does not declare."""
+    try:
+        return ET.fromstring(text)
+    except ET.ParseError:
+        return ET.fromstring(_with_prefixes(text.encode()))
 
 
 def _with_prefixes(data: bytes) -> bytes:

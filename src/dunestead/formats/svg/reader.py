@@ -19,7 +19,7 @@ from dunestead.core.units import MM_PER_INCH
 from dunestead.formats.svg.arcs import refine_arcs
 from dunestead.formats.svg.cage import normalise
 from dunestead.formats.svg.cascade import settle_styles
-from dunestead.formats.svg.guard import SVG, parse_xml
+from dunestead.formats.svg.guard import SVG, parse_plain, parse_xml
 from dunestead.formats.svg.page import bring_near, scale_dashes, settle_page
 from dunestead.formats.svg.pathdata import read_path
 from dunestead.formats.svg.survey import LARGEST_COORDINATE, adopt_namespace, survey
@@ -59,7 +59,7 @@ def read_svg(data: bytes) -> Drawing:
     notices = [*survey(root), *settle_styles(root), *settle_page(root), *scale_dashes(root)]
     bring_near(root)
     refine_arcs(root)
-    plain = ET.fromstring(normalise(ET.tostring(root)))
+    plain = parse_plain(normalise(ET.tostring(root)))
     shapes = _Walk(plain).shapes()
     boxes = shape_bounds(shapes)
     _check_precision(boxes)
