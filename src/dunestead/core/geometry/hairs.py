@@ -48,9 +48,11 @@ def close_hairs(region: shapely.MultiPolygon, narrowest: float) -> shapely.Multi
         return region
     own = np.unique(pairs.polygons)
     near = shapely.MultiPolygon(list(shapely.get_parts(region)[own]))
+    # Where shapes meet in a point there is no slit between them.
+    slits = pairs.bars[shapely.length(pairs.bars) > 0]
     filled = _closing(near, narrowest)
     # What is filled besides are the crotches of corners.
-    plugs = filled[np.unique(shapely.STRtree(filled).query(pairs.bars, "dwithin", narrowest / _OVERLAP)[1])]
+    plugs = filled[np.unique(shapely.STRtree(filled).query(slits, "dwithin", narrowest / _OVERLAP)[1])]
     if not len(plugs):
         return region
     closed = shapely.union_all([region, *plugs], grid_size=narrowest * _GRID)

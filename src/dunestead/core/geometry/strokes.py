@@ -116,15 +116,14 @@ def _joins(
         is_corner = np.append(is_corner, True)
     turn = np.arctan2(_cross(before, after), np.einsum("ij,ij->i", before, after))
     radius = pen.width / 2
-    extra: list[BaseGeometry] = []
-    for i in np.flatnonzero(np.abs(turn) > 1e-6):
-        if is_corner[i] and abs(turn[i]) > TOLERANCES.join_angle:
-            if pen.join == "miter" and pen.miter_limit * math.cos(turn[i] / 2) >= 1:
-                extra.append(_miter(points[at[i]], before[i], after[i], turn[i], radius))
-        elif radius * (1 - math.cos(turn[i] / 2)) > tolerance / 2:
-            extra.append(shapely.Point(points[at[i]]).buffer(radius, quad_segs=_quad_segments(radius, tolerance)))
-        elif pen.join == "miter" and abs(turn[i]) > 0.01:
-            extra.append(_miter(points[at[i]], before[i], after[i], turn[i], radius))
+    sharp = is_corner & (np.abs(turn) > TOLERANCES.join_angle)
+    mitred = sharp & (pen.miter_limit * np.cos(turn / 2) >= 1) if pen.join == "miter" else np.zeros(len(turn), bool)
+    # Within a curve a bevel strays by half the tolerance at most, but where the curve was drawn coarsely.
+    coarse = ~sharp & (np.abs(turn) > 1e-6) & (radius * (1 - np.cos(turn / 2)) > tolerance / 2)
+    extra = list(_miters(points[at[mitred]], before[mitred], after[mitred], turn[mitred], radius))
+    if coarse.any():
+        dots = shapely.points(points[at[coarse]])
+        extra += list(np.atleast_1d(shapely.buffer(dots, radius, quad_segs=_quad_segments(radius, tolerance))))
     return extra
 
 
@@ -133,12 +132,17 @@ def _cross(u: Points, v: Points) -> npt.NDArray[np.float64]:
     return product
 
 
-def _miter(at: Points, before: Points, after: Points, turn: float, radius: float) -> BaseGeometry:
-    side = -math.copysign(radius, turn)
-    first = at + side * np.array([-before[1], before[0]])
-    last = at + side * np.array([-after[1], after[0]])
-    tip = first + before * radius * abs(math.tan(turn / 2))
-    return shapely.Polygon([at, first, tip, last])
+def _miters(
+    at: Points, before: Points, after: Points, turn: npt.NDArray[np.float64], radius: float
+) -> npt.NDArray[np.object_]:
+    """Return the kite that a miter adds to a bevel at each corner, all in one go."""
+    if not len(at):
+        return np.empty(0, dtype=object)
+    side = -np.copysign(radius, turn)[:, None]
+    first = at + side * np.column_stack([-before[:, 1], before[:, 0]])
+    last = at + side * np.column_stack([-after[:, 1], after[:, 0]])
+    tip = first + before * (radius * np.abs(np.tan(turn / 2)))[:, None]
+    return np.asarray(shapely.polygons(np.stack([at, first, tip, last, at], axis=1)))
 
 
 def _dashes(line: Polyline, pen: Pen) -> list[Polyline]:
