@@ -231,7 +231,7 @@ def test_simulate_names_a_fault_and_ends_with_one(monkeypatch, capsys, tmp_path)
         (["check", "ART", "--width", "0"], "makes no sense"),
         (["check", "ART", "--width", "400", "--surface", "moon"], "moon"),
         (["check", "ART", "--width", "400", "--material", "lead"], "lead"),
-        (["mask", "ART", "--width", "400", "--border", "0", "-o", "x.svg"], "border"),
+        (["mask", "ART", "--width", "400", "--border", "-5", "-o", "x.svg"], "border"),
         (["mask", "ART", "--width", "400"], "-o"),
         (["mask", "ART", "--width", "400", "-o", "/proc/none/x.svg"], "cannot be written"),
         (["sheets", "ART", "--width", "400", "--reach", "big", "-o", "x"], "not a reach"),

@@ -206,7 +206,9 @@ def test_a_blank_takes_its_outline_from_a_drawing(client) -> None:
 
     job = client.post(f"{here}/outline", data={"outline": (io.BytesIO(svg(shape)), "tray.svg")}).get_json()
 
-    assert (job["inputs"]["blank"]["shape"], job["inputs"]["blank"]["outline_name"]) == ("outline", "tray.svg")
+    blank = job["inputs"]["blank"]
+    assert (blank["shape"], blank["outline_name"]) == ("outline", "tray.svg")
+    assert blank["height"] / blank["width"] == pytest.approx(40 / 60, abs=1e-3)
     assert job["picture"]["outline"].count("L") == 3
 
 

@@ -269,7 +269,7 @@ def test_bridges_are_taken_off_the_paint_and_left_out_centres_put_on(catalogue) 
         ({"width": 0.0}, "width of the artwork"),
         ({"width": float("nan")}, "width of the artwork"),
         ({"width": 1e6}, "width of the artwork"),
-        ({"border": 0.0}, "border"),
+        ({"border": -1.0}, "border"),
         ({"bridge_width": -2.0}, "bridge width"),
         ({"coats": 0}, "coats"),
         ({"copies": 5000}, "copies"),

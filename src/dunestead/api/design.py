@@ -1,7 +1,6 @@
 """The design of a job: its parts, how they are set, drawn, traced and arranged, and what can be done about findings."""
 
 import io
-from dataclasses import replace
 from typing import Any
 
 from apiflask import APIBlueprint
@@ -16,7 +15,7 @@ from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.changes.arranging import arrange, copy_element, fit_design, place_on_garment
 from dunestead.core.changes.editing import change_element, drop_element
 from dunestead.core.errors import BadInput
-from dunestead.core.job.job import Job, altered
+from dunestead.core.job.job import Job
 from dunestead.core.looking.faces import try_face
 from dunestead.core.looking.remedies import finding_of, remedies_for, remedy_of
 from dunestead.core.plan.plan import Plan
@@ -275,10 +274,6 @@ def set_outline(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Give the blank the outline of a drawing."""
     workbench = bench()
     data, name = _file("outline")
-    key = workbench.keep_outline(data, name)
-    change(
-        job_id,
-        "Outline of the blank",
-        lambda job, _: altered(job, piece=replace(job.piece, shape="outline", outline=key, outline_name=name[:120])),
-    )
+    key, ratio = workbench.keep_outline(data, name)
+    change(job_id, "Outline of the blank", lambda job, _: workbench.with_outline(job, key, name[:120], ratio))
     return shown(job_id, query_data)

@@ -6,7 +6,7 @@ import click
 
 from dunestead.catalogue import load_catalogue
 from dunestead.cli.artwork_job import MaskOptions, SheetOptions, art_job
-from dunestead.cli.params import LENGTH, REACH
+from dunestead.cli.params import LENGTH, LENGTH_OR_NONE, REACH
 from dunestead.cli.reading import read_file, write_file
 from dunestead.cli.reporting import (
     FAULTS,
@@ -37,7 +37,7 @@ def check(art: Path, width: float, surface: str, material: str, as_json: bool) -
 
 @click.command()
 @artwork_options
-@click.option("--border", type=LENGTH, help="Mask beyond the artwork; as the material asks when not given.")
+@click.option("--border", type=LENGTH_OR_NONE, help="Mask beyond the artwork; as the material asks when not given.")
 @click.option("--bridges", type=click.Choice(["none", "auto"]), default="none", show_default=True)
 @click.option("--bridge-width", type=LENGTH, help="As the surface asks when not given.")
 @click.option(
@@ -99,12 +99,12 @@ def mask(
 @click.command()
 @artwork_options
 @click.option("--reach", type=REACH, required=True, help="What the knife reaches, width x length.")
-@click.option("--border", type=LENGTH, help="Mask beyond the artwork; as the material asks when not given.")
-@click.option("--overlap", type=LENGTH, help="Mask shared by neighbouring sheets.")
+@click.option("--border", type=LENGTH_OR_NONE, help="Mask beyond the artwork; as the material asks when not given.")
+@click.option("--overlap", type=LENGTH_OR_NONE, help="Mask shared by neighbouring sheets.")
 @click.option("--bridges", type=click.Choice(["none", "auto"]), default="none", show_default=True)
 @click.option("--mirror", type=click.Choice(["auto", "on", "off"]), default="auto", show_default=True)
 @click.option("--copies", type=click.IntRange(1, 1000), default=1, show_default=True, help="Sets of the mask.")
-@click.option("--gap", type=LENGTH, help="Spacing of patches on a sheet.")
+@click.option("--gap", type=LENGTH_OR_NONE, help="Spacing of patches on a sheet.")
 @click.option("--formats", default="svg", show_default=True, help="svg,dxf,hpgl,pdf,pdf-a4,pdf-letter,png or all.")
 @click.option("-o", "--output", type=click.Path(path_type=Path), required=True, help="The folder to write to.")
 def sheets(

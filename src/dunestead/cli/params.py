@@ -7,7 +7,7 @@ import click
 from dunestead.core.errors import BadInput
 from dunestead.core.units import parse_length
 
-__all__ = ["CORNERS", "LENGTH", "REACH", "SIGNED", "THRESHOLD"]
+__all__ = ["CORNERS", "LENGTH", "LENGTH_OR_NONE", "REACH", "SIGNED", "THRESHOLD"]
 
 
 class _Length(click.ParamType[float]):
@@ -15,8 +15,12 @@ class _Length(click.ParamType[float]):
 
     name = "length"
 
+    def __init__(self, *, allow_zero: bool = False) -> None:
+        self._allow_zero = allow_zero
+
     def convert(self, value: Any, param: click.Parameter | None, ctx: click.Context | None) -> float:  # noqa: ARG002
-        return parse_length(str(value), what=(param.name or "length").replace("_", " ") if param else "length")
+        what = (param.name or "length").replace("_", " ") if param else "length"
+        return parse_length(str(value), what=what, allow_zero=self._allow_zero)
 
 
 class _Reach(click.ParamType[tuple[float, float]]):
@@ -76,4 +80,5 @@ class _Corners(click.ParamType[list[tuple[float, float]]]):
         return list(zip(numbers[::2], numbers[1::2], strict=True))
 
 
+LENGTH_OR_NONE = _Length(allow_zero=True)
 LENGTH, REACH, SIGNED, THRESHOLD, CORNERS = _Length(), _Reach(), _Signed(), _Threshold(), _Corners()

@@ -146,10 +146,17 @@ class Workbench:
 
         return keep
 
-    def keep_outline(self, data: bytes, file_name: str) -> str:
-        """Keep a drawing whose largest shape is a blank's outline, and return its key."""
-        paint(read_drawing(data, file_name), _STARTS_AT_MM)
-        return self._store.keep_file(data)
+    def keep_outline(self, data: bytes, file_name: str) -> tuple[str, float]:
+        """Keep a drawing whose largest shape is a blank's outline; returns its key, and its height for a width of 1."""
+        drawn = paint(read_drawing(data, file_name), _STARTS_AT_MM)
+        x0, y0, x1, y1 = max(drawn.region.geoms, key=lambda part: float(part.area)).bounds
+        return self._store.keep_file(data), (y1 - y0) / (x1 - x0)
+
+    def with_outline(self, job: Job, key: str, name: str, ratio: float) -> Job:
+        """Return a job whose blank has a drawn outline, as wide as it was and as high as the drawing has it."""
+        height = round(job.piece.width * ratio, 1)
+        piece = replace(job.piece, shape="outline", outline=key, outline_name=name, height=height, measured_height=None)
+        return self.with_blank(job, piece)
 
     def with_blank(self, job: Job, blank: Blank) -> Job:
         """Return a job with another blank: sized as its garment, the design keeping its size or margins."""

@@ -128,7 +128,7 @@ class MaskEntry:
     masks: Masks = "one"
     mask_order: tuple[str, ...] = ()
     whole_blank: bool = False
-    border: float | None = limited(None, "border", 1.0, 500.0, "mm")
+    border: float | None = limited(None, "border", 0.0, 500.0, "mm")
     bridge_width: float | None = limited(None, "bridge width", 0.2, 50.0, "mm", 0.5)
     bridge_style: BridgeStyle = "shortest"
     bridges_per_piece: int | None = limited(None, "bridges a piece", 1, 2)

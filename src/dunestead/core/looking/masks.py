@@ -150,7 +150,7 @@ def _cut(
     job: Job, composition: Composition, labels: Sequence[str], choices: Choices, catalogue: Catalogue
 ) -> list[Mask]:
     painted = composition.painted
-    border = job.mask.border or choices.material.border
+    border = choices.material.border if job.mask.border is None else job.mask.border
     if job.mask.reverse:
         return [shape_mask(painted, border)]
     back = (-composition.origin[0], -composition.origin[1])

@@ -85,6 +85,7 @@ def cut_mask(painted: Painted, border: float, outline: shapely.Polygon | None = 
     """
     sheet = outline or _sheet_around(painted, border)
     parts = shapely.get_parts(shapely.difference(sheet, painted.region))
+    parts = parts[~shapely.is_empty(parts)]
     if not len(parts):
         raise BadInput("The design leaves no mask around it.", "Make it smaller, or the mask larger than the blank.")
     # Where artwork runs out to the edge of the sheet, it may part what is around it; the largest part is the frame.

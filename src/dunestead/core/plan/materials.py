@@ -252,7 +252,7 @@ class _Bench:
             )
 
     def _border(self) -> float:
-        return self.work.border or self.material.border
+        return self.material.border if self.work.border is None else self.work.border
 
     def _extent(self) -> tuple[float, float]:
         if self.work.blank:

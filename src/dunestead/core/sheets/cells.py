@@ -57,7 +57,7 @@ class Reach:
     length: float
     overlap: float
     gap: float = 5.0
-    least: float = 20.0
+    least: float = 50.0
 
     @property
     def room(self) -> Room:

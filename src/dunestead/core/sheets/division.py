@@ -173,17 +173,18 @@ class _Draft:
     units: int
     keepers: int
     slivers: int
+    bare: int
     cost: float
 
     @property
     def key(self) -> tuple[float, ...]:
-        """What makes it better: kept together, fewest sheets, keepers and words whole, no slivers, material, seams."""
+        """What makes it better: kept together, fewest sheets, no slivers or bare patches, keepers and words whole."""
         return (
             self.together,
             self.sheets,
+            self.slivers + self.bare,
             self.keepers,
             self.units,
-            self.slivers,
             round(self.length / _A_SEAMS_WORTH),
             len(self.cells),
             self.cost,
@@ -198,6 +199,7 @@ class _Ground:
         self._known: dict[tuple[int, float, float, bytes], npt.NDArray[np.float64]] = {}
         # Seams are placed to the mm: curves drawn to the hundredth would only cost time.
         self.scan = Scan(plan.frame.simplify(_COARSE))
+        self.windows = _boxes(ring.bounds for ring in plan.frame.interiors)
         self.keepers = _boxes(keeper.shape.bounds for keeper in plan.keepers)
         self.units, self.together = _boxes(guards.units), _boxes(guards.together)
         self.bridges = _boxes(bridge.strip.bounds for bridge in plan.bridges)
@@ -244,8 +246,18 @@ class _Ground:
             len(self._parted(self.units, cells)),
             len(stray),
             sum(min(x1 - x0, y1 - y0) < _SLIVER for x0, y0, x1, y1 in cells),
+            self._bare(cells),
             cost,
         )
+
+    def _bare(self, cells: Sequence[Box]) -> int:
+        """Return how many cells hold border alone: no window of the mask, and no keeper."""
+        if not len(self.windows):
+            return 0
+        grid = np.array(cells)
+        low, high = self.windows[:, None, :2], self.windows[:, None, 2:]
+        meets = np.all((grid[:, 2:] > low + _EPS) & (grid[:, :2] < high - _EPS), axis=2)
+        return int((~meets.any(axis=0)).sum())
 
     def _parted(self, boxes: npt.NDArray[np.float64], cells: Sequence[Box]) -> npt.NDArray[np.intp]:
         """Return which boxes lie whole in no cell though they would fit the reach."""
