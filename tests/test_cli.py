@@ -211,6 +211,19 @@ def test_simulate_cuts_what_sheets_wrote(monkeypatch, capsys, tmp_path) -> None:
     assert report["problems"] == []
 
 
+def test_simulate_says_when_a_file_cannot_be_checked_against_the_plan(monkeypatch, capsys, tmp_path) -> None:
+    cut = tmp_path / "plain.svg"
+    cut.write_bytes(
+        svg('<path d="M5 5h20v20h-20z" fill="none" stroke="#000"/>', 'width="40mm" height="40mm" viewBox="0 0 40 40"')
+    )
+
+    code, out, _ = run(monkeypatch, capsys, "simulate", str(cut), "--json")
+
+    report = json.loads(out)
+    assert (code, len(report["pieces"])) == (1, 1)
+    assert [problem["code"] for problem in report["problems"]] == ["no-account"]
+
+
 def test_simulate_names_a_fault_and_ends_with_one(monkeypatch, capsys, tmp_path) -> None:
     broken = tmp_path / "open.svg"
     broken.write_bytes(svg('<path d="M1 1H9V9H1" fill="none" stroke="red"/>', 'viewBox="0 0 10 10"'))

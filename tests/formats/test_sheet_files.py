@@ -140,6 +140,63 @@ def test_a_doubled_line_is_named() -> None:
     assert damaged(lambda lines: [*lines[: centre_of(lines) + 1], *lines[centre_of(lines) :]]) == ["doubled-path"]
 
 
+def reshaped(line: str, change) -> str:
+    """Change the points of a line about the middle of its box."""
+    points = np.array([[float(n) for n in pair] for pair in re.findall(r"[ML]([-\d.]+)[ ,]([-\d.]+)", line)])
+    middle = (points.min(axis=0) + points.max(axis=0)) / 2
+    moved_to = change(points - middle) + middle
+    data = "M" + "L".join(f"{x:.3f} {y:.3f}" for x, y in moved_to) + "Z"
+    return re.sub(r'd="[^"]*"', f'd="{data}"', line)
+
+
+def leaning() -> list[str]:
+    return write_sheet(drawing_of('<path fill-rule="evenodd" d="M0 0h90v60h-60z"/>')).split("\n")
+
+
+@pytest.mark.parametrize(
+    ("change", "code"),
+    [
+        (lambda points: points * [-1, -1], "turned-cut"),
+        (lambda points: points * [1, -1], "turned-cut"),
+        (lambda points: points, None),
+        (lambda points: points[::-1], None),
+    ],
+    ids=["turned half round", "mirrored in its place", "as it was", "cut the other way round"],
+)
+def test_a_line_that_is_turned_or_mirrored_in_its_place_is_named(change, code: str | None) -> None:
+    lines = leaning()
+    window = centre_of(lines)
+    changed = [reshaped(line, change) if k == window else line for k, line in enumerate(lines)]
+    cut = read_cut_file("\n".join(changed).encode())
+
+    codes = [problem.code for problem in simulate_cut(cut.paths, cut.page, cut.promise).problems]
+    assert codes == ([code] if code else [])
+
+
+@pytest.mark.parametrize("by", [0.05, 0.1, 0.2])
+def test_a_line_doubled_a_hair_beside_itself_is_named(by: float) -> None:
+    def doubled(lines: list[str]) -> list[str]:
+        at = centre_of(lines)
+        return [
+            *lines[: at + 1],
+            reshaped(lines[at], lambda points: points * (1 + 2 * by / np.ptp(points))),
+            *lines[at + 1 :],
+        ]
+
+    assert "doubled-path" in damaged(doubled)
+
+
+def test_an_account_that_was_changed_is_told_apart_from_one_that_is_missing() -> None:
+    text = write_sheet(drawing_of(WORD))
+
+    assert not read_cut_file(text.encode()).is_damaged
+    claimed = read_cut_file(text.replace('mirrored":false', 'mirrored":true').encode())
+    broken = read_cut_file(text.replace('"page":', '"pge":').encode())
+    bare = read_cut_file(re.sub(r"<metadata.*?</metadata>", "", text).encode())
+    assert (claimed.is_damaged, broken.is_damaged, bare.is_damaged) == (True, True, False)
+    assert (broken.promise, bare.promise) == (None, None)
+
+
 def test_a_line_off_the_reach_is_named() -> None:
     codes = damaged(
         lambda lines: [moved(line, 600.0) if k == centre_of(lines) else line for k, line in enumerate(lines)]

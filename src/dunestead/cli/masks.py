@@ -1,6 +1,7 @@
 """From an artwork to a mask, to sheets, to a simulated cut."""
 
 from pathlib import Path
+from typing import TYPE_CHECKING, Any
 
 import click
 
@@ -22,6 +23,9 @@ from dunestead.core.cutting.settings import starting_settings
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.mask.bridge_rules import STYLES, BridgeStyle
 from dunestead.core.stations.sheets import fewest_in_words
+
+if TYPE_CHECKING:
+    from dunestead.formats.svg.cutfile import CutFile
 
 __all__ = ["check", "mask", "sheets", "simulate"]
 
@@ -134,12 +138,16 @@ def sheets(
     found = art_job(art, width, surface, material, MaskOptions(border, bridges), options)
     layout = found.plan.layout
     checked = sheets_of(found.plan)
+    files: list[tuple[str, str | bytes]] = []
     for sheet in checked:
-        write_file(output / sheet.file_name, sheet.text)
+        files.append((sheet.file_name, sheet.text))
         for key in wanted:
             if key != "svg":
                 form, data = sheet_file(sheet.drawing, key)
-                write_file(output / f"sheet-{sheet.sheet.number}.{form.suffix}", data)
+                files.append((f"sheet-{sheet.sheet.number}.{form.suffix}", data))
+    # All are made before the first is written: a format that fails leaves no half of them behind.
+    for name, content in files:
+        write_file(output / name, content)
     faults = [f"{sheet.file_name}: {fault}" for sheet in checked for fault in sheet.verdict.faults]
     print_report(
         check_report(found) | bridge_report(found.plan.masks[0].cut) | sheet_report(layout) | {"faults": faults},
@@ -157,6 +165,17 @@ def sheets(
         ],
     )
     return FAULTS if faults else 0
+
+
+def _account_problems(file: "CutFile") -> list[dict[str, Any]]:
+    """Return what is wrong with the account a file gives of itself."""
+    if file.is_damaged:
+        message = "What this file says of itself was damaged or changed: it cannot be checked against the plan."
+        return [{"code": "broken-account", "at_mm": (0.0, 0.0), "message": message}]
+    if file.promise is None:
+        message = "This file says nothing of itself: it cannot be checked against the plan."
+        return [{"code": "no-account", "at_mm": (0.0, 0.0), "message": message}]
+    return []
 
 
 @click.command()
@@ -185,8 +204,11 @@ def simulate(cut: Path, material: str, cutter: str, as_json: bool) -> int:
         "travel_mm": outcome.time.travel,
         "seconds": outcome.time.seconds,
         "problems": [
-            {"code": problem.code, "at_mm": problem.at, "message": problem.message}
-            for problem in outcome.report.problems
+            *(
+                {"code": problem.code, "at_mm": problem.at, "message": problem.message}
+                for problem in outcome.report.problems
+            ),
+            *_account_problems(file),
         ],
     }
     print_report(

@@ -4,6 +4,7 @@ A file that was scaled, flipped, or lost a line on its way cuts cleanly and wron
 sheet file carries a short account of its lines; a cut in simulation holds the lines against it.
 """
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
@@ -13,7 +14,7 @@ import shapely
 
 from dunestead.core.cutting.paths import CutPath
 
-__all__ = ["Broken", "Promise", "PromisedLine", "broken_promises", "promise_of"]
+__all__ = ["Broken", "Promise", "PromisedLine", "broken_promises", "lean_of", "promise_of"]
 
 # The same line lies within this of where it should, and is as long within this share.
 _NEAR_MM, _ALIKE = 0.3, 0.005
@@ -21,16 +22,23 @@ _NEAR_MM, _ALIKE = 0.3, 0.005
 _NEAR_OPEN_MM, _ALIKE_OPEN = 8.0, 0.2
 _SCALE_OFF = 0.0015
 _MOST_TOLD = 12
+# Lines lean alike within this, mm and as a share; those with less area than this share of their box do not tell.
+_LEANS_MM, _LEANS, _LEAST_AREA = 0.25, 0.004, 0.01
 
 
 @dataclass(frozen=True, slots=True)
 class PromisedLine:
-    """A line: its middle and length, mm, and how many others lie around it."""
+    """A line: its middle and length, mm, how many others lie around it, and how it leans.
+
+    ``lean`` is where its area's centre lies from its middle, mm, and its product moment as a share of its box: both
+    turn or change their sign with a line that is turned or mirrored in its place.
+    """
 
     x: float
     y: float
     length: float
     depth: int
+    lean: tuple[float, float, float] | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,7 +76,8 @@ def promise_of(
     """Return what a file with these closed lines says of itself."""
     depth = _depths(paths)
     lines = tuple(
-        PromisedLine(*_middle(path.points), path.length, deep) for path, deep in zip(paths, depth, strict=True)
+        PromisedLine(*_middle(path.points), path.length, deep, lean_of(path.points))
+        for path, deep in zip(paths, depth, strict=True)
     )
     return Promise(page, reach, mirrored, lines)
 
@@ -77,6 +86,23 @@ def _middle(points: npt.NDArray[np.float64]) -> tuple[float, float]:
     low, high = points.min(axis=0), points.max(axis=0)
     x, y = (low + high) / 2
     return float(x), float(y)
+
+
+def lean_of(points: npt.NDArray[np.float64]) -> tuple[float, float, float] | None:
+    """Return how the area within a closed line leans; None for one that has next to no area.
+
+    Green's theorem: area, first moments and product moment are sums over the line's sides.
+    """
+    x, y = (points - np.array(_middle(points))).T
+    wide, high = float(np.ptp(x)), float(np.ptp(y))
+    cross = x[:-1] * y[1:] - x[1:] * y[:-1]
+    area = float(cross.sum()) / 2
+    if abs(area) < _LEAST_AREA * wide * high or not wide * high:
+        return None
+    gx = float(((x[:-1] + x[1:]) * cross).sum()) / 6 / area
+    gy = float(((y[:-1] + y[1:]) * cross).sum()) / 6 / area
+    product = x[:-1] * y[1:] + 2 * x[:-1] * y[:-1] + 2 * x[1:] * y[1:] + x[1:] * y[:-1]
+    return gx, gy, float((product * cross).sum()) / 24 / area / (wide * high)
 
 
 def _depths(paths: Sequence[CutPath]) -> list[int]:
@@ -107,10 +133,38 @@ def broken_promises(promise: Promise, paths: Sequence[CutPath]) -> list[Broken]:
         at = (float(found[0, 0]), float(found[0, 1]))
         return [Broken("wrong-scale", at, f"Everything is {scale * 100:.2f} % of its size; cut so, nothing would fit.")]
     missing, extra = _unmatched(lines, found, paths)
+    if not missing and not extra and (turned := _turned(promise, found, paths)):
+        return turned
     if missing and extra and not _unmatched(_flipped(lines, found), found, paths)[0]:
         word = "is mirrored and should read" if not promise.mirrored else "reads and should be mirrored"
         return [Broken("wrong-facing", (promise.page[0] / 2, promise.page[1] / 2), f"The cut {word}.")]
     return [*_moved_or_missing(promise, lines, found, missing, extra)]
+
+
+def _turned(promise: Promise, found: npt.NDArray[np.float64], paths: Sequence[CutPath]) -> list[Broken]:
+    """Return the lines that lie in their place turned or mirrored."""
+    turned, leaning = [], 0
+    for line in promise.lines:
+        if line.lean is None:
+            continue
+        k = int(np.argmin(np.hypot(found[:, 0] - line.x, found[:, 1] - line.y) + np.abs(found[:, 2] - line.length)))
+        lean = lean_of(paths[k].points) if paths[k].is_closed else None
+        if lean is None:
+            continue
+        leaning += not _alike(line.lean, (-line.lean[0], line.lean[1], -line.lean[2]))
+        if not _alike(lean, line.lean):
+            turned.append((line, _alike(lean, (-line.lean[0], line.lean[1], -line.lean[2]))))
+    if turned and len(turned) >= leaning > 1 and all(mirrored for _, mirrored in turned):
+        word = "is mirrored and should read" if not promise.mirrored else "reads and should be mirrored"
+        return [Broken("wrong-facing", (promise.page[0] / 2, promise.page[1] / 2), f"The cut {word}.")]
+    return [
+        Broken("turned-cut", (line.x, line.y), f"The cut at {line.x:.0f}, {line.y:.0f} mm lies turned or mirrored.")
+        for line, _ in turned[:_MOST_TOLD]
+    ]
+
+
+def _alike(one: tuple[float, float, float], other: tuple[float, float, float]) -> bool:
+    return math.dist(one[:2], other[:2]) <= _LEANS_MM and abs(one[2] - other[2]) <= _LEANS
 
 
 def _wrong_scale(lines: npt.NDArray[np.float64], found: npt.NDArray[np.float64]) -> float:

@@ -16,6 +16,8 @@ __all__ = ["CutReport", "FreePiece", "Problem", "simulate_cut"]
 # A knife is about this wide: ends nearer than this meet.
 _KERF = 0.05
 _TWICE = 0.02
+# A line nowhere further than this from another is the same line once more, mm.
+_BESIDE = 0.25
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,6 +93,7 @@ def simulate_cut(
         (
             *_open(paths),
             *_doubled(lines),
+            *_nearly_doubled(lines),
             *_off(paths, stock),
             *(_beyond(paths, promise.reach) if promise else ()),
             *(Problem(broken.code, broken.at, broken.message) for broken in told),
@@ -147,6 +150,22 @@ def _doubled(lines: list[shapely.LineString]) -> list[Problem]:
                 )
             )
         seen.add(key)
+    return problems
+
+
+def _nearly_doubled(lines: list[shapely.LineString]) -> list[Problem]:
+    """Return the closed lines that run along another all the way, off by a hair or with other points."""
+    tree = shapely.STRtree(lines)
+    boxes = np.array([line.bounds for line in lines]).reshape(-1, 4)
+    keys = [_canonical(line) for line in lines]
+    one, other = tree.query(lines, "intersects" if len(lines) < 2 else "dwithin", _BESIDE)
+    pairs = (one < other) & (np.abs(boxes[one] - boxes[other]) <= 2 * _BESIDE).all(axis=1)
+    problems = []
+    for i, j in zip(one[pairs].tolist(), other[pairs].tolist(), strict=True):
+        if keys[i] != keys[j] and shapely.hausdorff_distance(lines[i], lines[j], densify=0.2) <= _BESIDE:
+            at = shapely.get_coordinates(lines[j])[0]
+            said = "A line is cut twice, a hair beside itself; the second pass tears or cuts the mat."
+            problems.append(Problem("doubled-path", _place(at), said))
     return problems
 
 

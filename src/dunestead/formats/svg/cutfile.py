@@ -15,7 +15,7 @@ from dunestead.core.geometry.curves import flatten
 from dunestead.core.tolerances import TOLERANCES
 from dunestead.formats.svg.guard import SVG, parse_xml
 from dunestead.formats.svg.reader import read_svg
-from dunestead.formats.svg.writer import PROMISE_ID
+from dunestead.formats.svg.writer import PROMISE_ID, seal_of
 
 __all__ = ["CutFile", "read_cut_file"]
 
@@ -36,6 +36,7 @@ class CutFile:
     paths: tuple[CutPath, ...]
     page: tuple[float, float] | None
     promise: Promise | None = None
+    is_damaged: bool = False
 
 
 def read_cut_file(data: bytes) -> CutFile:
@@ -67,20 +68,25 @@ def read_cut_file(data: bytes) -> CutFile:
     if not paths:
         raise ArtworkEmpty("This file has no lines to cut.", "Choose a sheet file, or any SVG with paths in it.")
     size = (page.width * page.unit_mm, page.height * page.unit_mm) if page else None
-    return CutFile(tuple(paths), size, _promise(data))
+    promise, is_damaged = _promise(data)
+    return CutFile(tuple(paths), size, promise, is_damaged)
 
 
-def _promise(data: bytes) -> Promise | None:
-    """Return what a file says of itself, None when it says nothing that can be read."""
+def _promise(data: bytes) -> tuple[Promise | None, bool]:
+    """Return what a file says of itself, and whether that was damaged or changed; None when it says nothing."""
     for element in parse_xml(data).iter(f"{SVG}metadata"):
         if element.get("id") == PROMISE_ID:
             try:
-                return _PROMISE.validate_python(_named(json.loads(element.text or "")))
+                said = json.loads(element.text or "")
+                promise = _PROMISE.validate_python(_named(said))
             except (ValueError, TypeError, KeyError):
-                return None
-    return None
+                return None, True
+            return promise, "seal" in said and said["seal"] != seal_of(said)
+    return None, False
 
 
 def _named(said: dict[str, Any]) -> dict[str, Any]:
-    names = ("x", "y", "length", "depth")
-    return {**said, "lines": [dict(zip(names, line, strict=True)) for line in said["lines"]]}
+    names = ("x", "y", "length", "depth", "lean")
+    kept = {key: value for key, value in said.items() if key != "seal"}
+    # Files written before lines were known by their lean have four figures a line.
+    return {**kept, "lines": [dict(zip(names, line, strict=False)) for line in said["lines"]]}

@@ -1,5 +1,6 @@
 """Masks and sheets as SVG at true scale, in mm."""
 
+import hashlib
 import json
 from collections.abc import Sequence
 from typing import Any
@@ -20,7 +21,16 @@ from dunestead.core.geometry.curves import Path
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.mask.tying import CutPlan
 
-__all__ = ["PROMISE_ID", "curve_data", "path_data", "promise_json", "write_drawing", "write_mask", "write_sheet"]
+__all__ = [
+    "PROMISE_ID",
+    "curve_data",
+    "path_data",
+    "promise_json",
+    "seal_of",
+    "write_drawing",
+    "write_mask",
+    "write_sheet",
+]
 
 PROMISE_ID = "what-is-cut"
 
@@ -152,7 +162,8 @@ def write_sheet(drawing: SheetDrawing) -> str:
         f"{escape(text.text)}</text>\n"
         for text in drawing.texts
     )
-    promise = escape(json.dumps(promise_json(drawing.promise), separators=(",", ":")))
+    said = promise_json(drawing.promise)
+    promise = escape(json.dumps({**said, "seal": seal_of(said)}, separators=(",", ":")))
     body = (
         f'<metadata id="{PROMISE_ID}">{promise}</metadata>\n'
         f'<g id="cut" fill="none" stroke="#1f2a30" stroke-width="{_HAIRLINE}">\n{cuts}</g>\n'
@@ -163,13 +174,26 @@ def write_sheet(drawing: SheetDrawing) -> str:
     return _page(0, 0, *drawing.page, drawing.label, body)
 
 
+def seal_of(said: dict[str, Any]) -> str:
+    """Return what tells whether an account was changed after it was written."""
+    plain = json.dumps({key: value for key, value in said.items() if key != "seal"}, sort_keys=True)
+    return hashlib.sha256(plain.encode()).hexdigest()[:16]
+
+
+def _rounded_lean(lean: tuple[float, float, float] | None) -> list[float] | None:
+    return None if lean is None else [round(lean[0], 3), round(lean[1], 3), round(lean[2], 5)]
+
+
 def promise_json(promise: Promise) -> dict[str, Any]:
     """Return what a file says of itself as it is written: lengths in mm."""
     return {
         "page": [round(side, 3) for side in promise.page],
         "reach": [round(side, 3) for side in promise.reach],
         "mirrored": promise.mirrored,
-        "lines": [[round(line.x, 3), round(line.y, 3), round(line.length, 3), line.depth] for line in promise.lines],
+        "lines": [
+            [round(line.x, 3), round(line.y, 3), round(line.length, 3), line.depth, _rounded_lean(line.lean)]
+            for line in promise.lines
+        ],
     }
 
 
