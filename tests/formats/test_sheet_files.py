@@ -165,7 +165,7 @@ def leaning() -> list[str]:
 )
 def test_a_line_that_is_turned_or_mirrored_in_its_place_is_named(change, code: str | None) -> None:
     lines = leaning()
-    window = centre_of(lines)
+    window = max(cut_lines(lines), key=lambda k: len(lines[k]))
     changed = [reshaped(line, change) if k == window else line for k, line in enumerate(lines)]
     cut = read_cut_file("\n".join(changed).encode())
 
