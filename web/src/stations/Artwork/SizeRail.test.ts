@@ -121,6 +121,7 @@ describe('the size rail', () => {
     spot.focus();
 
     expect(screen.getByText(/No size that fits mends this spot/)).toBeTruthy();
+    expect(screen.getByText(/holds on 2 sheets, but for what no size mends/)).toBeTruthy();
     await vi.waitFor(() => expect(onspot).toHaveBeenCalledWith([10, 20]));
   });
 });

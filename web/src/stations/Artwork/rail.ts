@@ -101,7 +101,8 @@ export function saying(rail: Rail, width: number): string {
   const fine = width < rail.smallest - SAME ? 'too fine for this surface, ' : '';
   if (width > rail.edge + SAME) return `${fine}off the blank`;
   if (width > rail.margin + SAME) return `${fine}over the margins, ${sheets(count)}`;
-  return fine ? `${fine}${sheets(count)}` : `holds on ${sheets(count)}`;
+  const aside = rail.spots.length ? ', but for what no size mends' : '';
+  return fine ? `${fine}${sheets(count)}` : `holds on ${sheets(count)}${aside}`;
 }
 
 /** Where a dragged width comes to rest: on a breakpoint within reach. */
