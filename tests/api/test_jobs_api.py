@@ -577,3 +577,34 @@ def test_a_job_zip_that_is_torn_is_refused_with_a_sentence(client) -> None:
     assert answer.status_code == 400
     assert answer.get_json()["title"]
     assert len(client.get("/api/jobs").get_json()["jobs"]) == 1
+
+
+@pytest.mark.parametrize(
+    ("name", "change"),
+    [
+        ("record.notes", lambda n: {"notes": "x" * int(n)}),
+        ("record.minutes", lambda n: {"minutes": {"mask": n}}),
+        ("record.paint_ml", lambda n: {"paint_ml": n}),
+        ("cut.force", lambda n: {"cut": {"force": n, "passes": 1, "speed": 60}}),
+        ("cut.passes", lambda n: {"cut": {"force": 100, "passes": int(n), "speed": 60}}),
+        ("cut.speed", lambda n: {"cut": {"force": 100, "passes": 1, "speed": n}}),
+        ("job.name", lambda n: {"name": "x" * int(n)}),
+        ("blank.copies", lambda n: {"copies": int(n)}),
+        ("mask.bridge_width", lambda n: {"bridge_width": n}),
+    ],
+)
+def test_what_the_page_is_told_of_limits_is_what_holds(client, name: str, change) -> None:
+    here = f"/api/jobs/{begin(client)['id']}"
+    limit = client.get("/api/catalogue").get_json()["limits"][name]
+    to_record = name.startswith("record.")
+    method, address = ("PUT", f"{here}/record") if to_record else ("PATCH", here)
+
+    def give(value: float) -> Any:
+        return client.open(address, method=method, json=change(value))
+
+    assert give(limit["most"]).status_code == 200
+    assert give(limit["least"]).status_code == 200
+    above = give(limit["most"] + 1)
+
+    assert above.status_code == 400
+    assert limit["name"] in above.get_json()["title"]

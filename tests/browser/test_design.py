@@ -311,3 +311,19 @@ def test_a_design_survives_a_reload_and_is_undone_part_by_part(page: Page) -> No
     page.keyboard.press("Control+z")
 
     expect(part(page, "The frame")).to_have_count(0)
+
+
+def test_a_field_says_at_once_what_it_takes(page: Page) -> None:
+    begin_words(page, "KEEL")
+    page.get_by_text("Place and size").click()
+    width = page.get_by_label("Width (mm)", exact=True).last
+
+    width.fill("30000")
+    width.press("Enter")
+    expect(page.get_by_text("Give 1 mm to 20")).to_be_visible()
+    width.fill("300")
+    width.press("Enter")
+    settled(page)
+
+    expect(page.get_by_text("Give 1 mm to 20")).to_have_count(0)
+    assert length(page, "Width of the design (mm)") == pytest.approx(300, abs=0.1)

@@ -188,6 +188,11 @@ def test_the_keys_are_shown_on_a_question_mark(page: Page) -> None:
     page.keyboard.press("Escape")
     expect(dialog).to_have_count(0)
 
+    for _ in range(8):
+        page.keyboard.press("?")
+        page.keyboard.press("Escape")
+        expect(dialog).to_have_count(0)
+
 
 def test_a_job_put_away_comes_back(page: Page, word_file: Path) -> None:
     begin(page, word_file)

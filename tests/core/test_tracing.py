@@ -199,10 +199,10 @@ def test_a_picture_of_one_grey_shows_no_drawing(value: int) -> None:
 @pytest.mark.parametrize(
     ("settings", "said"),
     [
-        ({"threshold": 300}, "threshold of 300"),
-        ({"despeckle": -1}, "Specks of -1"),
-        ({"smooth": 1.5}, "smoothing of 1.5"),
-        ({"pen": 0.5}, "pen of 0.5"),
+        ({"threshold": 300}, "300 as a threshold"),
+        ({"despeckle": -1}, "size of specks of -1 px"),
+        ({"smooth": 1.5}, "1.5 as a smoothing"),
+        ({"pen": 0.5}, "0.5 as a pen.s share"),
         ({"corners": ((0, 0), (1, 1), (1, 0), (0, 1))}, "do not make a sheet"),
         ({"threshold": 1}, "darker than the threshold"),
     ],

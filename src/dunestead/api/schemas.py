@@ -171,7 +171,7 @@ class DoneIn(Wire):
 
     task: str = Field(max_length=120)
     done: bool
-    reason: str = Field("", max_length=500)
+    reason: str = ""
     at: datetime | None = None
     began: datetime | None = None
 
@@ -525,7 +525,7 @@ class RepeatIn(Wire):
     gap_down: float = 10.0
     radius: float = 100.0
     turning: bool = True
-    seed: int = Field(1, ge=0, le=1_000_000)
+    seed: int = 1
     colours: list[str] = Field(default_factory=list)
 
 
@@ -1024,7 +1024,7 @@ class MendingOut(BaseModel):
 
 
 class LimitOut(BaseModel):
-    """What a number may be, in its unit."""
+    """What a number may be, in its unit, or how many letters a text."""
 
     name: str
     least: float

@@ -1,5 +1,6 @@
 """From opened jobs to what goes over the wire."""
 
+from collections.abc import Mapping
 from dataclasses import fields
 
 from dunestead.api import schemas as wire
@@ -7,23 +8,29 @@ from dunestead.api.design_views import colours_out, drawn, elements_out, finding
 from dunestead.api.mask_views import advice_out, mask_out, pieces_out, reuse_out, weak_out
 from dunestead.api.sheet_views import sheets_out
 from dunestead.api.work_views import clocks_out, next_title, work_entries
+from dunestead.core.artwork.elements import Drawn, Frame, Repeat
 from dunestead.core.artwork.sources import Sources
+from dunestead.core.artwork.trace.settings import TraceSettings
+from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.blanks.blank import Blank, Garment, collar_of, within_margin
 from dunestead.core.changes.arranging import guides_of
 from dunestead.core.curing.drying import Weather
-from dunestead.core.figures import Catalogue, Paint, Surface
+from dunestead.core.figures import Catalogue, Cutter, Paint, Surface
 from dunestead.core.job.choices import bridge_rules
 from dunestead.core.job.ground import base_of, ground_colour
 from dunestead.core.job.job import ENTRIES, BridgeSpot, Job, fits
+from dunestead.core.job.log import LogEntry
 from dunestead.core.job.reach import overlap_of
 from dunestead.core.limits import limits_of
 from dunestead.core.painting.coatings import ROLE_NAMES, Coating, where_of
 from dunestead.core.plan.coats import PlannedCoating, under_of
 from dunestead.core.plan.plan import Plan, materials_of, method_work
+from dunestead.core.records import CutSettings, Stock
 from dunestead.core.stations.station import Station
 from dunestead.core.tacking.methods import MethodFit, rank_methods
 from dunestead.core.units import show_length
 from dunestead.core.words.cautions import LABEL_FIRST
+from dunestead.store import StoredBlank
 from dunestead.workshop.opened import OpenJob
 
 __all__ = ["card_out", "catalogue_out", "job_out"]
@@ -276,8 +283,29 @@ def _paint_about(paint: Paint) -> str:
     return f"{coats} coats, by {paint.technique}."
 
 
+# What of a job and of the maker's records has numbers or texts with limits, as the page names it.
+_LIMITED: Mapping[str, type] = {
+    **ENTRIES,
+    "job": Job,
+    "piece": Blank,
+    "garment": Garment,
+    "spot": BridgeSpot,
+    "coating": Coating,
+    "weather": Weather,
+    "words": Setting,
+    "drawn": Drawn,
+    "frame": Frame,
+    "repeat": Repeat,
+    "trace": TraceSettings,
+    "cut": CutSettings,
+    "cutter": Cutter,
+    "stock": Stock,
+    "kept": StoredBlank,
+    "log": LogEntry,
+}
+
+
 def _limits() -> dict[str, wire.LimitOut]:
-    """Return what every number of a job may be, by the name of its entry."""
-    kinds = [*ENTRIES.values(), Blank, Garment, Coating, Weather, BridgeSpot]
-    limits = {name: limit for kind in kinds for name, limit in limits_of(kind).items()}
+    """Return what every number and text may be, by where it stands: ``repeat.across``."""
+    limits = {f"{what}.{name}": limit for what, kind in _LIMITED.items() for name, limit in limits_of(kind).items()}
     return {name: wire.LimitOut.model_validate(limit, from_attributes=True) for name, limit in limits.items()}

@@ -9,7 +9,8 @@ from dataclasses import dataclass, field
 from typing import Literal, TypeVar
 
 from dunestead.core.errors import BadInput, UnknownKey
-from dunestead.core.records import Recipe, Stock, check_name
+from dunestead.core.limits import REQUIRED, check_limits, limited
+from dunestead.core.records import Recipe, Stock
 
 __all__ = [
     "Catalogue",
@@ -200,16 +201,16 @@ class Cutter:
     """
 
     key: str
-    name: str
-    feeds: Feed
-    reach_width: float
-    reach_length: float
-    slowest: float
-    fastest: float
-    acceleration: float
-    lift: float
-    force_low: float
-    force: float
+    name: str = limited(REQUIRED, "name of the cutter", 1, 120, "letters")
+    feeds: Feed = REQUIRED
+    reach_width: float = limited(REQUIRED, "reach across", 20.0, 5000.0, "mm")
+    reach_length: float = limited(REQUIRED, "reach along", 20.0, 50_000.0, "mm")
+    slowest: float = limited(REQUIRED, "slowest speed", 0.1, 2000.0, "mm/s", 0.1)
+    fastest: float = limited(REQUIRED, "fastest speed", 0.1, 2000.0, "mm/s", 0.1)
+    acceleration: float = limited(REQUIRED, "acceleration", 10.0, 50_000.0, "mm/s²")
+    lift: float = limited(REQUIRED, "time to lift the knife", 0.0, 20.0, "s", 0.1)
+    force_low: float = limited(REQUIRED, "least force", 0.1, 5000.0, "g", 0.1)
+    force: float = limited(REQUIRED, "most force", 0.1, 5000.0, "g", 0.1)
 
 
 @dataclass(frozen=True, slots=True)
@@ -516,16 +517,11 @@ class Catalogue:
 
 def check_cutter(cutter: Cutter) -> None:
     """Raise `BadInput` when a cutter cannot be kept."""
-    check_name("cutter", cutter.name)
-    if not (20 <= cutter.reach_width <= 5000 and 20 <= cutter.reach_length <= 50_000):
-        raise BadInput(
-            f"A reach of {cutter.reach_width:g} by {cutter.reach_length:g} mm is no cutter's.",
-            "Give what the knife reaches, less than the mat: 20 to 5000 mm wide.",
-        )
-    if not (0 < cutter.slowest <= cutter.fastest <= 2000 and 10 <= cutter.acceleration <= 50_000):
-        raise BadInput("Such speeds are no cutter's.", "Give the slowest first, up to 2000 mm/s.")
-    if not (0 <= cutter.lift <= 20 and 0 < cutter.force_low <= cutter.force <= 5000):
-        raise BadInput("Such forces are no cutter's.", "Give the least first, up to 5000 g.")
+    check_limits(cutter)
+    if cutter.slowest > cutter.fastest:
+        raise BadInput("The slowest speed is above the fastest.", "Give the slowest first.")
+    if cutter.force_low > cutter.force:
+        raise BadInput("The least force is above the most.", "Give the least first.")
 
 
 def _pick(kind: str, rows: Mapping[str, Row], key: str) -> Row:

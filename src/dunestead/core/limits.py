@@ -1,4 +1,7 @@
-"""What may an entry be? Least, most, unit and step stand with the entry itself, once."""
+"""What may an entry be? Least, most, unit and step stand with the entry itself, once.
+
+A text's limits are its letters.
+"""
 
 from collections.abc import Mapping
 from dataclasses import MISSING, dataclass, field, fields
@@ -13,7 +16,7 @@ REQUIRED: Any = MISSING
 
 @dataclass(frozen=True, slots=True)
 class Limit:
-    """What a number may be.
+    """What a number, or the length of a text, may be.
 
     Attributes
     ----------
@@ -22,7 +25,7 @@ class Limit:
     least, most, step
         In its unit.
     unit
-        ``mm``, ``C``, ``%``, ``m/s``, ``ml``, ``min``, or empty for a count.
+        ``mm``, ``C``, ``%``, ``m/s``, ``ml``, ``min``, ``letters`` for a text, or empty for a count.
     """
 
     name: str
@@ -38,7 +41,7 @@ def limited(default: Any, name: str, least: float, most: float, unit: str = "", 
 
 
 def limits_of(kind: type) -> Mapping[str, Limit]:
-    """Return the limits of an entry's fields, by their names."""
+    """Return the limits of an entry's fields, by their names; a field of many values has those of each."""
     return {one.name: one.metadata["limit"] for one in fields(kind) if "limit" in one.metadata}
 
 
@@ -54,11 +57,23 @@ def check_limits(entry: Any) -> None:
     """
     for name, limit in limits_of(type(entry)).items():
         value = getattr(entry, name)
-        if value is None or limit.least <= value <= limit.most:
-            continue
-        allowed = f"Give {limit.least:g} to {limit.most:g}{f' {limit.unit}' if limit.unit else ''}."
+        for one in value.values() if isinstance(value, Mapping) else (value,):
+            _check(one, limit)
+
+
+def _check(value: float | str | None, limit: Limit) -> None:
+    if isinstance(value, str):
+        _check_letters(value.strip(), limit)
+    elif value is not None and not limit.least <= value <= limit.most:
+        allowed = f"Give {limit.least:,.10g} to {limit.most:,.10g}{f' {limit.unit}' if limit.unit else ''}."
         if limit.unit == "mm":
             raise BadLength(f"The {limit.name} of {value:g} mm makes no sense here.", allowed)
         if limit.unit:
             raise BadInput(f"The {limit.name} of {value:g} {limit.unit} makes no sense here.", allowed)
         raise BadInput(f"{value:g} {limit.name} cannot be.", allowed)
+
+
+def _check_letters(text: str, limit: Limit) -> None:
+    if not limit.least <= len(text) <= limit.most:
+        allowed = f"Give {limit.least:g} to {limit.most:,.10g} letters."
+        raise BadInput(f"The {limit.name} has {len(text):,} letters.", allowed)

@@ -5,6 +5,7 @@ from datetime import date
 from typing import Literal
 
 from dunestead.core.errors import BadInput, UnknownKey
+from dunestead.core.limits import REQUIRED, check_limits, limited
 
 __all__ = [
     "ANSWERS",
@@ -15,7 +16,6 @@ __all__ = [
     "Recipe",
     "Stock",
     "Try",
-    "check_name",
     "check_recipe",
     "check_settings",
     "check_stock",
@@ -25,6 +25,7 @@ Answer = Literal["not-through", "clean", "into-backing", "tears"]
 Blade = Literal["fresh", "used", "worn"]
 ANSWERS: tuple[Answer, ...] = ("not-through", "clean", "into-backing", "tears")
 BLADES: tuple[Blade, ...] = ("fresh", "used", "worn")
+_MOST_TRIES = 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,12 +46,12 @@ class Stock:
         As it is, None as it usually comes.
     """
 
-    name: str
-    material: str
-    width: float
-    length: float
+    name: str = limited(REQUIRED, "name of the material in store", 1, 120, "letters")
+    material: str = REQUIRED
+    width: float = limited(REQUIRED, "width of the material", 10.0, 5000.0, "mm")
+    length: float = limited(REQUIRED, "length of the material", 0.0, 1_000_000.0, "mm")
     is_roll: bool = True
-    count: int = 1
+    count: int = limited(1, "as a count of sheets", 0, 100_000)
     colour: str | None = None
 
 
@@ -58,9 +59,9 @@ class Stock:
 class CutSettings:
     """How a material is cut: gram, count, mm/s."""
 
-    force: float
-    passes: int
-    speed: float
+    force: float = limited(REQUIRED, "force", 1.0, 5000.0, "g")
+    passes: int = limited(REQUIRED, "passes", 1, 20)
+    speed: float = limited(REQUIRED, "speed", 1.0, 2000.0, "mm/s")
 
     def __str__(self) -> str:
         """Return them as they are set on a cutter."""
@@ -89,13 +90,13 @@ class Recipe:
         The day.
     """
 
-    name: str
-    material: str
-    cutter: str
-    blade: Blade
-    on: date
+    name: str = limited(REQUIRED, "name of the recipe", 1, 120, "letters")
+    material: str = REQUIRED
+    cutter: str = REQUIRED
+    blade: Blade = REQUIRED
+    on: date = REQUIRED
     tries: tuple[Try, ...] = field(default_factory=tuple)
-    notes: str = ""
+    notes: str = limited("", "note", 0, 2000, "letters")
 
     @property
     def found(self) -> CutSettings | None:
@@ -103,36 +104,24 @@ class Recipe:
         return next((tried.settings for tried in reversed(self.tries) if tried.answer == "clean"), None)
 
 
-def check_name(what: str, name: str) -> None:
-    """Raise `BadInput` when a record has no name to know it by."""
-    if not name.strip() or len(name) > 120:
-        raise BadInput(f"A {what} needs a name of up to 120 letters.", "Give it one you will know it by.")
-
-
 def check_settings(settings: CutSettings) -> None:
     """Raise `BadInput` for settings no cutter has."""
-    if not (1 <= settings.force <= 5000 and 1 <= settings.passes <= 20 and 1 <= settings.speed <= 2000):
-        raise BadInput(f"{settings} cannot be.", "Give 1 to 5000 g, 1 to 20 passes and 1 to 2000 mm/s.")
+    check_limits(settings)
 
 
 def check_recipe(recipe: Recipe) -> None:
     """Raise `BadInput` when a recipe cannot be kept."""
-    check_name("recipe", recipe.name)
+    check_limits(recipe)
     if recipe.blade not in BLADES:
         raise UnknownKey("state of the blade", recipe.blade, list(BLADES))
-    if len(recipe.tries) > 60 or len(recipe.notes) > 2000:
-        raise BadInput("That is more than a recipe holds.", "Begin a new one.")
+    if len(recipe.tries) > _MOST_TRIES:
+        raise BadInput(f"A recipe holds {_MOST_TRIES} tries.", "Begin a new one.")
     for tried in recipe.tries:
         if tried.answer not in ANSWERS:
             raise UnknownKey("answer", tried.answer, list(ANSWERS))
-        check_settings(tried.settings)
+        check_limits(tried.settings)
 
 
 def check_stock(stock: Stock) -> None:
     """Raise `BadInput` when stock cannot be kept."""
-    check_name("piece of stock", stock.name)
-    if not (10 <= stock.width <= 5000 and 0 <= stock.length <= 1_000_000 and 0 <= stock.count <= 100_000):
-        raise BadInput(
-            f"{stock.width:g} by {stock.length:g} mm is no roll or sheet.",
-            "Give a width of 10 to 5000 mm and what is left, up to 1 km.",
-        )
+    check_limits(stock)

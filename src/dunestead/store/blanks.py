@@ -7,6 +7,7 @@ from sqlalchemy import Engine, select
 
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.errors import BadInput, NoSuchThing
+from dunestead.core.limits import REQUIRED, check_limits, limited
 from dunestead.store.database import Sessions
 from dunestead.store.models import BlankRow
 
@@ -21,9 +22,9 @@ class StoredBlank:
     """A blank of the library."""
 
     id: int
-    name: str
-    surface: str
-    blank: Blank
+    name: str = limited(REQUIRED, "name of the blank", 1, 120, "letters")
+    surface: str = REQUIRED
+    blank: Blank = REQUIRED
 
 
 class BlankStore:
@@ -55,8 +56,7 @@ class BlankStore:
             When it has no name, or there are too many.
         """
         name = name.strip()
-        if not name or len(name) > 120:
-            raise BadInput("A blank needs a name of up to 120 letters.", "Give it one you will know it by.")
+        check_limits(StoredBlank(0, name, surface, blank))
         kept = replace(blank, measured_width=None, measured_height=None)
         with self._sessions.write() as session:
             if len(session.scalars(select(BlankRow.id)).all()) >= _MOST:

@@ -26,6 +26,7 @@ from dunestead.core.errors import BadInput, DamagedJob, DunesteadError, HeldBack
 from dunestead.core.figures import Catalogue
 from dunestead.core.job.job import Job, altered, fits, materials_for, start_job, usual_coatings
 from dunestead.core.job.log import LogEntry
+from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import Look, look_at
 from dunestead.core.looking.mending import mends_for
 from dunestead.core.looking.rail import SizeRail, size_rail
@@ -358,6 +359,7 @@ class Workbench:
             reason=reason,
             standing=dict(task.standing) if done else {},
         )
+        check_limits(entry)
         self._store.write(job_id, version, [entry])
 
     def call(

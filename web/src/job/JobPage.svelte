@@ -9,6 +9,7 @@
   import { push } from 'svelte-spa-router';
   import type { Catalogue } from '../lib/api/client';
   import { getCatalogue } from '../lib/api/client';
+  import { shareLimits } from '../lib/limits';
   import { layer } from '../lib/picture/layers';
   import Picture from '../lib/picture/Picture.svelte';
   import PrintLayer from '../lib/picture/PrintLayer.svelte';
@@ -38,6 +39,7 @@
   const view = $derived(STATIONS[code]);
   const station = $derived(open.job?.stations.find((candidate) => candidate.code === code));
   let catalogue = $state.raw<Catalogue | null>(null);
+  shareLimits(() => catalogue?.limits);
   let lifeSize = $state(false);
   let showPrint = $state(false);
   let zoom = $state(1);

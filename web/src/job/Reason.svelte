@@ -1,6 +1,7 @@
 <script lang="ts">
   import Button from 'flowbite-svelte/Button.svelte';
   import type { Problem } from '../lib/api/client';
+  import { useLimits } from '../lib/limits';
   import type { OpenJob } from './open-job.svelte';
 
   interface Props {
@@ -10,6 +11,7 @@
   const { open, early }: Props = $props();
 
   const id = $props.id();
+  const limits = useLimits();
   let reason = $state('');
 
   function keep(event: Event): void {
@@ -24,7 +26,7 @@
   <input
     id="{id}-reason"
     class="rounded-lg border border-(--line) bg-(--sheet) p-2"
-    maxlength="500"
+    maxlength={limits('log.reason')?.most}
     bind:value={reason}
   />
   <div class="flex gap-2">

@@ -1,6 +1,5 @@
 """The parts a design is put together from: words, drawn artwork, traced pictures, frames."""
 
-import math
 import unicodedata
 from collections.abc import Sequence
 from dataclasses import dataclass, fields, replace
@@ -9,6 +8,7 @@ from typing import Literal
 from dunestead.core.artwork.trace.settings import TraceSettings, check_trace
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.errors import BadInput, BadLength, NoSuchThing
+from dunestead.core.limits import REQUIRED, check_limits, limited
 
 __all__ = [
     "Drawn",
@@ -31,6 +31,7 @@ __all__ = [
 ]
 
 _SMALLEST_MM, _LARGEST_MM = 1.0, 20_000.0
+_LEAST_ARC = 5.0
 _MOST_ELEMENTS = 60
 _MOST_COPIES = 600
 _MOST_MENDS = 400
@@ -64,13 +65,13 @@ class Repeat:
     """
 
     kind: Literal["row", "grid", "ring", "scatter"]
-    across: int = 3
-    down: int = 1
-    gap_across: float = 10.0
-    gap_down: float = 10.0
-    radius: float = 100.0
+    across: int = limited(3, "copies across", 1, _MOST_COPIES)
+    down: int = limited(1, "copies down", 1, _MOST_COPIES)
+    gap_across: float = limited(10.0, "gap between copies", -2000.0, 2000.0, "mm")
+    gap_down: float = limited(10.0, "gap between copies", -2000.0, 2000.0, "mm")
+    radius: float = limited(100.0, "radius of the ring", 1.0, _LARGEST_MM, "mm")
     turning: bool = True
-    seed: int = 1
+    seed: int = limited(1, "as a number of a scatter", 0, 1_000_000)
     colours: tuple[str, ...] = ()
 
 
@@ -102,7 +103,7 @@ class Mend:
 
     kind: MendKind
     path: tuple[tuple[float, float], ...]
-    width: float
+    width: float = limited(REQUIRED, "width of a mended place", 0.01, 200.0, "mm")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -126,12 +127,12 @@ class _Placed:
     """
 
     id: int
-    x: float = 0.0
-    y: float = 0.0
-    turn: float = 0.0
+    x: float = limited(0.0, "place across", -_LARGEST_MM, _LARGEST_MM, "mm")
+    y: float = limited(0.0, "place down", -_LARGEST_MM, _LARGEST_MM, "mm")
+    turn: float = limited(0.0, "degrees of turn", -3600.0, 3600.0, step=0.5)
     flipped: bool = False
     runs_off: bool = False
-    embolden: float = 0.0
+    embolden: float = limited(0.0, "thickening", -100.0, 100.0, "mm", 0.1)
     repeat: Repeat | None = None
     mends: tuple[Mend, ...] = ()
 
@@ -152,7 +153,7 @@ class Drawn(_Placed):
     kind: Literal["drawn"] = "drawn"
     source: str
     file_name: str
-    width: float
+    width: float = limited(REQUIRED, "width of the artwork", _SMALLEST_MM, _LARGEST_MM, "mm")
     edits: tuple[PartEdit, ...] = ()
 
 
@@ -163,7 +164,7 @@ class Traced(_Placed):
     kind: Literal["traced"] = "traced"
     source: str
     file_name: str
-    width: float
+    width: float = limited(REQUIRED, "width of the artwork", _SMALLEST_MM, _LARGEST_MM, "mm")
     colour: str = "#22313a"
     trace: TraceSettings = AS_IT_IS
     edits: tuple[PartEdit, ...] = ()
@@ -183,10 +184,10 @@ class Frame(_Placed):
 
     kind: Literal["frame"] = "frame"
     style: Literal["single", "double", "dashed"] = "single"
-    inset: float = 15.0
-    thickness: float = 8.0
-    gap: float = 8.0
-    dash: float = 40.0
+    inset: float = limited(15.0, "inset of the frame", 0.0, 2000.0, "mm")
+    thickness: float = limited(8.0, "thickness of the frame", 0.1, 500.0, "mm")
+    gap: float = limited(8.0, "gap of the frame", 0.1, 500.0, "mm")
+    dash: float = limited(40.0, "dash of the frame", 0.1, 500.0, "mm")
     colour: str = "#22313a"
 
 
@@ -259,12 +260,8 @@ def check_elements(elements: Sequence[Element]) -> None:
         if isinstance(element, Words):
             _check_words(element.setting)
         elif isinstance(element, Frame):
-            for name in ("thickness", "gap", "dash"):
-                _within(f"{name} of the frame", getattr(element, name), 0.1, 500)
-            _within("inset of the frame", element.inset, 0, 2000)
             check_colour(element.colour)
         else:
-            _within("width of the artwork", element.width, _SMALLEST_MM, _LARGEST_MM)
             for edit in element.edits:
                 check_colour(edit.colour)
         if isinstance(element, Traced):
@@ -273,27 +270,21 @@ def check_elements(elements: Sequence[Element]) -> None:
 
 
 def _check_place(element: Element) -> None:
-    for name, what in (("x", "place across"), ("y", "place down")):
-        _within(what, getattr(element, name), -_LARGEST_MM, _LARGEST_MM)
-    if not math.isfinite(element.turn):
-        raise BadInput(f"A turn of {element.turn:g} degrees cannot be.", "Give -360 to 360.")
-    _within("thickening", element.embolden, -100, 100)
+    check_limits(element)
     if len(element.mends) > _MOST_MENDS:
         raise BadInput(f"{len(element.mends)} mended places are more than can be carried.", "Mend the whole part.")
     for mend in element.mends:
-        _within("width of a mended place", mend.width, 0.01, 200)
+        check_limits(mend)
         if not mend.path:
             raise BadInput("A mended place has no place.", "Look at what is found and mend it again.")
     repeat = element.repeat
     if repeat is None:
         return
-    if not (1 <= repeat.across <= _MOST_COPIES and repeat.down >= 1 and repeat.across * repeat.down <= _MOST_COPIES):
+    check_limits(repeat)
+    if repeat.across * repeat.down > _MOST_COPIES:
         raise BadInput(
             f"{repeat.across} by {repeat.down} copies cannot be carried.", f"Give 1 to {_MOST_COPIES} in all."
         )
-    for name in ("gap_across", "gap_down"):
-        _within("gap between copies", getattr(repeat, name), -2000, 2000)
-    _within("radius of the ring", repeat.radius, 1, _LARGEST_MM)
     for colour in repeat.colours:
         check_colour(colour)
 
@@ -301,12 +292,12 @@ def _check_place(element: Element) -> None:
 def _check_words(setting: Setting) -> None:
     if not setting.text.strip():
         raise BadInput("These words are empty.", "Write something, or take the words out.")
-    what = "cap height" if setting.sized_by == "cap" else "width of the words"
-    _within(what, setting.size, _SMALLEST_MM, _LARGEST_MM)
-    _within("letter gap", setting.letter_gap, -1000, 2000)
-    _within("line gap", setting.line_gap, -1000, 2000)
-    if setting.arc is not None:
-        _within("radius of the arc", abs(setting.arc), 5, _LARGEST_MM)
+    check_limits(setting)
+    if setting.arc is not None and not _LEAST_ARC <= abs(setting.arc) <= _LARGEST_MM:
+        raise BadLength(
+            f"The radius of the arc of {abs(setting.arc):g} mm makes no sense here.",
+            f"Give {_LEAST_ARC:g} to {_LARGEST_MM:g} mm.",
+        )
     check_colour(setting.colour)
     for index, colour in setting.letter_colours:
         check_colour(colour)
@@ -321,11 +312,6 @@ def check_colour(colour: str | None) -> None:
     digits = colour[1:]
     if not (len(colour) == _COLOUR_LENGTH and colour[0] == "#" and all(c in "0123456789abcdefABCDEF" for c in digits)):
         raise BadInput(f"“{colour}” is not a colour.", "Write it as #rrggbb.")
-
-
-def _within(what: str, value: float, least: float, most: float) -> None:
-    if not least <= value <= most:
-        raise BadLength(f"The {what} of {value:g} mm makes no sense here.", f"Give {least:g} to {most:g} mm.")
 
 
 def next_id(elements: Sequence[Element], given: int) -> int:

@@ -24,10 +24,8 @@ def check_job(job: Job, catalogue: Catalogue) -> None:
     BadInput, BadLength, UnknownKey
         With the value met and the values allowed.
     """
-    if not job.name.strip() or len(job.name) > 120:
-        raise BadInput("A job needs a name of up to 120 letters.", "Give it one you will know it by.")
     _check_keys(job, catalogue)
-    for entry in (job.blank, job.mask, job.sheets, job.tack, job.paint, job.paint.weather, job.record):
+    for entry in (job, job.blank, job.mask, job.sheets, job.tack, job.paint, job.paint.weather, job.record):
         check_limits(entry)
     _check_blank(job.piece, catalogue)
     if not job.elements:
@@ -41,8 +39,6 @@ def check_job(job: Job, catalogue: Catalogue) -> None:
     if job.sheets.cut:
         check_settings(job.sheets.cut)
     _check_coatings(job, catalogue)
-    if len(job.record.notes) > 10_000:
-        raise BadInput("The notes are longer than 10,000 letters.", "Keep what you will want to read next time.")
 
 
 def check_bridge_width(width: float | None) -> None:

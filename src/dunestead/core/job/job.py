@@ -9,7 +9,7 @@ from dunestead.core.artwork.elements import Element
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.curing.drying import Weather
 from dunestead.core.figures import Catalogue, Material, Paint, Surface
-from dunestead.core.limits import limited
+from dunestead.core.limits import REQUIRED, Limit, limited
 from dunestead.core.mask.bridge_rules import BridgeStyle
 from dunestead.core.mask.fates import Fate
 from dunestead.core.mask.rollcall import RollEntry
@@ -216,19 +216,21 @@ class Record:
     """What really happened: grade from 1 (spoiled) to 5 (as wished), minutes by station, ml of paint."""
 
     grade: int | None = limited(None, "grade", 1, 5)
-    notes: str = ""
-    minutes: dict[str, float] = field(default_factory=dict)
-    paint_ml: float | None = None
+    notes: str = limited("", "note", 0, 10_000, "letters")
+    minutes: dict[str, float] = field(
+        default_factory=dict, metadata={"limit": Limit("minutes at a station", 0.0, 10_000.0)}
+    )
+    paint_ml: float | None = limited(None, "paint used", 0.0, 100_000.0, "ml")
 
 
 @dataclass(frozen=True, slots=True)
 class Job:
     """One job's entries, station by station. Lengths in mm; None means as the catalogue says."""
 
-    name: str
-    blank: BlankEntry
-    design: DesignEntry
-    mask: MaskEntry
+    name: str = limited(REQUIRED, "name of the job", 1, 120, "letters")
+    blank: BlankEntry = REQUIRED
+    design: DesignEntry = REQUIRED
+    mask: MaskEntry = REQUIRED
     sheets: SheetsEntry = field(default_factory=SheetsEntry)
     tack: TackEntry = field(default_factory=TackEntry)
     paint: PaintEntry = field(default_factory=PaintEntry)

@@ -5,6 +5,8 @@ from dataclasses import dataclass, field
 from datetime import datetime
 from typing import Literal, get_args
 
+from dunestead.core.limits import limited
+
 __all__ = ["KINDS", "LogEntry", "LogKind"]
 
 LogKind = Literal["done", "undone", "called", "uncalled", "handed-out"]
@@ -41,6 +43,6 @@ class LogEntry:
     at: datetime
     began: datetime | None = None
     numbers: tuple[int, ...] = ()
-    reason: str = ""
+    reason: str = limited("", "reason", 0, 500, "letters")
     standing: Mapping[str, str] = field(default_factory=dict)
     by: str = ""

@@ -4160,7 +4160,7 @@ export interface components {
         };
         /**
          * LimitOut
-         * @description What a number may be, in its unit.
+         * @description What a number may be, in its unit, or how many letters a text.
          */
         "CatalogueOut.LimitOut": {
             /** Least */

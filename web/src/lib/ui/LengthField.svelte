@@ -1,6 +1,7 @@
 <script lang="ts">
   import Input from 'flowbite-svelte/Input.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
+  import { beyond, useLimits } from '../limits';
   import { settings } from '../settings.svelte';
   import { lengthEntry, readLength } from '../units';
   import { Typed } from './typed.svelte';
@@ -9,22 +10,27 @@
     label: string;
     /** mm; null where the catalogue's figure is in force. */
     value: number | null;
+    /** The entry whose limits hold, such as `blank.rim`. */
+    entry: string;
     /** Shown while there is no value of the maker's own. */
     otherwise?: number;
     onchange: (mm: number | null) => unknown;
   }
-  const { label, value, otherwise, onchange }: Props = $props();
+  const { label, value, entry, otherwise, onchange }: Props = $props();
 
+  const NO_LENGTH = 'Not a length. Write 400, 40cm or 15 1/2in.';
   const id = $props.id();
   const kept = $derived(value === null ? '' : lengthEntry(value, settings.unit));
   const typed = new Typed(() => kept);
-  let wrong = $state(false);
+  const limits = useLimits();
+  let wrong = $state('');
 
   function accept(): void {
     const text = typed.shown.trim();
     const empty = !text && otherwise !== undefined;
     const mm = empty ? null : readLength(text, settings.unit);
-    wrong = mm === null && !empty && typed.waits;
+    const fault = mm === null ? NO_LENGTH : beyond(mm, limits(entry), settings.unit);
+    wrong = typed.waits && !empty ? fault : '';
     if (!wrong) void typed.leave(typed.waits ? onchange(mm) : undefined);
   }
 </script>
@@ -39,7 +45,7 @@
     inputmode="decimal"
     value={typed.shown}
     placeholder={otherwise === undefined ? '' : lengthEntry(otherwise, settings.unit)}
-    aria-invalid={wrong}
+    aria-invalid={wrong !== ''}
     aria-describedby={wrong ? `${id}-wrong` : undefined}
     onfocus={typed.hold}
     oninput={(event: Event) => typed.type((event.currentTarget as HTMLInputElement).value)}
@@ -47,6 +53,6 @@
     onkeydown={(event: KeyboardEvent) => event.key === 'Enter' && accept()}
   />
   {#if wrong}<p id="{id}-wrong" class="mt-1 text-sm text-(--fault)">
-      Not a length. Write 400, 40cm or 15 1/2in.
+      {wrong}
     </p>{/if}
 </div>

@@ -14,7 +14,7 @@ async function type(text: string): Promise<void> {
 describe('a field for a length', () => {
   it('shows the length in the unit of the maker', () => {
     settings.setUnit('in');
-    render(LengthField, { label: 'Border', value: 38.1, onchange: vi.fn() });
+    render(LengthField, { label: 'Border', entry: 'mask.border', value: 38.1, onchange: vi.fn() });
 
     expect(screen.getByLabelText<HTMLInputElement>('Border (in)').value).toBe('1 1/2');
   });
@@ -25,7 +25,7 @@ describe('a field for a length', () => {
     ['3,5 cm', 35],
   ])('takes “%s” for %d mm', async (text, mm) => {
     const onchange = vi.fn();
-    render(LengthField, { label: 'Border', value: 25, onchange });
+    render(LengthField, { label: 'Border', entry: 'mask.border', value: 25, onchange });
 
     await type(text);
 
@@ -34,7 +34,7 @@ describe('a field for a length', () => {
 
   it('says so when it is no length, and asks for nothing', async () => {
     const onchange = vi.fn();
-    render(LengthField, { label: 'Border', value: 25, onchange });
+    render(LengthField, { label: 'Border', entry: 'mask.border', value: 25, onchange });
 
     await type('a thumb');
 
@@ -45,7 +45,7 @@ describe('a field for a length', () => {
 
   it('gives the figure back to the catalogue when emptied', async () => {
     const onchange = vi.fn();
-    render(LengthField, { label: 'Border', value: 25, otherwise: 40, onchange });
+    render(LengthField, { label: 'Border', entry: 'mask.border', value: 25, otherwise: 40, onchange });
 
     await type('');
 
@@ -54,7 +54,7 @@ describe('a field for a length', () => {
 
   it('asks for nothing when nothing was changed', async () => {
     const onchange = vi.fn();
-    render(LengthField, { label: 'Border', value: 25, onchange });
+    render(LengthField, { label: 'Border', entry: 'mask.border', value: 25, onchange });
 
     await type('25');
 

@@ -1,21 +1,22 @@
 <script lang="ts">
   import Input from 'flowbite-svelte/Input.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
+  import { useLimits } from '../limits';
   import { Typed } from './typed.svelte';
 
   interface Props {
     label: string;
     value: number | null;
-    /** None where the workshop alone knows it. */
-    min: number | undefined;
-    max: number | undefined;
-    step?: number;
+    /** The entry whose limits hold, such as `repeat.across`. */
+    entry: string;
     otherwise?: number;
     onchange: (value: number | null) => unknown;
   }
-  const { label, value, min, max, step = 1, otherwise, onchange }: Props = $props();
+  const { label, value, entry, otherwise, onchange }: Props = $props();
 
   const id = $props.id();
+  const limits = useLimits();
+  const limit = $derived(limits(entry));
   const typed = new Typed(() => (value === null ? '' : String(value)));
 
   function accept(event: Event): void {
@@ -35,9 +36,9 @@
     {id}
     type="number"
     size="sm"
-    {min}
-    {max}
-    {step}
+    min={limit?.least}
+    max={limit?.most}
+    step={limit?.step ?? 1}
     value={typed.shown}
     placeholder={otherwise === undefined ? '' : String(otherwise)}
     onfocus={typed.hold}

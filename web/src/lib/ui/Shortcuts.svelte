@@ -1,6 +1,7 @@
 <script lang="ts">
   import Modal from 'flowbite-svelte/Modal.svelte';
   import type { Shortcut } from '../shortcuts';
+  import { staysClosed } from './dialog';
 
   interface Props {
     open: boolean;
@@ -9,7 +10,13 @@
   let { open = $bindable(), shortcuts }: Props = $props();
 </script>
 
-<Modal bind:open title="Keys that work here" size="sm" class="bg-(--sheet) text-(--ink)">
+<Modal
+  {@attach staysClosed}
+  bind:open
+  title="Keys that work here"
+  size="sm"
+  class="bg-(--sheet) text-(--ink)"
+>
   <dl class="grid grid-cols-[max-content_1fr] items-center gap-x-5 gap-y-2">
     {#each shortcuts.filter((shortcut) => shortcut.shown !== null) as shortcut (shortcut.keys)}
       <dt>

@@ -1,10 +1,15 @@
 <script lang="ts">
+  import { useLimits } from '../limits';
+
   interface Props {
     label: string;
     value: number;
-    min: number;
-    max: number;
-    step: number;
+    /** The entry whose limits hold, such as `trace.smooth`. */
+    entry: string;
+    /** Within those limits, where less makes sense; and the step, where another does. */
+    min?: number;
+    max?: number;
+    step?: number;
     /** How the value is written beside the label. */
     show: (value: number) => string;
     /** While it is dragged. */
@@ -12,9 +17,13 @@
     /** When it is let go. */
     onchange: (value: number) => void;
   }
-  const { label, value, min, max, step, show, onpeek, onchange }: Props = $props();
+  const { label, value, entry, min, max, step, show, onpeek, onchange }: Props = $props();
 
   const id = $props.id();
+  const limits = useLimits();
+  const limit = $derived(limits(entry));
+  const least = $derived(Math.max(min ?? -Infinity, limit?.least ?? 0));
+  const most = $derived(Math.min(max ?? Infinity, limit?.most ?? 100));
   let dragged = $state<number | null>(null);
   const shown = $derived(dragged ?? value);
 </script>
@@ -27,9 +36,9 @@
     {id}
     class="w-full accent-(--grass)"
     type="range"
-    {min}
-    {max}
-    {step}
+    min={least}
+    max={most}
+    step={step ?? limit?.step}
     value={shown}
     oninput={(event) => {
       dragged = event.currentTarget.valueAsNumber;

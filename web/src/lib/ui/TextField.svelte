@@ -1,6 +1,7 @@
 <script lang="ts">
   import Label from 'flowbite-svelte/Label.svelte';
   import { onMount } from 'svelte';
+  import { useLimits } from '../limits';
   import { Typed } from './typed.svelte';
 
   interface Props {
@@ -10,15 +11,17 @@
     /** What the text is known by until it is kept, so that a reload does not lose it. */
     name: string;
     rows?: number;
-    most?: number;
+    /** The entry whose limits hold, such as `record.notes`. */
+    entry?: string;
     describedby?: string;
     onpeek?: (text: string) => void;
     /** Keeps the text; the field shows what was typed until this is done. */
     onchange: (text: string) => unknown;
   }
-  const { label, value, name, rows = 2, most, describedby, onpeek, onchange }: Props = $props();
+  const { label, value, name, rows = 2, entry, describedby, onpeek, onchange }: Props = $props();
 
   const id = $props.id();
+  const limits = useLimits();
   const typed = new Typed(
     () => value,
     () => `typed:${name}`,
@@ -34,7 +37,7 @@
     {id}
     class="w-full rounded-lg border border-(--line) bg-(--sheet) p-2"
     {rows}
-    maxlength={most}
+    maxlength={limits(entry)?.most}
     value={typed.shown}
     aria-describedby={describedby}
     onfocus={typed.hold}

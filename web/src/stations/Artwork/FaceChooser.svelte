@@ -6,6 +6,7 @@
   import { previewFace, Problem } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
   import StateMark from '../../lib/ui/StateMark.svelte';
+  import { staysClosed } from '../../lib/ui/dialog';
 
   interface Props {
     jobId: number;
@@ -40,6 +41,7 @@
 </script>
 
 <Modal
+  {@attach staysClosed}
   bind:open={shown}
   title="Your words in every face"
   size="lg"

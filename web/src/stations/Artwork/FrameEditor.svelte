@@ -25,14 +25,30 @@
   <ColourField label="Colour" value={part.colour ?? '#22313a'} onchange={(colour) => change({ colour })} />
   <LengthField
     label="From the edge"
+    entry="frame.inset"
     value={frame.inset}
     onchange={(inset) => change({ inset: inset ?? 0 })}
   />
-  <LengthField label="Thickness" value={frame.thickness} onchange={(mm) => mm && change({ thickness: mm })} />
+  <LengthField
+    label="Thickness"
+    entry="frame.thickness"
+    value={frame.thickness}
+    onchange={(mm) => mm && change({ thickness: mm })}
+  />
   {#if frame.style !== 'single'}
-    <LengthField label="Gap" value={frame.gap} onchange={(mm) => mm && change({ gap: mm })} />
+    <LengthField
+      label="Gap"
+      entry="frame.gap"
+      value={frame.gap}
+      onchange={(mm) => mm && change({ gap: mm })}
+    />
   {/if}
   {#if frame.style === 'dashed'}
-    <LengthField label="Dash" value={frame.dash} onchange={(mm) => mm && change({ dash: mm })} />
+    <LengthField
+      label="Dash"
+      entry="frame.dash"
+      value={frame.dash}
+      onchange={(mm) => mm && change({ dash: mm })}
+    />
   {/if}
 </div>

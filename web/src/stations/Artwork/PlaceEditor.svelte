@@ -50,24 +50,37 @@
 </div>
 <Fold title="Place and size">
   <div class="grid grid-cols-2 gap-3">
-    <LengthField label="Right of the middle" value={part.x} onchange={(x) => change({ x: x ?? 0 })} />
-    <LengthField label="Below the middle" value={part.y} onchange={(y) => change({ y: y ?? 0 })} />
-    <LengthField label="Width" value={part.width} onchange={(width) => width && change({ width })} />
+    <LengthField
+      label="Right of the middle"
+      entry="drawn.x"
+      value={part.x}
+      onchange={(x) => change({ x: x ?? 0 })}
+    />
+    <LengthField
+      label="Below the middle"
+      entry="drawn.y"
+      value={part.y}
+      onchange={(y) => change({ y: y ?? 0 })}
+    />
+    <LengthField
+      label="Width"
+      entry="drawn.width"
+      value={part.width}
+      onchange={(width) => width && change({ width })}
+    />
     <NumberField
       label="Turned (degrees)"
+      entry="drawn.turn"
       value={part.turn}
-      min={-360}
-      max={360}
-      step={0.5}
       onchange={(turn) => change({ turn: turn ?? 0 })}
     />
   </div>
   <Slide
     label="Strokes thicker by"
+    entry="drawn.embolden"
     value={part.embolden}
     min={-most}
     max={most}
-    step={0.1}
     {show}
     onpeek={(embolden) => open.peek({ element: part.id, entries: { embolden } })}
     onchange={(embolden) => change({ embolden })}

@@ -48,29 +48,29 @@
     <div class="grid grid-cols-2 gap-3">
       <NumberField
         label={kind === 'grid' ? 'Across' : kind === 'scatter' ? 'At most' : 'How many'}
+        entry="repeat.across"
         value={repeat.across ?? 3}
-        min={1}
-        max={600}
         onchange={(across) => across && change({ across })}
       />
       {#if kind === 'grid'}
         <NumberField
           label="Down"
+          entry="repeat.down"
           value={repeat.down ?? 1}
-          min={1}
-          max={600}
           onchange={(down) => down && change({ down })}
         />
       {/if}
       {#if kind === 'ring'}
         <LengthField
           label="Radius"
+          entry="repeat.radius"
           value={repeat.radius ?? 100}
           onchange={(radius) => radius && change({ radius })}
         />
       {:else}
         <LengthField
           label={kind === 'scatter' ? 'Least gap' : 'Gap across'}
+          entry="repeat.gap_across"
           value={repeat.gap_across ?? 10}
           onchange={(mm) => change({ gap_across: mm ?? 0 })}
         />
@@ -78,6 +78,7 @@
       {#if kind === 'grid'}
         <LengthField
           label="Gap down"
+          entry="repeat.gap_down"
           value={repeat.gap_down ?? 10}
           onchange={(mm) => change({ gap_down: mm ?? 0 })}
         />

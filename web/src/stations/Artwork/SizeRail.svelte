@@ -113,7 +113,12 @@
       {/each}
     </ul>
     <div class="mt-2 grid grid-cols-[1fr_auto] items-end gap-3">
-      <LengthField label="Width of the design" value={rail.width} onchange={(mm) => mm && onchange(mm)} />
+      <LengthField
+        label="Width of the design"
+        entry="drawn.width"
+        value={rail.width}
+        onchange={(mm) => mm && onchange(mm)}
+      />
       <Button color="alternative" size="sm" onclick={onfit}>Fill the blank</Button>
     </div>
   {/if}

@@ -2,6 +2,7 @@
   import Button from 'flowbite-svelte/Button.svelte';
   import Modal from 'flowbite-svelte/Modal.svelte';
   import type { Tracing } from '../../lib/api/client';
+  import { staysClosed } from '../../lib/ui/dialog';
 
   type Corners = NonNullable<Tracing['corners']>;
   interface Props {
@@ -56,6 +57,7 @@
 </script>
 
 <Modal
+  {@attach staysClosed}
   bind:open={shown}
   title="Straighten: put the marks on the sheet’s corners"
   size="xl"

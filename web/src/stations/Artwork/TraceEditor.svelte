@@ -54,30 +54,24 @@
 </div>
 <Slide
   label="Ink is darker than"
+  entry="trace.threshold"
   value={trace.threshold ?? Math.round(trace.found_threshold)}
-  min={1}
-  max={254}
-  step={1}
   show={String}
   onpeek={(threshold) => peek({ threshold })}
   onchange={(threshold) => change({ threshold })}
 />
 <Slide
   label="Specks that vanish"
+  entry="trace.despeckle"
   value={trace.despeckle ?? 4}
-  min={0}
-  max={60}
-  step={1}
   show={PIXELS}
   onpeek={(despeckle) => peek({ despeckle })}
   onchange={(despeckle) => change({ despeckle })}
 />
 <Slide
   label="Smoothing"
+  entry="trace.smooth"
   value={trace.smooth ?? 0.5}
-  min={0}
-  max={1}
-  step={0.05}
   show={(value) => `${Math.round(value * 100)} %`}
   onpeek={(smooth) => peek({ smooth })}
   onchange={(smooth) => change({ smooth })}
@@ -101,10 +95,8 @@
 {#if trace.ink === 'line'}
   <Slide
     label="Pen"
+    entry="trace.pen"
     value={trace.pen ?? 0.01}
-    min={0.002}
-    max={0.06}
-    step={0.001}
     show={(value) => `${(value * 100).toFixed(1)} % of the picture`}
     onpeek={(pen) => peek({ pen })}
     onchange={(pen) => change({ pen })}

@@ -90,16 +90,17 @@
   <OneOf label="Sized by" value={words.sized_by} of={SIZED} onchange={(sized_by) => change({ sized_by })} />
   <LengthField
     label={words.sized_by === 'cap' ? 'Capitals' : 'Width'}
+    entry="words.size"
     value={words.size}
     onchange={(size) => size && change({ size })}
   />
 </div>
 <Slide
   label="Letter gap"
+  entry="words.letter_gap"
   value={words.letter_gap}
   min={-words.cap_height / 4}
   max={words.cap_height / 2}
-  step={0.1}
   {show}
   onpeek={(letter_gap) => peek({ letter_gap })}
   onchange={(letter_gap) => change({ letter_gap })}
@@ -115,10 +116,10 @@
     <OneOf label="Lines" value={words.align} of={ALIGN} onchange={(align) => change({ align })} />
     <Slide
       label="Line gap"
+      entry="words.line_gap"
       value={words.line_gap}
       min={-words.cap_height}
       max={words.cap_height}
-      step={0.5}
       {show}
       onpeek={(line_gap) => peek({ line_gap })}
       onchange={(line_gap) => change({ line_gap })}
@@ -128,6 +129,7 @@
   {#if words.arc !== null}
     <Slide
       label="Radius of the arc"
+      entry="words.arc"
       value={Math.abs(words.arc)}
       min={Math.min(Math.abs(words.arc), words.cap_height * 2)}
       max={Math.max(job.picture.width * 1.5, Math.abs(words.arc))}

@@ -62,7 +62,7 @@
       id="{id}-name"
       size="sm"
       value={job.inputs.name}
-      maxlength={120}
+      maxlength={catalogue.limits['job.name']?.most}
       onchange={(event: Event) => open.change({ name: value(event) })}
     />
   </div>
@@ -80,25 +80,36 @@
     value={blank.colour ?? '#a9814f'}
     onchange={(colour) => setBlank({ colour })}
   />
-  <LengthField label="Width, label" value={blank.width} onchange={(mm) => mm && setBlank({ width: mm })} />
-  <LengthField label="Height, label" value={blank.height} onchange={(mm) => mm && setBlank({ height: mm })} />
+  <LengthField
+    label="Width, label"
+    entry="piece.width"
+    value={blank.width}
+    onchange={(mm) => mm && setBlank({ width: mm })}
+  />
+  <LengthField
+    label="Height, label"
+    entry="piece.height"
+    value={blank.height}
+    onchange={(mm) => mm && setBlank({ height: mm })}
+  />
   <LengthField
     label="Width, measured"
+    entry="piece.measured_width"
     value={blank.measured_width ?? null}
     otherwise={blank.width}
     onchange={(mm) => setBlank({ measured_width: mm })}
   />
   <LengthField
     label="Height, measured"
+    entry="piece.measured_height"
     value={blank.measured_height ?? null}
     otherwise={blank.height}
     onchange={(mm) => setBlank({ measured_height: mm })}
   />
   <NumberField
     label="How many"
+    entry="blank.copies"
     value={job.inputs.copies}
-    min={catalogue.limits['copies']?.least}
-    max={catalogue.limits['copies']?.most}
     onchange={(copies) => copies && open.change({ copies })}
   />
   <div>
@@ -125,12 +136,14 @@
     {#if blank.shape === 'rectangle'}
       <LengthField
         label="Corner radius"
+        entry="piece.corner"
         value={blank.corner ?? 0}
         onchange={(mm) => setBlank({ corner: mm ?? 0 })}
       />
     {/if}
     <LengthField
       label="Rim, only the inside counts"
+      entry="piece.rim"
       value={blank.rim ?? 0}
       onchange={(mm) => setBlank({ rim: mm ?? 0 })}
     />
@@ -142,9 +155,8 @@
     />
     <NumberField
       label="Heat limit of its label, °C"
+      entry="piece.heat"
       value={heat}
-      min={catalogue.limits['heat']?.least}
-      max={catalogue.limits['heat']?.most}
       otherwise={job.in_force.heat ?? 0}
       onchange={(limit) => setBlank({ heat: limit })}
     />

@@ -38,12 +38,14 @@
     {#if collar}
       <LengthField
         label="Below the collar seam"
+        entry="garment.drop"
         value={garment.drop ?? null}
         otherwise={collar.top - collar.at[1]}
         onchange={(drop) => set({ drop })}
       />
       <LengthField
         label="From the centre line"
+        entry="garment.across"
         value={garment.across ?? null}
         otherwise={collar.middle - collar.at[0]}
         onchange={(across) => set({ across })}

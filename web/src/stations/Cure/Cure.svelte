@@ -4,9 +4,8 @@
   import Tick from '../../lib/ui/Tick.svelte';
   import type { PanelProps } from '../station';
 
-  const { open, job, catalogue }: PanelProps = $props();
+  const { open, job }: PanelProps = $props();
   const weather = $derived(job.inputs.weather);
-  const limits = $derived(catalogue.limits);
   const set = (entries: Partial<NonNullable<JobChange['weather']>>) =>
     open.change(({ inputs }) => ({ weather: { ...inputs.weather, ...entries } }));
   const FIELDS = [
@@ -21,9 +20,7 @@
     <NumberField
       {label}
       value={weather[name] ?? 0}
-      min={limits[name]?.least ?? 0}
-      max={limits[name]?.most ?? 100}
-      step={limits[name]?.step ?? 1}
+      entry="weather.{name}"
       onchange={(value) => value !== null && set({ [name]: value })}
     />
   {/each}

@@ -56,6 +56,7 @@
   <div class="mt-2">
     <LengthField
       label="Width of bridges"
+      entry="mask.bridge_width"
       value={job.inputs.bridge_width ?? null}
       otherwise={job.in_force.bridge_width}
       onchange={(bridge_width) => open.change({ bridge_width })}

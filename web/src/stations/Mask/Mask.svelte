@@ -39,6 +39,7 @@
   <MaskKind {open} {job} />
   <LengthField
     label="Border"
+    entry="mask.border"
     value={job.inputs.border ?? null}
     otherwise={job.in_force.border}
     onchange={(border) => open.change({ border })}

@@ -67,9 +67,8 @@
 {/if}
 <NumberField
   label="Copies wanted"
+  entry="blank.copies"
   value={job.inputs.copies}
-  min={1}
-  max={1000}
   onchange={(copies) => copies !== null && open.change({ copies })}
 />
 <p class="m-0 text-sm text-(--faint)">

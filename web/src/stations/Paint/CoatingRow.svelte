@@ -18,7 +18,6 @@
   }
   const { coating, planned, catalogue, surface, only, onchange, onremove }: Props = $props();
 
-  const limit = $derived(catalogue.limits['coats']);
   const serving = $derived(
     catalogue.paints.filter((one) => (catalogue.roles[one.key] ?? []).includes(coating.role)),
   );
@@ -51,10 +50,9 @@
   />
   <NumberField
     label="Coats"
+    entry="coating.coats"
     value={coating.coats ?? null}
     otherwise={planned?.coats ?? 1}
-    min={limit?.least}
-    max={limit?.most}
     onchange={(coats) => onchange({ coats })}
   />
   {#if only}

@@ -33,9 +33,9 @@
 </fieldset>
 <TextField
   label="What to do again, what never"
+  entry="record.notes"
   name="{job.id}/notes"
   rows={4}
-  most={10000}
   value={record.notes ?? ''}
   onchange={(notes) => save({ notes })}
 />
@@ -43,18 +43,16 @@
   {#each TIMED as station (station)}
     <NumberField
       label="Minutes to {station}"
+      entry="record.minutes"
       value={record.minutes?.[station] ?? null}
-      min={0}
-      max={10000}
       otherwise={0}
       onchange={(minutes) => setMinutes(station, minutes)}
     />
   {/each}
   <NumberField
     label="Paint used, ml"
+    entry="record.paint_ml"
     value={record.paint_ml ?? null}
-    min={0}
-    max={100000}
     otherwise={0}
     onchange={(paint_ml) => save({ paint_ml })}
   />

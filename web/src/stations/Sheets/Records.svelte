@@ -144,40 +144,38 @@
       <span></span>
       <LengthField
         label="Reach across"
+        entry="cutter.reach_width"
         value={made.reach_width}
         onchange={(value) => value && (cutter = { ...made, reach_width: value })}
       />
       <LengthField
         label="Reach along"
+        entry="cutter.reach_length"
         value={made.reach_length}
         onchange={(value) => value && (cutter = { ...made, reach_length: value })}
       />
       <NumberField
         label="Least force, g"
+        entry="cutter.force_low"
         value={made.force_low}
-        min={1}
-        max={5000}
         onchange={(value) => value && (cutter = { ...made, force_low: value })}
       />
       <NumberField
         label="Most force, g"
+        entry="cutter.force"
         value={made.force}
-        min={1}
-        max={5000}
         onchange={(value) => value && (cutter = { ...made, force: value })}
       />
       <NumberField
         label="Slowest, mm/s"
+        entry="cutter.slowest"
         value={made.slowest}
-        min={1}
-        max={2000}
         onchange={(value) => value && (cutter = { ...made, slowest: value })}
       />
       <NumberField
         label="Fastest, mm/s"
+        entry="cutter.fastest"
         value={made.fastest}
-        min={1}
-        max={2000}
         onchange={(value) => value && (cutter = { ...made, fastest: value })}
       />
       <Button size="xs" type="submit" class="col-span-2">Keep this cutter</Button>
@@ -237,19 +235,20 @@
       {#if !made.is_roll}
         <NumberField
           label="How many"
+          entry="stock.count"
           value={made.count ?? 1}
-          min={0}
-          max={100000}
           onchange={(count) => count !== null && (stock = { ...made, count })}
         />
       {:else}<span></span>{/if}
       <LengthField
         label="Width of the material"
+        entry="stock.width"
         value={made.width}
         onchange={(width) => width && (stock = { ...made, width })}
       />
       <LengthField
         label={made.is_roll ? 'Length left' : 'Length of a sheet'}
+        entry="stock.length"
         value={made.length}
         onchange={(length) => length !== null && (stock = { ...made, length })}
       />

@@ -65,6 +65,7 @@
   />
   <LengthField
     label="Overlap at seams"
+    entry="sheets.overlap"
     value={job.inputs.overlap ?? null}
     otherwise={job.in_force.overlap}
     onchange={(overlap) => open.change({ overlap })}

@@ -93,23 +93,20 @@
   <div class="grid grid-cols-3 gap-2">
     <NumberField
       label="Force, g"
+      entry="cut.force"
       value={settings.force}
-      min={1}
-      max={5000}
       onchange={(force) => force && set({ force })}
     />
     <NumberField
       label="Passes"
+      entry="cut.passes"
       value={settings.passes}
-      min={1}
-      max={20}
       onchange={(passes) => passes && set({ passes })}
     />
     <NumberField
       label="Speed, mm/s"
+      entry="cut.speed"
       value={settings.speed}
-      min={1}
-      max={2000}
       onchange={(speed) => speed && set({ speed })}
     />
   </div>

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from dunestead.core.errors import BadInput
+from dunestead.core.limits import check_limits, limited
 
 __all__ = ["Corners", "TraceSettings", "check_trace"]
 
@@ -37,25 +38,18 @@ class TraceSettings:
     """
 
     corners: Corners | None = None
-    threshold: int | None = None
+    threshold: int | None = limited(None, "as a threshold", 0, 255)
     inverted: bool = False
     evened: bool = True
-    despeckle: int = 4
-    smooth: float = 0.5
+    despeckle: int = limited(4, "size of specks", 0, 200, "px")
+    smooth: float = limited(0.5, "as a smoothing", 0.0, 1.0, step=0.05)
     ink: Literal["area", "line"] = "area"
-    pen: float | None = None
+    pen: float | None = limited(None, "as a pen's share of the picture", 0.0005, 0.2, step=0.0005)
 
 
 def check_trace(settings: TraceSettings) -> None:
     """Raise `BadInput` when settings cannot be traced by."""
-    if settings.threshold is not None and not 0 <= settings.threshold <= 255:
-        raise BadInput(f"A threshold of {settings.threshold} cannot be.", "Give 0 to 255, or auto.")
-    if not 0 <= settings.despeckle <= 200:
-        raise BadInput(f"Specks of {settings.despeckle} pixels cannot be.", "Give 0 to 200.")
-    if not 0 <= settings.smooth <= 1:
-        raise BadInput(f"A smoothing of {settings.smooth:g} cannot be.", "Give 0 to 1.")
-    if settings.pen is not None and not 0.0005 <= settings.pen <= 0.2:
-        raise BadInput(f"A pen of {settings.pen:g} of the picture cannot be.", "Give 0.0005 to 0.2.")
+    check_limits(settings)
     if settings.corners is not None and not _is_convex(settings.corners):
         raise BadInput(
             "The four corners do not make a sheet.",

@@ -16,6 +16,7 @@ from dunestead.core.artwork.words.face import Face, Glyph
 from dunestead.core.errors import ArtworkEmpty, BadInput
 from dunestead.core.geometry.affine import IDENTITY, Affine
 from dunestead.core.geometry.curves import Box, Path, paths_bounds
+from dunestead.core.limits import REQUIRED, limited
 
 __all__ = ["Letter", "SetWords", "Setting", "set_words"]
 
@@ -53,10 +54,10 @@ class Setting:
     """
 
     text: str
-    size: float
+    size: float = limited(REQUIRED, "size of the words", 1.0, 20_000.0, "mm")
     sized_by: Literal["cap", "width"] = "width"
-    letter_gap: float = 0.0
-    line_gap: float = 0.0
+    letter_gap: float = limited(0.0, "letter gap", -1000.0, 2000.0, "mm", 0.1)
+    line_gap: float = limited(0.0, "line gap", -1000.0, 2000.0, "mm", 0.5)
     align: Align = "centre"
     arc: float | None = None
     capitals: bool = False

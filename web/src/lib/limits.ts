@@ -1,0 +1,23 @@
+import { getContext, setContext } from 'svelte';
+import type { Catalogue, Unit } from './api/client';
+import { showLength } from './units';
+
+export type Limit = Catalogue['limits'][string];
+type Known = () => Catalogue['limits'] | undefined;
+
+const KEY = Symbol('limits');
+
+/** Let the fields of a page know what their entries may be. */
+export const shareLimits = (known: Known) => void setContext(KEY, known);
+
+/** What an entry may be, such as `repeat.across`; nothing while the catalogue is on its way. */
+export function useLimits(): (entry: string | undefined) => Limit | undefined {
+  const known = getContext<Known | undefined>(KEY);
+  return (entry) => (entry === undefined ? undefined : known?.()?.[entry]);
+}
+
+/** The sentence for a length beyond its limit, empty when it is within. */
+export function beyond(mm: number, limit: Limit | undefined, unit: Unit): string {
+  if (!limit || (mm >= limit.least && mm <= limit.most)) return '';
+  return `Give ${showLength(limit.least, unit)} to ${showLength(limit.most, unit)}.`;
+}
