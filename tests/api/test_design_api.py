@@ -253,7 +253,7 @@ def test_a_base_coat_is_a_step_and_an_amount(client) -> None:
         ("patch", "elements/1", {"x": 5000}, 400, "Nothing of the design"),
         ("patch", "elements/1", {"colour": "red"}, 400, "not a colour"),
         ("patch", "elements/1", {"edits": []}, 400, "has no edits"),
-        ("patch", "elements/1", {"size": -3}, 400, "width of the words"),
+        ("patch", "elements/1", {"size": -3}, 400, "size of the words"),
         ("patch", "elements/1", {"letter_colours": [[99, "#ff0000"]]}, 400, "no letter 100"),
         ("patch", "elements/1", {"repeat": {"kind": "grid", "across": 90, "down": 90}}, 400, "cannot be carried"),
         ("patch", "elements/1", {"wish": 1}, 422, "wish"),
@@ -266,7 +266,7 @@ def test_a_base_coat_is_a_step_and_an_amount(client) -> None:
         ("post", "outline", None, 400, "No file"),
         ("get", "elements/1/picture.png", None, 400, "not traced"),
         ("get", "elements/1/faces/none", None, 400, "no face called"),
-        ("post", "blank/keep", {"name": " "}, 400, "needs a name"),
+        ("post", "blank/keep", {"name": " "}, 400, "name of the blank is missing"),
         ("post", "blank/take/7", None, 404, "no blank 7"),
     ],
 )

@@ -232,7 +232,7 @@ def test_a_blank_that_is_dropped_is_gone(blanks: BlankStore) -> None:
 
 @pytest.mark.parametrize("name", ["", "   ", "x" * 121])
 def test_a_blank_needs_a_name(blanks: BlankStore, name: str) -> None:
-    with pytest.raises(BadInput, match="name of the blank has"):
+    with pytest.raises(BadInput, match="name of the blank"):
         blanks.keep(name, "coir", Blank(600, 400))
 
 

@@ -76,4 +76,5 @@ def _check(value: float | str | None, limit: Limit) -> None:
 def _check_letters(text: str, limit: Limit) -> None:
     if not limit.least <= len(text) <= limit.most:
         allowed = f"Give {limit.least:g} to {limit.most:,.10g} letters."
-        raise BadInput(f"The {limit.name} has {len(text):,} letters.", allowed)
+        what = f"has {len(text):,} letters" if text else "is missing"
+        raise BadInput(f"The {limit.name} {what}.", allowed)

@@ -96,7 +96,7 @@ class Recipe:
     blade: Blade = REQUIRED
     on: date = REQUIRED
     tries: tuple[Try, ...] = field(default_factory=tuple)
-    notes: str = limited("", "note", 0, 2000, "letters")
+    notes: str = limited("", "text of the notes", 0, 2000, "letters")
 
     @property
     def found(self) -> CutSettings | None:

@@ -216,7 +216,7 @@ class Record:
     """What really happened: grade from 1 (spoiled) to 5 (as wished), minutes by station, ml of paint."""
 
     grade: int | None = limited(None, "grade", 1, 5)
-    notes: str = limited("", "note", 0, 10_000, "letters")
+    notes: str = limited("", "text of the notes", 0, 10_000, "letters")
     minutes: dict[str, float] = field(
         default_factory=dict, metadata={"limit": Limit("minutes at a station", 0.0, 10_000.0)}
     )
