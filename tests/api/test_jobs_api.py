@@ -497,6 +497,18 @@ def test_the_api_describes_itself(client) -> None:
     assert "/api/jobs/{job_id}/fates" in spec["paths"]
 
 
+def test_the_api_describes_what_its_entries_may_be(client) -> None:
+    schemas = client.get("/api/openapi.json").get_json()["components"]["schemas"]
+
+    record, change = schemas["RecordIn"]["properties"], schemas["JobIn"]["properties"]
+    copies = change["copies"]["anyOf"][0]
+    assert (copies["type"], copies["minimum"], copies["maximum"]) == ("integer", 1, 1000)
+    assert (record["notes"]["minLength"], record["notes"]["maxLength"]) == (0, 10_000)
+    assert record["minutes"]["additionalProperties"]["maximum"] == 10_000
+    assert change["name"]["anyOf"][0]["minLength"] == 1
+    assert schemas["JobIn.CutSettingsIn"]["properties"]["passes"]["maximum"] == 20
+
+
 def test_a_card_is_drawn_anew_when_a_record_its_job_uses_changes_and_only_then(client, monkeypatch) -> None:
     drawn: list[int] = []
 

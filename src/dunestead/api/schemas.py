@@ -6,7 +6,17 @@ from typing import Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from dunestead.api.sheet_schemas import CutSettingsIn, SheetsOut
-from dunestead.api.wire import COLOUR, Box, Point, Wire
+from dunestead.api.wire import COLOUR, Box, Point, Wire, limits_like
+from dunestead.core.artwork.elements import Drawn, Frame, Repeat
+from dunestead.core.artwork.trace.settings import TraceSettings
+from dunestead.core.artwork.words.setting import Setting
+from dunestead.core.blanks.blank import Blank, Garment
+from dunestead.core.curing.drying import Weather
+from dunestead.core.job.job import ENTRIES, BlankEntry, Job, Record
+from dunestead.core.job.log import LogEntry
+from dunestead.core.limits import limits_of
+from dunestead.core.painting.coatings import Coating
+from dunestead.store import StoredBlank
 
 __all__ = [
     "ArrangeIn",
@@ -60,6 +70,7 @@ TaskState = Literal["open", "waiting", "ready", "done", "outdated"]
 State = Literal["stop", "warn", "ready", "done"]
 Room = Literal["blank", "artwork", "mask", "sheets", "weed", "tack", "paint", "peel", "cure", "record"]
 BlankShape = Literal["rectangle", "oval", "outline", "garment"]
+_COPIES = limits_of(BlankEntry)["copies"]
 
 
 class UnitQuery(BaseModel):
@@ -68,7 +79,7 @@ class UnitQuery(BaseModel):
     model_config = ConfigDict(populate_by_name=True)
 
     unit: Literal["mm", "cm", "in"] = "mm"
-    copy_no: int = Field(1, alias="copy", ge=1, le=1000)
+    copy_no: int = Field(1, alias="copy", ge=1, le=int(_COPIES.most))
     room: Room | None = Field(None, description="The station whose part is wanted; without it, that of every station.")
 
 
@@ -82,6 +93,8 @@ class FileQuery(BaseModel):
 class GarmentIn(Wire):
     """Where a design goes on a garment; null distances follow the table."""
 
+    model_config = limits_like(Garment)
+
     size: str = "m"
     placement: str = "full-front"
     drop: float | None = None
@@ -91,6 +104,8 @@ class GarmentIn(Wire):
 
 class BlankIn(Wire):
     """The blank; null takes a measured size back."""
+
+    model_config = limits_like(Blank)
 
     width: float
     height: float
@@ -110,6 +125,8 @@ class BlankIn(Wire):
 class WeatherIn(Wire):
     """Where it is painted and dries: degrees C, % humidity, wind in m/s, whether it rains."""
 
+    model_config = limits_like(Weather)
+
     temperature: float
     humidity: float
     wind: float = 0.0
@@ -118,6 +135,8 @@ class WeatherIn(Wire):
 
 class CoatingIn(Wire):
     """One coating: null for each colour of the design, as many coats as usual, where its role usually goes."""
+
+    model_config = limits_like(Coating)
 
     role: Role
     paint: str
@@ -128,6 +147,8 @@ class CoatingIn(Wire):
 
 class JobIn(Wire):
     """Some of a job's entries, to be changed; what is absent stays."""
+
+    model_config = limits_like(Job, *ENTRIES.values())
 
     name: str | None = None
     surface: str | None = None
@@ -169,6 +190,8 @@ class FatesIn(Wire):
 class DoneIn(Wire):
     """A task done, or not after all: when it was, its first stroke, and why before its time."""
 
+    model_config = limits_like(LogEntry)
+
     task: str = Field(max_length=120)
     done: bool
     reason: str = ""
@@ -192,6 +215,8 @@ class MendIn(Wire):
 
 class RecordIn(Wire):
     """What really happened."""
+
+    model_config = limits_like(Record)
 
     grade: int | None = None
     notes: str = ""
@@ -518,6 +543,8 @@ class PictureOut(DesignPictureOut):
 class RepeatIn(Wire):
     """A part of a design many times over."""
 
+    model_config = limits_like(Repeat)
+
     kind: Literal["row", "grid", "ring", "scatter"]
     across: int = 3
     down: int = 1
@@ -540,6 +567,8 @@ class PartEditIn(Wire):
 class TraceIn(Wire):
     """How a picture is traced; a null threshold is found by itself."""
 
+    model_config = limits_like(TraceSettings)
+
     corners: tuple[Point, Point, Point, Point] | None = None
     threshold: int | None = None
     inverted: bool = False
@@ -552,6 +581,8 @@ class TraceIn(Wire):
 
 class ElementIn(Wire):
     """Some entries of a part of a design, to be changed; what is absent stays. Lengths in mm."""
+
+    model_config = limits_like(Drawn, Frame, Setting)
 
     x: float | None = None
     y: float | None = None
@@ -635,6 +666,8 @@ class FindingIn(Wire):
 
 class KeepBlankIn(Wire):
     """A name for the library."""
+
+    model_config = limits_like(StoredBlank)
 
     name: str
 

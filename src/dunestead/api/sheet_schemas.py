@@ -5,7 +5,10 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
-from dunestead.api.wire import COLOUR, Box, Point, Wire
+from dunestead.api.wire import COLOUR, Box, Point, Wire, limits_like
+from dunestead.core.figures import Cutter
+from dunestead.core.job.job import PatchSay
+from dunestead.core.records import CutSettings, Recipe, Stock
 
 __all__ = [
     "AdviceIn",
@@ -29,6 +32,8 @@ Blade = Literal["fresh", "used", "worn"]
 class CutSettingsIn(Wire):
     """How a material is cut: g, count, mm/s."""
 
+    model_config = limits_like(CutSettings)
+
     force: float
     passes: int
     speed: float
@@ -37,13 +42,17 @@ class CutSettingsIn(Wire):
 class PatchIn(Wire):
     """What the maker says of a patch; without any of it, the say is taken back."""
 
-    sheet: int | None = Field(None, ge=1, le=400)
+    model_config = limits_like(PatchSay)
+
+    sheet: int | None = None
     alone: bool = False
     turns: bool = True
 
 
 class CutterIn(Wire):
     """A cutter of the maker's own."""
+
+    model_config = limits_like(Cutter)
 
     name: str
     feeds: Literal["mat", "roll", "hand"]
@@ -59,6 +68,8 @@ class CutterIn(Wire):
 
 class StockIn(Wire):
     """A roll or a pile of sheets."""
+
+    model_config = limits_like(Stock)
 
     name: str
     material: str
@@ -78,6 +89,8 @@ class TryIn(Wire):
 
 class RecipeIn(Wire):
     """A test cut, as far as it has come."""
+
+    model_config = limits_like(Recipe)
 
     name: str
     material: str

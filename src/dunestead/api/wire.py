@@ -1,15 +1,46 @@
 """What all shapes on the wire share."""
 
+from collections.abc import Callable
+from typing import Any
+
 from pydantic import BaseModel, ConfigDict
 
-__all__ = ["COLOUR", "Box", "Point", "Wire"]
+from dunestead.core.limits import Limit, limits_of
+
+__all__ = ["COLOUR", "Box", "Point", "Wire", "limits_like"]
 
 Point = tuple[float, float]
 Box = tuple[float, float, float, float]
 COLOUR = r"^#[0-9a-fA-F]{6}$"
+Schema = dict[str, Any]
 
 
 class Wire(BaseModel):
     """Base of all that comes in: what is not known is refused, numbers are finite."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+
+def limits_like(*entries: type) -> ConfigDict:
+    """Return a model's settings that describe its fields with the limits of the entries they become.
+
+    They are shown only: the core checks them, and says in words what is wrong.
+    """
+    limits = {name: limit for entry in entries for name, limit in limits_of(entry).items()}
+
+    def describe(schema: Schema) -> None:
+        for name, field in schema.get("properties", {}).items():
+            if name in limits:
+                _describe(field, limits[name])
+
+    extra: Callable[[Schema], None] = describe
+    return ConfigDict(json_schema_extra=extra)
+
+
+def _describe(field: Schema, limit: Limit) -> None:
+    """Write a limit where JSON Schema has it: beside the number or text, also of one of several kinds."""
+    for kind in (field, *field.get("anyOf", []), field.get("additionalProperties", {})):
+        if kind.get("type") in ("number", "integer"):
+            kind.update(minimum=limit.least, maximum=limit.most)
+        elif kind.get("type") == "string":
+            kind.update(minLength=int(limit.least), maxLength=int(limit.most))
