@@ -130,8 +130,17 @@ def test_entries_out_of_reason_come_back_with_a_sentence(page: Page, word_file: 
 
     field.fill("900")
     field.press("Enter")
+    expect(page.get_by_text("Give 0.2 mm to 50 mm.")).to_be_visible()
+    field.blur()
+    go(page, "1", "Blank")
+    rim = page.get_by_label("Rim, only the inside counts")
+    rim.evaluate("field => field.closest('details')?.setAttribute('open', '')")
+    rim.fill("250")
+    rim.press("Enter")
 
-    expect(page.get_by_role("alert")).to_contain_text("bridge width of 900 mm makes no sense")
+    expect(page.get_by_role("alert")).to_contain_text("A rim of 250 mm leaves nothing to paint on")
+    page.reload()
+    expect(rim).to_have_value("0")
 
 
 def test_the_roll_call_must_come_out_before_it_is_ticked(page: Page, word_file: Path) -> None:
