@@ -50,7 +50,7 @@ def test_a_patch_is_laid_on_the_sheet_it_was_dragged_to_and_that_is_undone(clien
 
 
 @pytest.mark.parametrize(
-    ("number", "say", "status"), [(99, {"sheet": 1}, 404), (1, {"sheet": 0}, 422), (1, {"x": 1}, 422)]
+    ("number", "say", "status"), [(99, {"sheet": 1}, 404), (1, {"sheet": 0}, 400), (1, {"x": 1}, 422)]
 )
 def test_what_cannot_be_said_of_a_patch_is_refused(client, number, say, status) -> None:
     job = begin(client)

@@ -20,6 +20,7 @@ from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.job.choices import Choices
 from dunestead.core.job.job import Job, PatchSay, altered
 from dunestead.core.job.reach import reach_of
+from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import Look
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.mask.weak import WeakPlace
@@ -107,6 +108,8 @@ def with_say(
     ------
     NoSuchThing
         When there is no such patch.
+    BadInput
+        When there cannot be such a sheet.
     """
     patch = next((patch for patch in layout.patches if patch.number == number), None)
     if patch is None:
@@ -115,6 +118,7 @@ def with_say(
     others = tuple(say for say in job.sheets.says if not patch.holds(say.mask, (say.x * width, say.y * height)))
     x, y = _own_point(patch, layout)
     said = PatchSay(x / width, y / height, patch.mask, sheet, alone, turns)
+    check_limits(said)
     return altered(job, says=(*others, said) if sheet or alone or not turns else others, packing=())
 
 
