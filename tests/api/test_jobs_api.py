@@ -1,7 +1,9 @@
 """The API: begin, look, change, undo; every failure a problem in a maker's words."""
 
 import io
+import re
 from datetime import timedelta
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -10,6 +12,8 @@ from sqlalchemy import text
 
 from dunestead.api import jobs as jobs_views
 from tests.shapes import WORD, rect, svg
+
+ROOT = Path(__file__).parents[2]
 
 
 def begin(client: FlaskClient, body: str = WORD, **fields: str) -> dict[str, Any]:
@@ -620,3 +624,12 @@ def test_what_the_page_is_told_of_limits_is_what_holds(client, name: str, change
 
     assert above.status_code == 400
     assert limit["name"] in above.get_json()["title"]
+
+
+def test_every_field_of_the_page_names_an_entry_whose_limits_are_told(client) -> None:
+    told = client.get("/api/catalogue").get_json()["limits"]
+    pages = [path.read_text() for path in (ROOT / "web" / "src").rglob("*.svelte")]
+    named = {name for page in pages for name in re.findall(r"""(?:entry="|limits[([]')([a-z]+\.[a-z_]+)["']""", page)}
+
+    assert len(named) > 40
+    assert named <= told.keys()

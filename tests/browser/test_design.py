@@ -327,3 +327,17 @@ def test_a_field_says_at_once_what_it_takes(page: Page) -> None:
 
     expect(page.get_by_text("Give 1 mm to 20")).to_have_count(0)
     assert length(page, "Width of the design (mm)") == pytest.approx(300, abs=0.1)
+
+
+def test_a_wide_arc_can_be_set(page: Page) -> None:
+    begin_words(page, "TIDE ROAD")
+    page.get_by_text("Lines, arc, letter colours").click()
+    page.get_by_label("Set", exact=True).select_option("over")
+    settled(page)
+    radius = page.get_by_role("slider", name=re.compile("Radius of the arc"))
+
+    radius.press("End")
+    settled(page)
+
+    # One and a half times the coir mat's 600 mm.
+    assert float(radius.input_value()) == pytest.approx(900, abs=1)

@@ -104,3 +104,24 @@ def test_an_own_roll_narrows_the_sheets_and_is_cut_from(page: Page) -> None:
     page.get_by_role("button", name=re.compile("Cut off: take it from")).click()
     settled(page)
     expect(page.get_by_role("button", name=re.compile(r"Cut off: take it from .* left"))).not_to_contain_text("5000 mm")
+
+
+def test_a_cutter_is_not_kept_with_a_reach_that_was_refused(page: Page) -> None:
+    at_the_sheets(page)
+    page.get_by_text("Your cutters and material").click()
+    page.get_by_role("button", name="Add a cutter of yours").click()
+    form = page.get_by_role("form", name="A cutter of yours")
+    own = page.get_by_role("list", name="Your cutters")
+    reach = form.get_by_label("Reach across")
+
+    form.get_by_label("Name").fill("Loft table")
+    reach.fill("9000")
+    form.get_by_role("button", name="Keep this cutter").click()
+    expect(form.get_by_text("Give 20 mm to 5000 mm.")).to_be_visible()
+    expect(own).not_to_contain_text("Loft table")
+    reach.fill("500")
+    form.get_by_role("button", name="Keep this cutter").click()
+
+    expect(own).to_contain_text("Loft table")
+    own.get_by_role("button", name="Take “Loft table” out").click()
+    expect(own).not_to_contain_text("Loft table")

@@ -1,6 +1,5 @@
 """What all shapes on the wire share."""
 
-from collections.abc import Callable
 from typing import Any
 
 from pydantic import BaseModel, ConfigDict
@@ -33,8 +32,7 @@ def limits_like(*entries: type) -> ConfigDict:
             if name in limits:
                 _describe(field, limits[name])
 
-    extra: Callable[[Schema], None] = describe
-    return ConfigDict(json_schema_extra=extra)
+    return ConfigDict(json_schema_extra=describe)
 
 
 def _describe(field: Schema, limit: Limit) -> None:

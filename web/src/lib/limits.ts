@@ -5,14 +5,15 @@ import { showLength } from './units';
 export type Limit = Catalogue['limits'][string];
 type Known = () => Catalogue['limits'] | undefined;
 
-const KEY = Symbol('limits');
+/** Where a page's fields find the limits. */
+export const LIMITS = Symbol('limits');
 
 /** Let the fields of a page know what their entries may be. */
-export const shareLimits = (known: Known) => void setContext(KEY, known);
+export const shareLimits = (known: Known) => void setContext(LIMITS, known);
 
 /** What an entry may be, such as `repeat.across`; nothing while the catalogue is on its way. */
 export function useLimits(): (entry: string | undefined) => Limit | undefined {
-  const known = getContext<Known | undefined>(KEY);
+  const known = getContext<Known | undefined>(LIMITS);
   return (entry) => (entry === undefined ? undefined : known?.()?.[entry]);
 }
 

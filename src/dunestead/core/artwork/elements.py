@@ -293,11 +293,8 @@ def _check_words(setting: Setting) -> None:
     if not setting.text.strip():
         raise BadInput("These words are empty.", "Write something, or take the words out.")
     check_limits(setting)
-    if setting.arc is not None and not _LEAST_ARC <= abs(setting.arc) <= _LARGEST_MM:
-        raise BadLength(
-            f"The radius of the arc of {abs(setting.arc):g} mm makes no sense here.",
-            f"Give {_LEAST_ARC:g} to {_LARGEST_MM:g} mm.",
-        )
+    if setting.arc is not None and abs(setting.arc) < _LEAST_ARC:
+        raise BadLength(f"An arc of {abs(setting.arc):g} mm radius is too narrow.", f"Give at least {_LEAST_ARC:g} mm.")
     check_colour(setting.colour)
     for index, colour in setting.letter_colours:
         check_colour(colour)

@@ -24,13 +24,28 @@
   const typed = new Typed(() => kept);
   const limits = useLimits();
   let wrong = $state('');
+  let field = $state<HTMLInputElement>();
 
-  function accept(): void {
+  /** Say what is wrong with what stands there, if anything; return the length, null for the catalogue's. */
+  function judge(): number | null {
     const text = typed.shown.trim();
     const empty = !text && otherwise !== undefined;
     const mm = empty ? null : readLength(text, settings.unit);
     const fault = mm === null ? NO_LENGTH : beyond(mm, limits(entry), settings.unit);
     wrong = typed.waits && !empty ? fault : '';
+    // A form it stands in is not sent with the value it had before.
+    field?.setCustomValidity(wrong);
+    return mm;
+  }
+
+  function type(text: string): void {
+    typed.type(text);
+    // What was wrong is cleared while it is mended: nothing moves away under a click.
+    if (wrong) judge();
+  }
+
+  function accept(): void {
+    const mm = judge();
     if (!wrong) void typed.leave(typed.waits ? onchange(mm) : undefined);
   }
 </script>
@@ -41,6 +56,7 @@
   >
   <Input
     {id}
+    bind:elementRef={field}
     size="sm"
     inputmode="decimal"
     value={typed.shown}
@@ -48,7 +64,7 @@
     aria-invalid={wrong !== ''}
     aria-describedby={wrong ? `${id}-wrong` : undefined}
     onfocus={typed.hold}
-    oninput={(event: Event) => typed.type((event.currentTarget as HTMLInputElement).value)}
+    oninput={(event: Event) => type((event.currentTarget as HTMLInputElement).value)}
     onblur={accept}
     onkeydown={(event: KeyboardEvent) => event.key === 'Enter' && accept()}
   />

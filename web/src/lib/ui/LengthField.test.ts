@@ -1,5 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { LIMITS } from '../limits';
 import { settings } from '../settings.svelte';
 import LengthField from './LengthField.svelte';
 
@@ -41,6 +42,23 @@ describe('a field for a length', () => {
     expect(screen.getByText(/Not a length/)).toBeTruthy();
     expect(screen.getByRole('textbox').getAttribute('aria-invalid')).toBe('true');
     expect(onchange).not.toHaveBeenCalled();
+  });
+
+  it('says in the unit of the maker what it takes, and asks for nothing', async () => {
+    settings.setUnit('in');
+    const onchange = vi.fn();
+    const context = new Map([[LIMITS, () => ({ 'mask.border': { least: 0, most: 500 } })]]);
+    render(LengthField, { props: { label: 'Border', entry: 'mask.border', value: 25, onchange }, context });
+
+    await type('20');
+    expect(screen.getByText('Give 0 in to 19 11/16 in.')).toBeTruthy();
+    expect(screen.getByRole<HTMLInputElement>('textbox').validity.valid).toBe(false);
+    expect(onchange).not.toHaveBeenCalled();
+    await type('19 1/2');
+    expect(screen.getByRole<HTMLInputElement>('textbox').validity.valid).toBe(true);
+
+    expect(screen.queryByText(/Give/)).toBeNull();
+    expect(onchange).toHaveBeenCalledWith(495.3);
   });
 
   it('gives the figure back to the catalogue when emptied', async () => {

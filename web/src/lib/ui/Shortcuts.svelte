@@ -1,7 +1,6 @@
 <script lang="ts">
-  import Modal from 'flowbite-svelte/Modal.svelte';
   import type { Shortcut } from '../shortcuts';
-  import { staysClosed } from './dialog';
+  import Dialog from './Dialog.svelte';
 
   interface Props {
     open: boolean;
@@ -10,13 +9,7 @@
   let { open = $bindable(), shortcuts }: Props = $props();
 </script>
 
-<Modal
-  {@attach staysClosed}
-  bind:open
-  title="Keys that work here"
-  size="sm"
-  class="bg-(--sheet) text-(--ink)"
->
+<Dialog bind:open title="Keys that work here" size="sm">
   <dl class="grid grid-cols-[max-content_1fr] items-center gap-x-5 gap-y-2">
     {#each shortcuts.filter((shortcut) => shortcut.shown !== null) as shortcut (shortcut.keys)}
       <dt>
@@ -27,4 +20,4 @@
       <dd class="m-0 text-(--ink)">{shortcut.about}</dd>
     {/each}
   </dl>
-</Modal>
+</Dialog>

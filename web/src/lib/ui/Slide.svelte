@@ -22,8 +22,8 @@
   const id = $props.id();
   const limits = useLimits();
   const limit = $derived(limits(entry));
-  const least = $derived(Math.max(min ?? -Infinity, limit?.least ?? 0));
-  const most = $derived(Math.min(max ?? Infinity, limit?.most ?? 100));
+  const least = $derived(Math.max(min ?? -Infinity, limit?.least ?? -Infinity));
+  const most = $derived(Math.min(max ?? Infinity, limit?.most ?? Infinity));
   let dragged = $state<number | null>(null);
   const shown = $derived(dragged ?? value);
 </script>
@@ -36,8 +36,8 @@
     {id}
     class="w-full accent-(--grass)"
     type="range"
-    min={least}
-    max={most}
+    min={Number.isFinite(least) ? least : undefined}
+    max={Number.isFinite(most) ? most : undefined}
     step={step ?? limit?.step}
     value={shown}
     oninput={(event) => {

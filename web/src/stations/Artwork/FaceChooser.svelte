@@ -1,12 +1,11 @@
 <script lang="ts">
-  import Modal from 'flowbite-svelte/Modal.svelte';
   import { onMount } from 'svelte';
   import { SvelteMap } from 'svelte/reactivity';
   import type { FacePreview, FaceRow, Part } from '../../lib/api/client';
   import { previewFace, Problem } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
   import StateMark from '../../lib/ui/StateMark.svelte';
-  import { staysClosed } from '../../lib/ui/dialog';
+  import Dialog from '../../lib/ui/Dialog.svelte';
 
   interface Props {
     jobId: number;
@@ -40,14 +39,7 @@
   });
 </script>
 
-<Modal
-  {@attach staysClosed}
-  bind:open={shown}
-  title="Your words in every face"
-  size="lg"
-  class="bg-(--sheet) text-(--ink)"
-  {onclose}
->
+<Dialog bind:open={shown} title="Your words in every face" size="lg" {onclose}>
   <p class="m-0 text-sm text-(--faint)" role="status">
     {left ? `Trying ${left} more` : 'Each at the size it would have, tried on this surface.'}
   </p>
@@ -83,7 +75,7 @@
       </div>
     </section>
   {/each}
-</Modal>
+</Dialog>
 
 <style>
   .face {

@@ -2,6 +2,7 @@
   import type { OpenJob } from '../../job/open-job.svelte';
   import type { Part, Repeat } from '../../lib/api/client';
   import Button from 'flowbite-svelte/Button.svelte';
+  import { useLimits } from '../../lib/limits';
   import Fold from '../../lib/ui/Fold.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
   import NumberField from '../../lib/ui/NumberField.svelte';
@@ -31,6 +32,8 @@
     seed: 1,
     colours: [],
   };
+  const limits = useLimits();
+  const mostSeeds = $derived(limits('repeat.seed')?.most ?? Infinity);
   const repeat = $derived(part.repeat);
   const kind = $derived(repeat?.kind ?? 'once');
   const change = (entries: Partial<Repeat>) =>
@@ -96,7 +99,8 @@
         <Button
           color="alternative"
           size="xs"
-          onclick={() => change({ seed: ((repeat.seed ?? 1) + 1) % 1_000_000 })}>Scatter anew</Button
+          onclick={() => change({ seed: (repeat.seed ?? 1) < mostSeeds ? (repeat.seed ?? 1) + 1 : 1 })}
+          >Scatter anew</Button
         >
         <span class="text-sm text-(--faint)">{part.copies} found room</span>
       </div>

@@ -1,8 +1,7 @@
 <script lang="ts">
   import Button from 'flowbite-svelte/Button.svelte';
-  import Modal from 'flowbite-svelte/Modal.svelte';
   import type { Tracing } from '../../lib/api/client';
-  import { staysClosed } from '../../lib/ui/dialog';
+  import Dialog from '../../lib/ui/Dialog.svelte';
 
   type Corners = NonNullable<Tracing['corners']>;
   interface Props {
@@ -56,14 +55,7 @@
   }
 </script>
 
-<Modal
-  {@attach staysClosed}
-  bind:open={shown}
-  title="Straighten: put the marks on the sheet’s corners"
-  size="xl"
-  class="bg-(--sheet) text-(--ink)"
-  {onclose}
->
+<Dialog bind:open={shown} title="Straighten: put the marks on the sheet’s corners" size="xl" {onclose}>
   <svg
     bind:this={frame}
     class="block max-h-[62vh] w-full touch-none"
@@ -109,7 +101,7 @@
     <Button color="alternative" size="sm" onclick={() => ondone(null)}>Use the whole picture</Button>
     <p class="m-0 self-center text-sm text-(--faint)">Drag the corners, or step them with the arrow keys.</p>
   </div>
-</Modal>
+</Dialog>
 
 <style>
   circle {

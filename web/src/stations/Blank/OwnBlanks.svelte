@@ -4,9 +4,12 @@
   import type { OpenJob } from '../../job/open-job.svelte';
   import type { Job, StoredBlank } from '../../lib/api/client';
   import { dropBlank, getBlanks, keepBlank, Problem } from '../../lib/api/client';
+  import { useLimits } from '../../lib/limits';
   import { settings } from '../../lib/settings.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
   import { showLength } from '../../lib/units';
+
+  const limits = useLimits();
 
   interface Props {
     open: OpenJob;
@@ -74,6 +77,7 @@
       size="sm"
       aria-label="Name to keep this blank by"
       placeholder="Keep this one as"
+      maxlength={limits('kept.name')?.most}
       bind:value={name}
     />
     <Button size="sm" color="alternative" type="submit" disabled={!name.trim()}>Keep</Button>

@@ -6,6 +6,7 @@
   import type { SheetsJob } from './part';
   import type { OwnCutter, OwnStock, Unit } from '../../lib/api/client';
   import * as api from '../../lib/api/client';
+  import { useLimits } from '../../lib/limits';
   import Fold from '../../lib/ui/Fold.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
   import NumberField from '../../lib/ui/NumberField.svelte';
@@ -23,6 +24,7 @@
   const { open, job, unit, onchanged }: Props = $props();
 
   const id = $props.id();
+  const limits = useLimits();
   const FEEDS = [
     ['mat', 'A mat'],
     ['roll', 'A roll, no mat'],
@@ -132,6 +134,7 @@
           id="{id}-cutter"
           size="sm"
           value={made.name}
+          maxlength={limits('cutter.name')?.most}
           oninput={(event: Event) => (cutter = { ...made, name: text(event) })}
         />
       </div>
@@ -223,6 +226,7 @@
           id="{id}-stock"
           size="sm"
           value={made.name}
+          maxlength={limits('stock.name')?.most}
           oninput={(event: Event) => (stock = { ...made, name: text(event) })}
         />
       </div>

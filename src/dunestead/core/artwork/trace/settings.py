@@ -44,7 +44,7 @@ class TraceSettings:
     despeckle: int = limited(4, "size of specks", 0, 200, "px")
     smooth: float = limited(0.5, "as a smoothing", 0.0, 1.0, step=0.05)
     ink: Literal["area", "line"] = "area"
-    pen: float | None = limited(None, "as a pen's share of the picture", 0.0005, 0.2, step=0.0005)
+    pen: float | None = limited(None, "as a pen's share of the picture", 0.001, 0.1, step=0.001)
 
 
 def check_trace(settings: TraceSettings) -> None:

@@ -59,7 +59,7 @@ class Setting:
     letter_gap: float = limited(0.0, "letter gap", -1000.0, 2000.0, "mm", 0.1)
     line_gap: float = limited(0.0, "line gap", -1000.0, 2000.0, "mm", 0.5)
     align: Align = "centre"
-    arc: float | None = None
+    arc: float | None = limited(None, "radius of the arc", -20_000.0, 20_000.0, "mm")
     capitals: bool = False
     colour: str = "#22313a"
     letter_colours: tuple[tuple[int, str], ...] = ()
