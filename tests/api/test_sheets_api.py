@@ -174,3 +174,24 @@ def test_iron_on_film_is_cut_mirrored_and_the_stack_says_so(client) -> None:
         ("eye", False),
     ]
     assert [layer["name"] for layer in stages[0]["layers"]] == ["glue", "film", "carrier", "cutting mat, sticky"]
+
+
+def test_another_layout_is_taken_and_taken_back(client) -> None:
+    """230 wide with a border of 40 is over the reach of 292; with 31 it is not."""
+    job = begin(client, rect(0, 0, 230, 320), cutter="table-long", design_width=230)
+    address = f"/api/jobs/{job['id']}"
+    told = client.get(f"{address}/layouts").get_json()
+    assert told["in_use"]["sheets"] == job["sheets"]["count"]
+    offer = next(one for one in told["offers"] if one["code"] == "border-31")
+    assert (offer["sheets"], offer["seams"]) == (1, 0)
+
+    taken = client.post(f"{address}/layouts/border-31").get_json()
+    assert taken["sheets"]["count"] == 1
+    assert taken["inputs"]["border"] == 31
+    assert not [one for one in client.get(f"{address}/layouts").get_json()["offers"] if one["code"] == "border-31"]
+    assert client.post(f"{address}/layouts/border-31").status_code == 404
+
+    again = client.post(f"{address}/undo").get_json()
+    assert again["inputs"]["border"] is None
+    assert client.patch(address, json={"aim": "seams"}).get_json()["inputs"]["aim"] == "seams"
+    assert client.patch(address, json={"aim": "luck"}).status_code == 422

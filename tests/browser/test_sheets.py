@@ -125,3 +125,19 @@ def test_a_cutter_is_not_kept_with_a_reach_that_was_refused(page: Page) -> None:
     expect(own).to_contain_text("Loft table")
     own.get_by_role("button", name="Take “Loft table” out").click()
     expect(own).not_to_contain_text("Loft table")
+
+
+def test_another_layout_is_shown_with_what_it_saves_and_taken(page: Page) -> None:
+    """The cabin mat takes two sheets; with a narrower border it takes one."""
+    page.goto("/#/job/1/sheets")
+    layouts = page.get_by_role("region", name="Layouts")
+    expect(layouts).to_contain_text("2 sheets, 1 seam")
+
+    layouts.get_by_role(
+        "button", name=re.compile("1 sheet, no seam: a border of 30 mm. Saves 1 sheet and 1 seam")
+    ).click()
+
+    expect(layouts).to_contain_text("1 sheet, no seam. Proven fewest.")
+    expect(layouts.get_by_role("button")).to_have_count(0)
+    page.get_by_role("button", name=re.compile("^Undo")).click()
+    expect(layouts).to_contain_text("2 sheets, 1 seam")

@@ -13,7 +13,7 @@ from dunestead.core.figures import Catalogue
 from dunestead.core.mask.bridge_rules import BridgeRules
 from dunestead.core.mask.tying import tie_mask
 from dunestead.core.sheets.cells import Reach
-from dunestead.core.sheets.division import Guards
+from dunestead.core.sheets.ground import Guards
 from dunestead.core.sheets.layout import LayoutRules, Sheet, lay_out
 from tests.shapes import NESTED, WORD, frame, masked
 

@@ -7,8 +7,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from dunestead.core.errors import BadInput
-from dunestead.core.sheets.cells import Reach, fewest_for
+from dunestead.core.sheets.cells import Reach
+from dunestead.core.sheets.extents import takes
 from dunestead.core.sheets.packing import Item, Packing, Room, fewest_by_bounds, holds, improved, pack, quick_pack
+from dunestead.core.sheets.price import USUAL_PRICES
 
 ROOM = Room(100, 100)
 SIDES = st.integers(10, 100)
@@ -127,4 +129,4 @@ def test_no_extent_takes_more_sheets_than_a_plain_grid_of_either_way_round(reach
             ]
             area = width * height / (reach.width * reach.length)
 
-            assert area <= fewest_for((width, height), reach) <= min(cells)
+            assert area <= takes((width, height), reach, USUAL_PRICES.towards("sheets")).sheets <= min(cells)

@@ -10,8 +10,9 @@ from dunestead.core.job.job import Job, altered
 from dunestead.core.mask.bridge_rules import BridgeRules
 from dunestead.core.mask.tying import tie_mask
 from dunestead.core.sheets.cells import Reach
-from dunestead.core.sheets.division import Guards
+from dunestead.core.sheets.ground import Guards
 from dunestead.core.sheets.layout import LayoutRules, lay_out
+from dunestead.core.sheets.price import USUAL_PRICES
 from tests.making import CATALOGUE, job_of, look, rail, words
 from tests.shapes import Files, artwork, files, frame, rect, ring
 
@@ -85,14 +86,16 @@ def test_off_the_middle_the_nearer_edge_sets_it() -> None:
 @pytest.mark.parametrize("name", ["drawn on coir", "lettering and a drawing", "lettering in a frame"])
 @pytest.mark.parametrize("cutter", ["table-square", "table-long", "pocket"])
 def test_sheets_step_where_a_division_takes_more(name: str, cutter: str) -> None:
-    job = altered(JOBS[name], cutter=cutter)
+    job = altered(JOBS[name], cutter=cutter, aim="sheets")
     found = rail(job, SOURCES)
     row = CATALOGUE.cutter(cutter)
 
     def divided(width: float) -> int:
         seen = at(job, width)
         cut = tie_mask(seen.masks[0].mask, (), BridgeRules(5.0))
-        rules = LayoutRules(Reach(row.reach_width, row.reach_length, 10.0), False)
+        rules = LayoutRules(
+            Reach(row.reach_width, row.reach_length, 10.0), False, prices=USUAL_PRICES.towards("sheets")
+        )
         return lay_out((cut,), (Guards(),), rules).count
 
     assert [step.sheets for step in found.steps] == sorted({step.sheets for step in found.steps})

@@ -12,8 +12,8 @@ from dunestead.core.figures import Catalogue
 from dunestead.core.mask.bridge_rules import BridgeRules
 from dunestead.core.mask.tying import tie_mask
 from dunestead.core.sheets.cells import Reach
-from dunestead.core.sheets.division import Guards
 from dunestead.core.sheets.facing import face, facing_stages
+from dunestead.core.sheets.ground import Guards
 from dunestead.core.sheets.layout import Layout, LayoutRules, Say, lay_out
 from tests.shapes import NESTED, WORD, masked, rect
 

@@ -14,7 +14,7 @@ from dunestead.core.errors import ArtworkEmpty
 from dunestead.core.mask.bridge_rules import BridgeRules
 from dunestead.core.mask.tying import tie_mask
 from dunestead.core.sheets.cells import Reach
-from dunestead.core.sheets.division import Guards
+from dunestead.core.sheets.ground import Guards
 from dunestead.core.sheets.layout import Layout, LayoutRules, lay_out
 from dunestead.formats.bundle import file_stem, zip_sheets
 from dunestead.formats.svg import read_svg

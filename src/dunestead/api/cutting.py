@@ -5,9 +5,10 @@ from apiflask import APIBlueprint
 from dunestead.api import schemas
 from dunestead.api import sheet_schemas as wire
 from dunestead.api.opened import bench, change, shown
-from dunestead.api.sheet_views import run_out, search_out
+from dunestead.api.sheet_views import layouts_out, run_out, search_out
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.plan.laying import job_items, with_packing, with_say, without_says
+from dunestead.core.plan.offers import offer_of
 from dunestead.core.plan.plan import Plan
 from dunestead.core.sheets.packing import Packing, quick_pack
 from dunestead.devices.cutter import CutOrder
@@ -43,6 +44,27 @@ def say_of_patch(job_id: int, number: int, given: wire.PatchIn, query_data: sche
 def forget_patches(job_id: int, query_data: schemas.UnitQuery) -> schemas.JobOut:
     """Take back all that was said of patches, and lay them out anew."""
     change(job_id, "Patches laid out anew", lambda job, _: without_says(job))
+    return shown(job_id, query_data)
+
+
+# --- other layouts ----------------------------------------------------------------------------
+@cutting.get("/jobs/<int:job_id>/layouts")
+@cutting.input(schemas.UnitQuery, location="query")
+@cutting.output(wire.LayoutsOut)
+def get_layouts(job_id: int, query_data: schemas.UnitQuery) -> wire.LayoutsOut:
+    """Say what other layouts there are, what each saves and costs; every one was tried."""
+    workbench = bench()
+    return layouts_out(workbench.plan(job_id), workbench.tools(query_data.unit))
+
+
+@cutting.post("/jobs/<int:job_id>/layouts/<code>")
+@cutting.input(schemas.UnitQuery, location="query")
+@cutting.output(schemas.JobOut)
+def take_layout(job_id: int, code: str, query_data: schemas.UnitQuery) -> schemas.JobOut:
+    """Take another layout, with all that is to be done for it."""
+    workbench = bench()
+    offer = offer_of(workbench.plan(job_id), code, workbench.tools(query_data.unit))
+    change(job_id, offer.label, lambda *_: offer.job)
     return shown(job_id, query_data)
 
 

@@ -54,6 +54,7 @@ _LABELS = {
     "stock": "Material in store",
     "cut": "Cut settings",
     "together": "What stays together",
+    "aim": "Aim of the layout",
 }
 _CARD_SHAPE = sha256(json.dumps(wire.CardOut.model_json_schema()).encode()).hexdigest()[:16]
 _CLEARABLE = {"border", "bridge_width", "method", "overlap", "due", "bridges_per_piece", "stock", "cut"}

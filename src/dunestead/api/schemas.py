@@ -16,6 +16,7 @@ from dunestead.core.job.job import ENTRIES, BlankEntry, Job, Record
 from dunestead.core.job.log import LogEntry
 from dunestead.core.limits import limits_of
 from dunestead.core.painting.coatings import Coating
+from dunestead.core.sheets.price import Aim
 from dunestead.store import StoredBlank
 
 __all__ = [
@@ -178,6 +179,7 @@ class JobIn(Wire):
     stock: int | None = None
     cut: CutSettingsIn | None = None
     together: list[int] | None = None
+    aim: Aim | None = None
 
 
 class FatesIn(Wire):
@@ -872,6 +874,7 @@ class InputsOut(BaseModel):
     stock: int | None
     cut: CutSettingsIn | None
     together: list[int]
+    aim: Aim
 
 
 class InForceOut(BaseModel):

@@ -310,6 +310,30 @@ class SheetsOut(BaseModel):
     formats: list[tuple[str, str]]
 
 
+class WeighedOut(BaseModel):
+    """A layout in a few numbers, of all sets of masks."""
+
+    sheets: int
+    seams: int
+    parted: int
+    poor: int
+
+
+class LayoutOfferOut(WeighedOut):
+    """A layout that is not in use: what to do for it, what it saves and costs."""
+
+    code: str
+    label: str
+    consequence: str
+
+
+class LayoutsOut(BaseModel):
+    """The layout in use, and those beside it, each tried."""
+
+    in_use: WeighedOut
+    offers: list[LayoutOfferOut]
+
+
 class SearchOut(BaseModel):
     """A longer search for a better packing, as it stands."""
 

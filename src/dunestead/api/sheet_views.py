@@ -9,6 +9,8 @@ from dunestead.core.cutting.settings import advise_next
 from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.curves import shifted
 from dunestead.core.job.ground import ground_colour
+from dunestead.core.looking.remedies import Tools
+from dunestead.core.plan.offers import in_use, offers_for
 from dunestead.core.plan.plan import Plan
 from dunestead.core.records import CutSettings, Recipe, Try
 from dunestead.core.sheets.facing import facing_stages
@@ -21,7 +23,7 @@ from dunestead.store import Records
 from dunestead.workshop.cutting_room import Run
 from dunestead.workshop.searches import Search
 
-__all__ = ["advice_out", "run_out", "search_out", "settings_out", "sheets_out", "workshop_out"]
+__all__ = ["advice_out", "layouts_out", "run_out", "search_out", "settings_out", "sheets_out", "workshop_out"]
 
 _FINE_MM = 0.2
 _COARSE_MM = 0.6
@@ -180,6 +182,25 @@ def _contrast(plan: Plan) -> str | None:
         return None
     colours = f"{colour_name(plan.choices.material.colour)} on {colour_name(ground_colour(plan.job))}"
     return f"The mask hardly shows on the blank ({colours}): mark its edges, or take another colour."
+
+
+def layouts_out(plan: Plan, tools: Tools) -> wire.LayoutsOut:
+    """Return the layout in use, and those beside it."""
+    return wire.LayoutsOut(
+        in_use=wire.WeighedOut.model_validate(in_use(plan, tools), from_attributes=True),
+        offers=[
+            wire.LayoutOfferOut(
+                code=offer.code,
+                label=offer.label,
+                consequence=offer.consequence,
+                sheets=offer.weighed.sheets,
+                seams=offer.weighed.seams,
+                parted=offer.weighed.parted,
+                poor=offer.weighed.poor,
+            )
+            for offer in offers_for(plan, tools)
+        ],
+    )
 
 
 def search_out(search: Search | None) -> wire.SearchOut:

@@ -22,6 +22,7 @@ from dunestead.core.mask.bridge_rules import BridgeStyle
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.records import Stock
+from dunestead.core.sheets.price import Aim
 from dunestead.formats.artwork import read_drawing
 from dunestead.formats.verified import check_cut
 
@@ -48,13 +49,14 @@ class MaskOptions:
 
 @dataclass(frozen=True, slots=True)
 class SheetOptions:
-    """What cuts it: reach and gap between patches in mm, None for the usual; how many sets of the mask."""
+    """What cuts it: reach and gap between patches in mm, None for the usual; how many sets; what to spare."""
 
     reach: tuple[float, float]
     overlap: float | None = None
     gap: float | None = None
     mirror: str = "auto"
     sets: int = 1
+    aim: Aim = "price"
 
 
 @dataclass(frozen=True)
@@ -156,6 +158,7 @@ def _on_cutter(job: Job, material: Material, sheets: SheetOptions, catalogue: Ca
         cutter="given",
         stock=1,
         overlap=sheets.overlap,
+        aim=sheets.aim,
         copies=sheets.sets * max(material.uses, 1),
         seen_through=mirrored_so(material, sheets.mirror),
     )

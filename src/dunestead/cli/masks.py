@@ -15,13 +15,19 @@ from dunestead.cli.reporting import (
     bridge_report,
     check_lines,
     check_report,
+    layout_reports,
     mask_report,
+    offer_line,
     print_report,
     sheet_report,
 )
 from dunestead.core.cutting.settings import starting_settings
 from dunestead.core.errors import BadInput, UnknownKey
+from dunestead.core.looking.remedies import Tools
 from dunestead.core.mask.bridge_rules import STYLES, BridgeStyle
+from dunestead.core.plan.offers import in_use, offers_for
+from dunestead.core.sheets.extents import Takes
+from dunestead.core.sheets.price import AIMS, Aim
 from dunestead.core.stations.sheets import fewest_in_words
 
 if TYPE_CHECKING:
@@ -109,6 +115,7 @@ def mask(
 @click.option("--mirror", type=click.Choice(["auto", "on", "off"]), default="auto", show_default=True)
 @click.option("--copies", type=click.IntRange(1, 1000), default=1, show_default=True, help="Sets of the mask.")
 @click.option("--gap", type=LENGTH_OR_NONE, help="Spacing of patches on a sheet.")
+@click.option("--aim", type=click.Choice(AIMS), default="price", show_default=True, help="What to spare.")
 @click.option("--formats", default="svg", show_default=True, help="svg,dxf,hpgl,pdf,pdf-a4,pdf-letter,png or all.")
 @click.option("-o", "--output", type=click.Path(path_type=Path), required=True, help="The folder to write to.")
 def sheets(
@@ -124,6 +131,7 @@ def sheets(
     mirror: str,
     copies: int,
     gap: float | None,
+    aim: Aim,
     formats: str,
     output: Path,
 ) -> int:
@@ -134,9 +142,10 @@ def sheets(
     wanted = list(FORMATS) if formats == "all" else formats.split(",")
     if unknown := [key for key in wanted if key not in FORMATS]:
         raise UnknownKey("format", unknown[0], list(FORMATS))
-    options = SheetOptions(reach, overlap, gap, mirror, copies)
+    options = SheetOptions(reach, overlap, gap, mirror, copies, aim)
     found = art_job(art, width, surface, material, MaskOptions(border, bridges), options)
-    layout = found.plan.layout
+    layout, tools = found.plan.layout, Tools(found.sources, found.catalogue)
+    beside = list(offers_for(found.plan, tools))
     checked = sheets_of(found.plan)
     files: list[tuple[str, str | bytes]] = []
     for sheet in checked:
@@ -150,11 +159,15 @@ def sheets(
         write_file(output / name, content)
     faults = [f"{sheet.file_name}: {fault}" for sheet in checked for fault in sheet.verdict.faults]
     print_report(
-        check_report(found) | bridge_report(found.plan.masks[0].cut) | sheet_report(layout) | {"faults": faults},
+        check_report(found)
+        | bridge_report(found.plan.masks[0].cut)
+        | sheet_report(layout)
+        | {"layouts": layout_reports(in_use(found.plan, tools), beside), "faults": faults},
         as_json,
         lambda report: [
             *check_lines(report),
-            f"{layout.count} sheets. {fewest_in_words(layout)}",
+            f"{Takes(layout.count, len(layout.seams))}. {fewest_in_words(layout)}",
+            *(f"Or {offer_line(offer)}" for offer in beside),
             *(
                 f"Seam {seam['name']}: patches {seam['patches'][0]} and {seam['patches'][1]}; measure "
                 + ", ".join(f"{check['name']} {check['distance_mm']:g} mm" for check in seam["checks"])

@@ -1,7 +1,7 @@
 """What is found of an artwork, as JSON and in lines."""
 
 import json
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from pathlib import Path
 from typing import Any
 
@@ -15,8 +15,10 @@ from dunestead.core.mask.gaps import FRAME, nearest_gaps
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.mask.weak import WeakPlace
 from dunestead.core.plan.materials import MaterialFit
+from dunestead.core.plan.offers import Offer
 from dunestead.core.plan.plan import MaskPlan, materials_of
-from dunestead.core.sheets.layout import Layout
+from dunestead.core.sheets.extents import Takes
+from dunestead.core.sheets.layout import Layout, Weighed
 from dunestead.core.units import several, show_length
 
 __all__ = [
@@ -26,7 +28,9 @@ __all__ = [
     "bridge_report",
     "check_lines",
     "check_report",
+    "layout_reports",
     "mask_report",
+    "offer_line",
     "print_report",
     "sheet_report",
 ]
@@ -250,6 +254,30 @@ def sheet_report(layout: Layout) -> dict[str, Any]:
         "fewest_for_these_patches": max(layout.fewest_for_these, layout.fewest_possible),
         "optimal": layout.is_fewest,
     }
+
+
+def layout_reports(used: Weighed, beside: Sequence[Offer]) -> list[dict[str, Any]]:
+    """Return the layout in use, and those beside it, in a few numbers each."""
+    found = [("in-use", used, "", ""), *((one.code, one.weighed, one.label, one.consequence) for one in beside)]
+    return [
+        {
+            "code": code,
+            "sheets": weighed.sheets,
+            "seams": weighed.seams,
+            "parted": weighed.parted,
+            "poor": weighed.poor,
+            "price_seams": weighed.price,
+            "label": label,
+            "consequence": consequence,
+        }
+        for code, weighed, label, consequence in found
+    ]
+
+
+def offer_line(offer: Offer) -> str:
+    """Return a layout beside the one in use in a line, such as "fewest seams: 3 sheets, no seam. Costs 1 sheet"."""
+    label = offer.label[0].lower() + offer.label[1:]
+    return f"{label}: {Takes(offer.weighed.sheets, offer.weighed.seams)}. {offer.consequence}"
 
 
 def check_lines(report: dict[str, Any]) -> list[str]:

@@ -148,6 +148,7 @@ export class OpenJob {
     this.#ask(() => api.applyRemedy(this.id, settings.unit, finding, remedy));
   sayOfPatch = (number: number, say: api.PatchSay) =>
     this.#ask(() => api.sayOfPatch(this.id, number, settings.unit, say));
+  takeLayout = (code: string) => this.#ask(() => api.takeLayout(this.id, settings.unit, code));
   forgetPatches = () => this.#ask(() => api.forgetPatches(this.id, settings.unit));
   takeBlank = (number: number) => this.#ask(() => api.takeBlank(this.id, number, settings.unit));
   setOutline = (file: File) => this.#ask(() => api.setOutline(this.id, settings.unit, file));

@@ -17,6 +17,7 @@ from dunestead.core.painting.coatings import Coating
 from dunestead.core.painting.separation import Masks
 from dunestead.core.records import CutSettings
 from dunestead.core.sheets.layout import KeptSpot
+from dunestead.core.sheets.price import Aim
 
 __all__ = [
     "ENTRIES",
@@ -173,6 +174,8 @@ class SheetsEntry:
         Settings of the cutter, None as the last clean test cut says.
     together
         Numbers of the elements no seam may part.
+    aim
+        Whether the cheapest layout is wanted, or the one with fewest sheets, or with fewest seams.
     says, packing
         What the maker said of patches, and a packing found by a longer search.
     """
@@ -182,6 +185,7 @@ class SheetsEntry:
     cut: CutSettings | None = None
     overlap: float | None = limited(None, "overlap", 0.0, 100.0, "mm")
     together: tuple[int, ...] = ()
+    aim: Aim = "price"
     says: tuple[PatchSay, ...] = ()
     packing: tuple[KeptSpot, ...] = ()
 

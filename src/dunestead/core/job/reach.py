@@ -7,8 +7,9 @@ from dunestead.core.job.choices import Choices
 from dunestead.core.job.job import Job
 from dunestead.core.records import Stock
 from dunestead.core.sheets.cells import Reach
+from dunestead.core.sheets.price import Prices
 
-__all__ = ["overlap_of", "reach_of", "reach_on", "stock_of", "usual_overlap", "usual_stock"]
+__all__ = ["overlap_of", "prices_of", "reach_of", "reach_on", "stock_of", "usual_overlap", "usual_stock"]
 
 
 def overlap_of(job: Job, catalogue: Catalogue) -> float:
@@ -58,3 +59,14 @@ def reach_on(cutter: Cutter, stock: Stock, overlap: float, catalogue: Catalogue)
         ((min(cutter.reach_width, w), min(cutter.reach_length, h)) for w, h in sides), key=lambda wh: wh[0] * wh[1]
     )
     return Reach(width, length, overlap, figures["patch_gap"], figures["patch_least"])
+
+
+def prices_of(catalogue: Catalogue) -> Prices:
+    """Return what makes a layout dear, as the workshop's figures say."""
+    figures = catalogue.workshop
+    return Prices(
+        sheet=figures["price_sheet"],
+        parted=figures["price_parted"],
+        painted=figures["price_painted"] / 100,
+        poor=figures["price_poor"],
+    )

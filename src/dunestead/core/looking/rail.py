@@ -21,12 +21,12 @@ from dunestead.core.artwork.room import room_on
 from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.geometry.groups import group_labels
-from dunestead.core.job.reach import reach_of
+from dunestead.core.job.reach import prices_of, reach_of
 from dunestead.core.looking.look import Look
 from dunestead.core.mask.findings import Kind, widths_of
-from dunestead.core.sheets.cells import fewest_for, fewest_of_many
+from dunestead.core.sheets.extents import Takes, takes, takes_together
 
-__all__ = ["WIDEST", "Least", "SheetStep", "SizeRail", "Spot", "holding", "size_rail"]
+__all__ = ["WIDEST", "Least", "SheetStep", "SizeRail", "Spot", "holding", "size_rail", "takes_at"]
 
 Measure = Literal["stroke", "web", "part", "letter"]
 Points = npt.NDArray[np.float64]
@@ -118,7 +118,9 @@ def size_rail(look: Look, catalogue: Catalogue) -> SizeRail:
     composition = look.composition
     width = composition.design_width
     if composition.design_box is None:
-        return SizeRail(width, (), width, width, (SheetStep(width, _sheets(look, catalogue, 1.0)),), width, width, True)
+        return SizeRail(
+            width, (), width, width, (SheetStep(width, takes_at(look, catalogue, 1.0).sheets),), width, width, True
+        )
     margin, edge = (width * room_on(composition, inset) for inset in (look.margin, 0.0))
     least, spots = holding(look, min(max(edge, width), WIDEST))
     smallest = least[0].width if least else 0.0
@@ -257,20 +259,23 @@ def _segments(region: BaseGeometry) -> npt.NDArray[np.object_]:
 
 
 # --- sheets -----------------------------------------------------------------------------------
-def _sheets(look: Look, catalogue: Catalogue, factor: float) -> int:
-    """Return how many sheets the mask takes when the design is so many times larger."""
+def takes_at(look: Look, catalogue: Catalogue, factor: float, border: float | None = None) -> Takes:
+    """Return what the masks take by their extents when the design is so many times larger, or the border another."""
     box, outline = _painted_box(look.composition, factor), look.composition.outline.bounds
     if look.job.mask.whole_blank and not look.job.mask.reverse:
         box, border = outline, 0.0
     else:
-        border = 0.0 if look.job.mask.reverse else look.masks[0].mask.border
+        border = look.masks[0].mask.border if border is None else border
+        border = 0.0 if look.job.mask.reverse else border
     extent = _with_border(box, border, outline)
     reach = reach_of(look.job, look.choices, catalogue)
+    prices = prices_of(catalogue).towards(look.job.sheets.aim)
     if any(mask.line for mask in look.masks):
         # Lines are masked one by one, each with a border of its own.
         boxes = [shifted(mask.painted.region.bounds, look.composition.origin) for mask in look.masks]
-        return sum(fewest_for(_with_border(_grown(one, factor), border, outline), reach) for one in boxes)
-    return fewest_of_many(extent, len(look.masks), reach)
+        extents = [_with_border(_grown(one, factor), border, outline) for one in boxes]
+        return sum((takes(one, reach, prices) for one in extents), Takes(0, 0))
+    return takes_together(extent, len(look.masks), reach, prices)
 
 
 def _grown(box: Box, factor: float) -> Box:
@@ -306,7 +311,7 @@ def _steps(look: Look, catalogue: Catalogue, low: float, high: float) -> Iterato
     width = look.composition.design_width
 
     def sheets(index: int) -> int:
-        return _sheets(look, catalogue, min(index * _STEP_MM, high) / width)
+        return takes_at(look, catalogue, min(index * _STEP_MM, high) / width).sheets
 
     start, end = int(low / _STEP_MM), math.ceil(high / _STEP_MM)
     stride = 2 ** max(math.ceil(math.log2(max((end - start) / _STRIDES, 1))), 0)

@@ -19,14 +19,15 @@ from dunestead.core.figures import Catalogue, Cutter
 from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.job.choices import Choices
 from dunestead.core.job.job import Job, PatchSay, altered
-from dunestead.core.job.reach import reach_of
+from dunestead.core.job.reach import prices_of, reach_of
 from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import Look
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.mask.weak import WeakPlace
 from dunestead.core.records import CutSettings
-from dunestead.core.sheets.division import Guards, Patch
+from dunestead.core.sheets.division import Patch
 from dunestead.core.sheets.facing import Facing
+from dunestead.core.sheets.ground import Guards
 from dunestead.core.sheets.layout import KeptSpot, Layout, LayoutRules, Say, Sheet, lay_out
 from dunestead.core.sheets.packing import Item, Packing
 from dunestead.core.sheets.units import units_of
@@ -61,7 +62,8 @@ def rules_of(job: Job, choices: Choices, facing: Facing, look: Look, catalogue: 
         for said in job.sheets.says
     )
     sets = math.ceil(job.blank.copies / max(choices.material.uses, 1))
-    return LayoutRules(reach_of(job, choices, catalogue), facing.mirrored, sets, says, job.sheets.packing)
+    prices = prices_of(catalogue).towards(job.sheets.aim)
+    return LayoutRules(reach_of(job, choices, catalogue), facing.mirrored, sets, says, job.sheets.packing, prices)
 
 
 def layout_of(

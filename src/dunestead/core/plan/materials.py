@@ -7,10 +7,10 @@ from dataclasses import dataclass, replace
 import shapely
 
 from dunestead.core.figures import Catalogue, Cutter, Figure, Material, Press, PressPass, Surface
-from dunestead.core.job.reach import reach_on, usual_overlap, usual_stock
+from dunestead.core.job.reach import prices_of, reach_on, usual_overlap, usual_stock
 from dunestead.core.mask.axis import AxisSide
 from dunestead.core.mask.weak import weak_limit, weak_places
-from dunestead.core.sheets.cells import fewest_of_many
+from dunestead.core.sheets.extents import takes_together
 from dunestead.core.tacking.placements import press_mask
 from dunestead.core.units import several, show_length, show_temperature
 
@@ -265,7 +265,8 @@ class _Bench:
         overlap = usual_overlap(self.material, self.catalogue) if self.overlap is None else self.overlap
         reach = reach_on(self.cutter, usual_stock(self.material), overlap, self.catalogue)
         overlap = min(overlap, min(reach.width, reach.length) / 2 - 1)
-        return fewest_of_many(self._extent(), self.work.masks, replace(reach, overlap=overlap))
+        reach = replace(reach, overlap=overlap)
+        return takes_together(self._extent(), self.work.masks, reach, prices_of(self.catalogue)).sheets
 
     def _material_cost(self) -> float:
         across, down = self._extent()

@@ -1,6 +1,9 @@
 """A mask divided into patches, each within the cutter's reach, at seams that hurt least."""
 
-from collections.abc import Iterator, Mapping, Sequence
+import itertools
+import math
+from collections import Counter
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from functools import lru_cache
 
@@ -10,58 +13,39 @@ import shapely
 
 from dunestead.core.errors import BadInput
 from dunestead.core.geometry.curves import Box
-from dunestead.core.geometry.scanlines import Scan
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.sheets.cells import (
     MOST_SHEETS,
     Pattern,
     Reach,
     Run,
-    candidates,
     check_overlap,
     fits,
+    meetings,
     run_of,
-    sheets_for,
 )
+from dunestead.core.sheets.extents import cheapest_divisions
+from dunestead.core.sheets.ground import Ground, Guards, boxes_of
 from dunestead.core.sheets.packing import Item, quick_pack
+from dunestead.core.sheets.price import AIMS, Prices
 
-__all__ = ["Division", "Guards", "Patch", "divide"]
+__all__ = ["Division", "Patch", "divide"]
 
-# Seams are tried at this many places within the leeway they have.
-_SEAM_TRIES = 21
-# What a seam may cost, in mm of paint it crosses: a keeper cut, what must stay together, a word, a bridge, a neck.
-_KEEPER, _TOGETHER, _UNIT, _BRIDGE, _NECK = 1e4, 1e5, 400.0, 40.0, 30.0
-# Mask wanted on either side of a seam, mm, and the weight of paint that comes nearer.
-_BESIDE, _NEAR = 8.0, 0.35
-# Mask crossed on a shorter way than this tears at the seam, mm.
-_SHORT = 12.0
+# Seams are tried at every mm of the leeway they have, or at so many places.
+_TRIED, _MOST_TRIES = 1.0, 400
 _PATTERNS_LAID, _CELLS_LAID = 8, 48
-# Narrower patches are slivers, hard to lay straight, mm.
-_SLIVER = 50.0
-# Material a further seam is worth, mm along the feed.
-_A_SEAMS_WORTH = 100.0
+_ALIKE_KNOWN, _ALIKE_LAID = 5, 2
+# Of the fewest sheets, and of the fewest seams, so many are laid beside the cheapest.
+_LAID_BESIDE = 4
 _LEEWAYS = (1.0, 0.4, 0.0)
+# A seam stays where it would be for its own sake, unless that costs; per mm moved.
+_STAY = 1e-3
+# So many patches are packed to count their sheets; of more, each is given one.
+_PACKED_UP_TO = 60
+# Sheets are counted for so many sets at once.
+_MOST_TOGETHER = 4
 _EPS = 1e-6
-_COARSE = 0.1
-
-
-@dataclass(frozen=True, slots=True)
-class Guards:
-    """What seams keep clear of, in artwork coordinates, mm.
-
-    Attributes
-    ----------
-    units
-        Boxes of words and elements, to be left whole where they fit.
-    together
-        Boxes the maker wants whole, whatever it costs.
-    necks
-        Places where the mask is weak already.
-    """
-
-    units: tuple[Box, ...] = ()
-    together: tuple[Box, ...] = ()
-    necks: tuple[tuple[float, float], ...] = ()
+Values = npt.NDArray[np.float64]
 
 
 @dataclass(frozen=True, slots=True)
@@ -110,22 +94,36 @@ class Division:
         Mask that neighbours share, mm.
     cut_keepers
         Numbers of keepers larger than the reach, which a seam runs through.
-    cut_units
-        How many words and elements a seam runs through.
+    cut_shapes
+        How many words, elements, windows and keepers a seam runs through although they would fit.
     paint
-        Paint that seams cross, mm.
+        Paint under seams, mm along them.
+    poor
+        How many patches are too narrow to be laid straight, or of border alone.
     """
 
     patches: tuple[Patch, ...]
     overlap: float
     cut_keepers: tuple[int, ...] = ()
-    cut_units: int = 0
+    cut_shapes: int = 0
     paint: float = 0.0
+    poor: int = 0
 
 
 @lru_cache(maxsize=64)
-def divide(plan: CutPlan, reach: Reach, guards: Guards = Guards()) -> Division:  # it is immutable
-    """Divide a mask into patches for the fewest sheets; then as few words cut, little material, few seams.
+def divide(
+    plan: CutPlan,
+    reach: Reach,
+    guards: Guards,
+    prices: Prices,
+    sets: int = 1,
+) -> Division:
+    """Divide a mask into the patches that cost least: sheets, seams, what seams part, patches nobody wants.
+
+    Parameters
+    ----------
+    sets
+        How many sets of masks are wanted: they share sheets.
 
     Raises
     ------
@@ -141,69 +139,80 @@ def divide(plan: CutPlan, reach: Reach, guards: Guards = Guards()) -> Division: 
             f"This mask would take more than {MOST_SHEETS} sheets.",
             "Make the design smaller or choose a cutter that reaches further.",
         )
-    ground = _Ground(plan, reach, guards)
-    drafts = [draft for pattern in _promising(plan.box, reach) for draft in ground.drafts(pattern)]
+    draughtsman = _Draughtsman(plan, reach, guards, prices, sets)
+    drafts = [draft for pattern in _promising(plan.box, reach, prices) for draft in draughtsman.drafts(pattern)]
     best = min(drafts, key=lambda draft: draft.key)
-    return ground.cut(best)
+    return draughtsman.cut(best)
 
 
-def _promising(box: Box, reach: Reach) -> list[Pattern]:
-    """Return the patterns that take fewest sheets, those with fewest cells first."""
+def _promising(box: Box, reach: Reach, prices: Prices) -> list[Pattern]:
+    """Return the patterns that cost least for sheets and seams alone, and some of the fewest sheets or seams.
+
+    What seams run through may make the dearer the cheaper.
+    """
     extent = (box[2] - box[0], box[3] - box[1])
-    seen: dict[tuple[float, ...], tuple[int, int, Pattern]] = {}
-    for pattern, sizes in candidates(extent, reach):
-        key = (pattern.axis, *(round(side, 2) for size in sizes for side in size))
-        if key not in seen:
-            seen[key] = (sheets_for(sizes, reach), len(sizes), pattern)
-    fewest = min(sheets for sheets, *_ in seen.values())
-    ranked = sorted((entry for entry in seen.values() if entry[0] == fewest), key=lambda entry: entry[1])
-    # Many cells make many seams to place: fewer patterns are laid, so that the answer comes at once.
-    laid = max(2, min(_PATTERNS_LAID, _CELLS_LAID // max(ranked[0][1], 1)))
-    return [pattern for *_, pattern in ranked[:laid]]
+    patterns: dict[Pattern, None] = {}
+    for priced in dict.fromkeys((prices, *(prices.towards(aim) for aim in AIMS))):
+        found = cheapest_divisions(extent, reach, priced, _PATTERNS_LAID * _ALIKE_KNOWN)
+        # Many cells make many seams to place: fewer patterns are laid, so that the answer comes at once.
+        laid = max(2, min(_PATTERNS_LAID, _CELLS_LAID // min(len(sized.sizes) for *_, sized in found)))
+        diverse = _diverse(sized.pattern for *_, sized in found)
+        patterns |= dict.fromkeys(itertools.islice(diverse, laid if priced == prices else _LAID_BESIDE))
+    return list(patterns)
+
+
+def _diverse(patterns: Iterable[Pattern]) -> Iterator[Pattern]:
+    """Yield patterns, no more than two that divide into as many strips of as many cells."""
+    alike = Counter[tuple[int, ...]]()
+    for pattern in patterns:
+        # Where their seams run is settled later: they differ in little else.
+        key = (pattern.axis, *(run.count for run in pattern.cells))
+        alike[key] += 1
+        if alike[key] <= _ALIKE_LAID:
+            yield pattern
 
 
 @dataclass(frozen=True, slots=True)
 class _Draft:
-    """Cells with their seams set, before anything is cut."""
+    """Cells with their seams set, before anything is cut.
+
+    Attributes
+    ----------
+    together
+        How much of what the maker wants whole is parted.
+    price
+        In seams.
+    cost
+        What breaks a tie: places of seams, in mm of paint.
+    """
 
     cells: tuple[Box, ...]
-    sheets: int
+    sheets: float
     length: float
     together: int
-    units: int
-    keepers: int
-    slivers: int
-    bare: int
+    parted: int
+    painted: float
+    poor: int
+    price: float
     cost: float
 
     @property
     def key(self) -> tuple[float, ...]:
-        """What makes it better: kept together, fewest sheets, no slivers or bare patches, keepers and words whole."""
-        return (
-            self.together,
-            self.sheets,
-            self.slivers + self.bare,
-            self.keepers,
-            self.units,
-            round(self.length / _A_SEAMS_WORTH),
-            len(self.cells),
-            self.cost,
-        )
+        """What makes it better: kept together, cheap, little material, few cells."""
+        return (self.together, round(self.price, 2), round(self.length), len(self.cells), self.cost)
 
 
-class _Ground:
-    """What seams run through: the mask's edges by scan line, and all they keep clear of."""
+class _Draughtsman:
+    """Sets the seams of patterns where they hurt least, and cuts the mask by them."""
 
-    def __init__(self, plan: CutPlan, reach: Reach, guards: Guards) -> None:
-        self.plan, self.reach, self.guards = plan, reach, guards
-        self._known: dict[tuple[int, float, float, bytes], npt.NDArray[np.float64]] = {}
-        # Seams are placed to the mm: curves drawn to the hundredth would only cost time.
-        self.scan = Scan(plan.frame.simplify(_COARSE))
-        self.windows = _boxes(ring.bounds for ring in plan.frame.interiors)
-        self.keepers = _boxes(keeper.shape.bounds for keeper in plan.keepers)
-        self.units, self.together = _boxes(guards.units), _boxes(guards.together)
-        self.bridges = _boxes(bridge.strip.bounds for bridge in plan.bridges)
-        self.necks = _boxes((x - _SHORT / 2, y - _SHORT / 2, x + _SHORT / 2, y + _SHORT / 2) for x, y in guards.necks)
+    def __init__(self, plan: CutPlan, reach: Reach, guards: Guards, prices: Prices, sets: int) -> None:
+        self.plan, self.reach, self.prices, self.sets = plan, reach, prices, sets
+        self.ground = Ground(plan, guards, reach.overlap)
+        self.windows = boxes_of(ring.bounds for ring in plan.frame.interiors)
+        self.keepers = boxes_of(keeper.shape.bounds for keeper in plan.keepers)
+        # A drawing of one shape is an element and a window alike, but cut only once.
+        both = np.vstack([boxes_of(guards.units), self.windows]).round(1)
+        self.shapes, self.together = np.unique(both, axis=0), boxes_of(guards.together)
 
     def drafts(self, pattern: Pattern) -> Iterator[_Draft]:
         """Yield a pattern with its seams where they cost least, at ever more leeway while it keeps its count."""
@@ -221,32 +230,41 @@ class _Ground:
         x0, y0, x1, y1 = self.plan.box
         axis = pattern.axis
         start, end, low, high = (x0, x1, y0, y1) if axis == 0 else (y0, y1, x0, x1)
-        cost = 0.0
-        strips, paid = self._placed(start, end, low, high, pattern.strips, axis, leeway)
-        cost += paid
+        strips, cost, painted = self._placed(start, end, low, high, pattern.strips, axis, leeway)
         cells: list[Box] = []
-        for begin, until in strips:
-            inner, paid = self._placed(low, high, begin, until, pattern.cells, 1 - axis, leeway)
-            cost += paid
+        for (begin, until), run in zip(strips, pattern.cells, strict=True):
+            inner, paid, crossed = self._placed(low, high, begin, until, run, 1 - axis, leeway)
+            cost, painted = cost + paid, painted + crossed
             cells += [
                 (begin, left, until, right) if axis == 0 else (left, begin, right, until) for left, right in inner
             ]
         sizes = [(x1 - x0, y1 - y0) for x0, y0, x1, y1 in cells]
         if not all(fits(*size, self.reach) for size in sizes):
             return None
+        return self._priced(cells, sizes, cost, painted)
+
+    def _priced(
+        self, cells: Sequence[Box], sizes: Sequence[tuple[float, float]], cost: float, painted: float
+    ) -> _Draft:
         stray = self._parted(self.keepers, cells)
         # A keeper that no cell holds is cut on its own, and takes its place on a sheet.
-        sizes += [(x1 - x0, y1 - y0) for x0, y0, x1, y1 in self.keepers[stray].tolist()]
-        packed = quick_pack([Item(*size) for size in sizes], self.reach.room) if len(sizes) <= 60 else None
+        items = [Item(*size) for size in sizes]
+        items += [Item(x1 - x0, y1 - y0) for x0, y0, x1, y1 in self.keepers[stray].tolist()]
+        # What is left of a sheet is another set's.
+        together = min(self.sets, max(_PACKED_UP_TO // len(items), 1), _MOST_TOGETHER)
+        packed = quick_pack(items * together, self.reach.room) if len(items) <= _PACKED_UP_TO else None
+        sheets = packed.sheets / together if packed else float(len(items))
+        parted = len(self._parted(self.shapes, cells)) + len(stray)
+        poor = sum(min(size) < self.reach.least - _EPS for size in sizes) + self._bare(cells)
         return _Draft(
             tuple(cells),
-            packed.sheets if packed else len(sizes),
-            packed.length if packed else sum(max(size) for size in sizes),
+            sheets,
+            packed.length / together if packed else sum(max(item.width, item.height) for item in items),
             len(self._parted(self.together, cells)),
-            len(self._parted(self.units, cells)),
-            len(stray),
-            sum(min(x1 - x0, y1 - y0) < _SLIVER for x0, y0, x1, y1 in cells),
-            self._bare(cells),
+            parted,
+            painted,
+            poor,
+            self.prices.of(sheets, meetings(cells, self.reach.overlap), parted, painted, poor),
             cost,
         )
 
@@ -259,7 +277,7 @@ class _Ground:
         meets = np.all((grid[:, 2:] > low + _EPS) & (grid[:, :2] < high - _EPS), axis=2)
         return int((~meets.any(axis=0)).sum())
 
-    def _parted(self, boxes: npt.NDArray[np.float64], cells: Sequence[Box]) -> npt.NDArray[np.intp]:
+    def _parted(self, boxes: Values, cells: Sequence[Box]) -> npt.NDArray[np.intp]:
         """Return which boxes lie whole in no cell though they would fit the reach."""
         if not len(boxes):
             return np.empty(0, np.intp)
@@ -273,53 +291,45 @@ class _Ground:
 
     def _placed(
         self, start: float, end: float, low: float, high: float, run: Run, axis: int, leeway: float
-    ) -> tuple[list[tuple[float, float]], float]:
-        """Return the cells of a run along one axis, each seam where it costs least within its leeway, and the cost."""
-        overlap, cells, left, cost = self.reach.overlap, [], start, 0.0
-        count = run.count
-        for index in range(1, count):
-            rest = Run(count - index + 1, run.most, run.fill)
-            earliest, latest, at = run_of(left, end, rest, overlap, self.reach.least)[0]
-            first, last = at - leeway * (at - earliest), at + leeway * (latest - at)
-            tries = np.array([at]) if last - first < _EPS else np.append(np.linspace(first, last, _SEAM_TRIES), at)
-            costs = self._known_costs(tries, low, high, axis) + np.abs(tries - at) * 1e-3
-            best = int(np.argmin(costs))
-            seam = float(tries[best])
-            cost += float(costs[best])
-            cells.append((left, seam + overlap))
-            left = seam
-        return [*cells, (left, end)], cost
+    ) -> tuple[list[tuple[float, float]], float, float]:
+        """Return the cells of a run along one axis, its seams where together they cost least, their cost and paint."""
+        overlap, least = self.reach.overlap, self.reach.least
+        if run.count == 1:
+            return [(start, end)], 0.0, 0.0
+        steps = [most - overlap for most in run.mosts]
+        ideal = [at for *_, at in run_of(start, end, run, overlap, least)]
+        tries = [self._tries(at, k, start, end, steps, leeway) for k, at in enumerate(ideal)]
+        paid, crossed = zip(*(self.ground.costs(at, low, high, axis) for at in tries), strict=True)
+        # The cheapest way from seam to seam, each cell no longer than its most and no mere strip.
+        total, came = paid[0] + np.abs(tries[0] - ideal[0]) * _STAY, []
+        for k in range(1, len(tries)):
+            apart = tries[k][None, :] - tries[k - 1][:, None]
+            allowed = (apart <= steps[k] + _EPS) & (apart >= least - overlap - _EPS)
+            allowed[-1, -1] = True
+            ways = np.where(allowed, total[:, None], np.inf)
+            came.append(ways.argmin(axis=0))
+            total = ways.min(axis=0) + paid[k] + np.abs(tries[k] - ideal[k]) * _STAY
+        at = int(np.argmin(total))
+        chosen = [at]
+        for before in reversed(came):
+            chosen.insert(0, int(before[chosen[0]]))
+        seams = [float(places[k]) for places, k in zip(tries, chosen, strict=True)]
+        cells = list(zip([start, *seams], [*(seam + overlap for seam in seams), end], strict=True))
+        painted = sum(float(paint[k]) for paint, k in zip(crossed, chosen, strict=True))
+        return cells, float(total[at]), painted
 
-    def _known_costs(
-        self, tries: npt.NDArray[np.float64], low: float, high: float, axis: int
-    ) -> npt.NDArray[np.float64]:
-        """Return what seams cost; patterns share many of them, so each is reckoned once."""
-        key = (axis, round(low, 3), round(high, 3), tries.round(3).tobytes())
-        if key not in self._known:
-            self._known[key] = self._costs(tries, low, high, axis)
-        return self._known[key]
-
-    def _costs(self, tries: npt.NDArray[np.float64], low: float, high: float, axis: int) -> npt.NDArray[np.float64]:
-        """Return what seams beginning at some places cost, mm of paint."""
-        overlap = self.reach.overlap
-        middle = tries + overlap / 2
-        cost = np.zeros(len(tries))
-        if not self.scan.is_empty:
-            crossing, short = self.scan.crossed(middle, low, high, axis, _SHORT)
-            cost += (high - low) - crossing + short
-            for side in (-1, 1):
-                beside, _ = self.scan.crossed(middle + side * (overlap / 2 + _BESIDE), low, high, axis, _SHORT)
-                cost += _NEAR * ((high - low) - beside)
-        for boxes, weight in (
-            (self.keepers, _KEEPER),
-            (self.together, _TOGETHER),
-            (self.units, _UNIT),
-        ):
-            # Whole when one of the two cells holds all of it.
-            cost += weight * _crossing(boxes, tries, tries + overlap, low, high, axis)
-        for boxes, weight in ((self.bridges, _BRIDGE), (self.necks, _NECK)):
-            cost += weight * _crossing(boxes, middle, middle, low, high, axis)
-        return cost
+    def _tries(
+        self, ideal: float, index: int, start: float, end: float, steps: Sequence[float], leeway: float
+    ) -> Values:
+        """Return where a seam of a run may begin, its ideal place the last of them."""
+        overlap, least = self.reach.overlap, self.reach.least
+        before, after = index + 1, len(steps) - index - 1
+        earliest = max(end - sum(steps[before:]) - overlap, start + before * (least - overlap))
+        latest = min(start + sum(steps[:before]), end - overlap - after * (least - overlap))
+        first = ideal - leeway * max(ideal - earliest, 0.0)
+        last = ideal + leeway * max(latest - ideal, 0.0)
+        count = min(math.ceil((last - first) / _TRIED) + 1, _MOST_TRIES)
+        return np.append(np.linspace(first, last, count), ideal) if last - first > _EPS else np.array([ideal])
 
     def cut(self, draft: _Draft) -> Division:
         """Cut the mask by its cells; a keeper no cell holds is a patch of its own when it fits the reach."""
@@ -345,26 +355,7 @@ class _Ground:
             *patches,
         ]
         numbered = tuple(replace(patch, number=number) for number, patch in enumerate(patches, start=1))
-        return Division(numbered, self.reach.overlap, tuple(split), draft.units, draft.cost)
-
-
-def _boxes(boxes: Iterator[Box] | Sequence[Box]) -> npt.NDArray[np.float64]:
-    return np.array(list(boxes), float).reshape(-1, 4)
-
-
-def _crossing(
-    boxes: npt.NDArray[np.float64],
-    begins: npt.NDArray[np.float64],
-    ends: npt.NDArray[np.float64],
-    low: float,
-    high: float,
-    axis: int,
-) -> npt.NDArray[np.float64]:
-    """Return for each seam how many boxes beside it begin before it and end after it."""
-    beside = boxes[(boxes[:, 1 - axis] < high) & (boxes[:, 3 - axis] > low)]
-    across = (beside[:, axis] < begins[:, None] - _EPS) & (beside[:, axis + 2] > ends[:, None] + _EPS)
-    counts: npt.NDArray[np.float64] = across.sum(axis=1).astype(float)
-    return counts
+        return Division(numbered, self.reach.overlap, tuple(split), draft.parted, draft.painted, draft.poor)
 
 
 def _within(plan: CutPlan, cell: Box, home: Mapping[int, Box | None], split: Sequence[int]) -> shapely.MultiPolygon:

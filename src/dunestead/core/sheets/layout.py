@@ -10,9 +10,11 @@ import shapely
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.curves import Box
 from dunestead.core.mask.tying import CutPlan
-from dunestead.core.sheets.cells import Reach
-from dunestead.core.sheets.division import Division, Guards, Patch, divide
+from dunestead.core.sheets.cells import Reach, meetings
+from dunestead.core.sheets.division import Division, Patch, divide
+from dunestead.core.sheets.ground import Guards
 from dunestead.core.sheets.packing import Item, Packing, Spot, fewest_by_bounds, holds, pack, quick_pack
+from dunestead.core.sheets.price import USUAL_PRICES, Aim, Prices
 from dunestead.core.sheets.seams import Seam, seams_of
 
 __all__ = [
@@ -22,9 +24,12 @@ __all__ = [
     "PlacedPatch",
     "Say",
     "Sheet",
+    "Weighed",
     "items_of",
     "lay_out",
     "patches_of",
+    "weigh",
+    "weigh_laid",
 ]
 
 # Sets of masks are packed together up to so many patches.
@@ -133,6 +138,8 @@ class LayoutRules:
         What the maker said of single patches.
     kept
         A packing found by a longer search, used while it fits.
+    prices
+        What a division is chosen by.
     """
 
     reach: Reach
@@ -140,6 +147,7 @@ class LayoutRules:
     sets: int = 1
     says: tuple[Say, ...] = ()
     kept: tuple[KeptSpot, ...] = ()
+    prices: Prices = USUAL_PRICES
 
 
 @dataclass(frozen=True, slots=True)
@@ -190,6 +198,81 @@ class Layout:
         return sum(sheet.height * sheet.runs for sheet in self.sheets)
 
 
+@dataclass(frozen=True, slots=True)
+class Weighed:
+    """A layout in a few numbers, to be held against others; of all sets of masks.
+
+    Attributes
+    ----------
+    aim
+        What it was chosen for.
+    parted
+        Words, elements, windows and keepers that seams run through.
+    poor
+        Patches too narrow to be laid straight, or of border alone.
+    price
+        In seams.
+    """
+
+    aim: Aim
+    sheets: int
+    seams: int
+    parted: int
+    poor: int
+    price: float
+
+
+def weigh(
+    masks: tuple[CutPlan, ...], guards: tuple[Guards, ...], rules: LayoutRules, prices: Prices, aim: Aim
+) -> Weighed:
+    """Return what a layout for an aim takes, without laying its patches any better than quickly.
+
+    Parameters
+    ----------
+    prices
+        What each layout is judged by, whatever it was chosen for.
+    """
+    towards = replace(rules, prices=prices.towards(aim), kept=(), says=())
+    divisions = _divisions(masks, guards, towards)
+    patches = patches_of(divisions)
+    return _weighed(divisions, patches, _quick_count(items_of(patches, towards), towards), rules, prices, aim)
+
+
+def weigh_laid(layout: Layout, rules: LayoutRules, prices: Prices, aim: Aim) -> Weighed:
+    """Return a layout in the same numbers."""
+    return _weighed(layout.divisions, layout.patches, layout.count, rules, prices, aim)
+
+
+def _weighed(
+    divisions: Sequence[Division],
+    patches: Sequence[Patch],
+    sheets: int,
+    rules: LayoutRules,
+    prices: Prices,
+    aim: Aim,
+) -> Weighed:
+    cells = [[patch.cell for patch in patches if patch.mask == mask] for mask in range(1, len(divisions) + 1)]
+    seams = rules.sets * sum(meetings(own, rules.reach.overlap) for own in cells)
+    parted = rules.sets * sum(division.cut_shapes for division in divisions)
+    painted = rules.sets * sum(division.paint for division in divisions)
+    poor = rules.sets * sum(division.poor for division in divisions)
+    return Weighed(aim, sheets, seams, parted, poor, prices.of(sheets, seams, parted, painted, poor))
+
+
+def _quick_count(items: Sequence[Item], rules: LayoutRules) -> int:
+    """Return on how many sheets all sets go by a quick packing."""
+    together = _sets_together(items, rules)
+    blocks, rest = divmod(rules.sets, together)
+    room = rules.reach.room
+    count = blocks * quick_pack(list(items) * together, room).sheets
+    return count + (quick_pack(list(items) * rest, room).sheets if rest else 0)
+
+
+def _divisions(masks: tuple[CutPlan, ...], guards: tuple[Guards, ...], rules: LayoutRules) -> tuple[Division, ...]:
+    pairs = zip(masks, guards, strict=True)
+    return tuple(divide(mask, rules.reach, guard, rules.prices, rules.sets) for mask, guard in pairs)
+
+
 @lru_cache(maxsize=64)
 def lay_out(masks: tuple[CutPlan, ...], guards: tuple[Guards, ...], rules: LayoutRules) -> Layout:
     """Divide masks into patches and lay them on the fewest sheets.
@@ -208,7 +291,7 @@ def lay_out(masks: tuple[CutPlan, ...], guards: tuple[Guards, ...], rules: Layou
         cannot be followed.
     """
     reach = rules.reach
-    divisions = tuple(divide(mask, reach, guard) for mask, guard in zip(masks, guards, strict=True))
+    divisions = _divisions(masks, guards, rules)
     patches = patches_of(divisions)
     seams: list[Seam] = []
     for number in range(1, len(masks) + 1):

@@ -9,6 +9,7 @@ import numpy as np
 import numpy.typing as npt
 import shapely
 
+from dunestead.core.sheets.cells import meeting
 from dunestead.core.sheets.division import Patch
 
 __all__ = ["CheckPair", "Seam", "seams_of"]
@@ -19,7 +20,6 @@ _DISTANCES = (25.0, 30.0, 40.0, 20.0, 50.0, 15.0)
 # Mask wanted around a mark, mm.
 _FIRM = 3.0
 _PLACES = 41
-_EPS = 1e-3
 
 
 @dataclass(frozen=True, slots=True)
@@ -90,7 +90,7 @@ def seams_of(patches: Sequence[Patch], overlap: float, first: int = 0) -> tuple[
     """
     seams: list[Seam] = []
     for one, other in combinations(patches, 2):
-        line = _line(one, other, overlap)
+        line = meeting(one.cell, other.cell, overlap)
         if line is None:
             continue
         name = _letters(first + len(seams))
@@ -101,24 +101,6 @@ def seams_of(patches: Sequence[Patch], overlap: float, first: int = 0) -> tuple[
 def _letters(index: int) -> str:
     more, at = divmod(index, len(ascii_uppercase))
     return (_letters(more - 1) if more else "") + ascii_uppercase[at]
-
-
-def _line(one: Patch, other: Patch, overlap: float) -> tuple[Point, Point] | None:
-    """Return the middle line along which two cells meet, None where they do not, or at a corner only."""
-    x0, y0 = max(one.cell[0], other.cell[0]), max(one.cell[1], other.cell[1])
-    x1, y1 = min(one.cell[2], other.cell[2]), min(one.cell[3], other.cell[3])
-    across, down = x1 - x0, y1 - y0
-    if min(across, down) < -_EPS or max(across, down) <= overlap + 1.0:
-        return None
-    if across <= down:
-        if across > overlap + _EPS:
-            return None
-        middle = (x0 + x1) / 2
-        return (middle, y0), (middle, y1)
-    if down > overlap + _EPS:
-        return None
-    middle = (y0 + y1) / 2
-    return (x0, middle), (x1, middle)
 
 
 def _pairs(one: Patch, other: Patch, line: tuple[Point, Point], name: str) -> tuple[CheckPair, ...]:

@@ -85,9 +85,10 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         return "warn", f"{plan.stock.name} is {lacking} too short for all sheets.", rows
     if plan.choices.cutter.feeds == "roll" and not plan.choices.material.is_backed:
         return "warn", "This cutter feeds without a mat: it takes material on a backing only.", rows
-    if layout.divisions and any(division.cut_units for division in layout.divisions):
-        words = sum(division.cut_units for division in layout.divisions)
-        return "warn", f"{several(count, 'sheet')}; {several(words, 'seam')} could not spare a word or element.", rows
+    if layout.divisions and any(division.cut_shapes for division in layout.divisions):
+        shapes = sum(division.cut_shapes for division in layout.divisions)
+        through = "a word, letter or shape" if shapes == 1 else f"{shapes} words, letters or shapes"
+        return "warn", f"{several(count, 'sheet')}; a seam runs through {through}.", rows
     return "ready", f"{several(count, 'sheet')}, cut {facing_word}, proven by a simulated cut.", rows
 
 

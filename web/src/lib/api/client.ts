@@ -50,6 +50,7 @@ export type Sheets = NonNullable<Job['sheets']>;
 export type Sheet = Sheets['sheets'][number];
 export type PlacedPatch = Sheet['patches'][number];
 export type PatchSay = Schemas['PatchIn'];
+export type Layouts = Schemas['LayoutsOut'];
 export type Search = Schemas['SearchOut'];
 export type CutRun = Schemas['CutRunsOut']['runs'][number];
 export type CutFault = NonNullable<Schemas['CutRunIn']['fault']>;
@@ -243,6 +244,14 @@ export const sayOfPatch = (id: number, number: number, unit: Unit, body: PatchSa
   );
 export const forgetPatches = (id: number, unit: Unit) =>
   answer(api.DELETE('/api/jobs/{job_id}/patches', at(id, unit)));
+export const getLayouts = (id: number, unit: Unit) =>
+  answer(api.GET('/api/jobs/{job_id}/layouts', { params: { path: { job_id: id }, query: { unit } } }));
+export const takeLayout = (id: number, unit: Unit, code: string) =>
+  answer(
+    api.POST('/api/jobs/{job_id}/layouts/{code}', {
+      params: { path: { job_id: id, code }, query: { unit, room } },
+    }),
+  );
 const ofJob = (id: number) => ({ params: { path: { job_id: id } } });
 export const beginSearch = (id: number) => answer(api.POST('/api/jobs/{job_id}/search', ofJob(id)));
 export const getSearch = (id: number) => answer(api.GET('/api/jobs/{job_id}/search', ofJob(id)));

@@ -1718,6 +1718,127 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/layouts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say what other layouts there are, what each saves and costs; every one was tried. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LayoutsOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/layouts/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take another layout, with all that is to be done for it. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    code: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/look": {
         parameters: {
             query?: never;
@@ -4777,6 +4898,11 @@ export interface components {
          * @description Some of a job's entries, to be changed; what is absent stays.
          */
         JobIn: {
+            /**
+             * Aim
+             * @default null
+             */
+            aim?: ("price" | "sheets" | "seams") | null;
             /** @default null */
             blank?: components["schemas"]["JobIn.BlankIn"] | null;
             /**
@@ -5619,6 +5745,11 @@ export interface components {
          * @description The maker's entries as they are in force; null follows the catalogue.
          */
         "JobOut.InputsOut": {
+            /**
+             * Aim
+             * @enum {string}
+             */
+            aim: "price" | "sheets" | "seams";
             blank: components["schemas"]["JobOut.BlankIn"];
             /** Border */
             border: number | null;
@@ -6711,6 +6842,49 @@ export interface components {
         KeepBlankIn: {
             /** Name */
             name: string;
+        };
+        /**
+         * LayoutsOut
+         * @description The layout in use, and those beside it, each tried.
+         */
+        LayoutsOut: {
+            in_use: components["schemas"]["LayoutsOut.WeighedOut"];
+            /** Offers */
+            offers: components["schemas"]["LayoutsOut.LayoutOfferOut"][];
+        };
+        /**
+         * LayoutOfferOut
+         * @description A layout that is not in use: what to do for it, what it saves and costs.
+         */
+        "LayoutsOut.LayoutOfferOut": {
+            /** Code */
+            code: string;
+            /** Consequence */
+            consequence: string;
+            /** Label */
+            label: string;
+            /** Parted */
+            parted: number;
+            /** Poor */
+            poor: number;
+            /** Seams */
+            seams: number;
+            /** Sheets */
+            sheets: number;
+        };
+        /**
+         * WeighedOut
+         * @description A layout in a few numbers, of all sets of masks.
+         */
+        "LayoutsOut.WeighedOut": {
+            /** Parted */
+            parted: number;
+            /** Poor */
+            poor: number;
+            /** Seams */
+            seams: number;
+            /** Sheets */
+            sheets: number;
         };
         /**
          * LookIn

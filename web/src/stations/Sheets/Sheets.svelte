@@ -13,6 +13,7 @@
   import { CutterWatch } from './cutter.svelte';
   import CutterQueue from './CutterQueue.svelte';
   import FacingStrip from './FacingStrip.svelte';
+  import Layouts from './Layouts.svelte';
   import LookLonger from './LookLonger.svelte';
   import PatchList from './PatchList.svelte';
   import Records from './Records.svelte';
@@ -71,10 +72,7 @@
     onchange={(overlap) => open.change({ overlap })}
   />
 </div>
-<p class="m-0 text-sm">
-  <strong>{sheets.count} {sheets.count === 1 ? 'sheet' : 'sheets'}.</strong>
-  {sheets.fewest}
-</p>
+<Layouts {open} {job} />
 <LookLonger {open} {job} />
 <Checkbox
   checked={job.inputs.seen_through}
