@@ -3,6 +3,7 @@
 import math
 from itertools import combinations
 
+import numpy as np
 import pytest
 import shapely
 from hypothesis import given, settings
@@ -279,3 +280,71 @@ def test_three_hundred_pieces_are_tied_with_one_bridge_each() -> None:
 
     assert len(plan.bridges) == 300
     assert plan.keepers == ()
+
+
+# --- what bridges hang on -------------------------------------------------------------------
+def holds(plan: CutPlan, width: float, share: float = 0.9) -> bool:
+    """Say whether the bodies of all pieces and the frame are one still when a share of the width is eroded."""
+    eroded = shapely.get_parts(plan.frame.buffer(-share * width / 2))
+    bodies = [max(shapely.get_parts(p.shape.buffer(-share * width / 2)), key=shapely.area) for p in plan.mask.loose]
+    places = [body.representative_point() for body in bodies if not body.is_empty]
+    frame = shapely.Point(plan.mask.sheet.bounds[0] + width, plan.mask.sheet.bounds[1] + width)
+    return any(all(part.covers(place) for place in (frame, *places)) for part in eroded)
+
+
+def star(spikes: int, inner: float, turn: float = 0.0) -> str:
+    angles = np.radians(turn) + np.pi * np.arange(2 * spikes) / spikes
+    radii = np.where(np.arange(2 * spikes) % 2, inner, 46.0)
+    points = np.round(np.column_stack([50 + radii * np.cos(angles), 50 + radii * np.sin(angles)]), 3)
+    return "M" + "L".join(f"{x} {y}" for x, y in points.tolist()) + "z"
+
+
+@pytest.mark.parametrize("turn", [0, 7, 30, 45])
+@pytest.mark.parametrize(("spikes", "inner"), [(3, 14), (5, 20), (8, 28), (12, 36)])
+def test_no_piece_hangs_on_a_spike(spikes: int, inner: float, turn: float) -> None:
+    """The points of a star are nearest to the frame, and thinnest: its bridge stands where it is wide."""
+    body = f'<path fill-rule="evenodd" d="M0 0h100v100h-100z{star(spikes, inner, turn)}"/>'
+    plan = bridged(masked(body, 100.0), 4.0)
+
+    (bridge,) = plan.bridges
+    assert holds(plan, 4.0)
+    assert bridge.joint == 4.0
+    assert plan.shortest == pytest.approx(least_tree(plan.mask), rel=1e-6)
+    assert bridge.length > plan.shortest
+
+
+def test_no_bridge_ends_on_a_spike_of_the_frame() -> None:
+    """A tooth of the frame, 1 wide and 7 long, comes within 3 of the piece: made as wide as the bridge it will do.
+
+    That takes 3 of paint at its tip and 3/4 of 7 beside it, less than the 10 there are everywhere else.
+    """
+    body = '<path fill-rule="evenodd" d="M0 0h80v80h-80zM0 40v1h7v-1zM10 10h60v60h-60z"/>'
+    plan = bridged(masked(body, 80.0), 4.0)
+
+    assert holds(plan, 4.0)
+    assert plan.shortest == pytest.approx(3, abs=0.01)
+    assert plan.bridges[0].length == pytest.approx(3 + 0.75 * 7, abs=0.05)
+
+
+def test_shapes_that_touch_in_a_corner_are_joined_by_the_whole_width() -> None:
+    body = '<path fill-rule="evenodd" d="M0 0h90v90h-90zM15 15h30v30h-30zM45 45h30v30h-30z"/>'
+    plan = bridged(masked(body, 90.0), 5.0)
+
+    assert holds(plan, 5.0)
+
+
+def test_a_piece_too_thin_to_hold_a_bridge_says_how_much_holds_it() -> None:
+    body = '<path fill-rule="evenodd" d="M0 0h80v40h-80zM10 18h60v3h-60z"/>'
+    (bridge,) = bridged(masked(body, 80.0), 5.0).bridges
+
+    assert bridge.joint == pytest.approx(3, abs=0.6)
+
+
+def test_what_is_said_of_a_bridge_is_what_it_takes() -> None:
+    """A bridge along a tooth takes the paint beside the tooth, not only what lies before its tip."""
+    mask = masked('<path fill-rule="evenodd" d="M0 0h40v40h-40zM10 10h12v7h7v2h-7v11h-12z"/>', 40.0)
+    for width in (1.0, 3.0, 6.0):
+        plan = bridged(mask, width)
+        taken = mask.sheet.difference(shapely.union_all([mask.frame, *(p.shape for p in mask.loose)]))
+
+        assert plan.bridges[0].length * width == pytest.approx(taken.intersection(plan.bridges[0].strip).area, rel=1e-3)

@@ -201,10 +201,13 @@ def bridge_report(plan: CutPlan) -> dict[str, Any]:
                 "to_mm": bridge.end,
                 "width_mm": bridge.width,
                 "length_mm": bridge.length,
+                "joint_mm": bridge.joint,
             }
             for bridge in plan.bridges
         ],
         "bridged_area_mm2": plan.bridged_area,
+        "bridges_length_mm": sum(bridge.length for bridge in plan.bridges),
+        "shortest_length_mm": plan.shortest,
         "kept": [keeper.number for keeper in plan.keepers],
     }
 

@@ -1,6 +1,5 @@
 """Strips of mask across the paint: laid so that they meet the mask flush and leave keepers alone."""
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 
@@ -43,6 +42,8 @@ class Bridge:
         since shapes that only share an edge may fail to join.
     by_hand
         Its place among those the maker set for the piece, counted from 0; None when it was reckoned.
+    share
+        How wide the mask is that it hangs on, in its widths, 1 at most.
     """
 
     piece: int
@@ -53,11 +54,17 @@ class Bridge:
     shape: BaseGeometry = field(compare=False)
     strip: BaseGeometry = field(compare=False)
     by_hand: int | None = None
+    share: float = 1.0
 
     @property
     def length(self) -> float:
-        """Length across the paint, mm."""
-        return math.dist(self.start, self.end)
+        """Length across the paint, mm: of all the paint it takes away, the mean over its width."""
+        return float(self.shape.area) / self.width
+
+    @property
+    def joint(self) -> float:
+        """Least width of mask along it, its feet included, mm."""
+        return self.width * self.share
 
     def turned(self) -> "Bridge":
         """Return the same bridge seen from its other end."""
@@ -119,8 +126,11 @@ class Site:
         """
         core, strip = self._strips(gap, width)
         parts = self._paint_under(strip, width)
-        if len(parts) == 1:
-            return Bridge(gap.piece, gap.other, gap.start, gap.end, width, parts[0], strip)
+        if len(parts) == 1 or (gap.before and gap.after):
+            # From body to body all of it is wanted: there is nothing beyond.
+            return Bridge(
+                gap.piece, gap.other, gap.start, gap.end, width, shapely.union_all(parts), strip, share=gap.share
+            )
         line = shapely.LineString([gap.start, gap.end])
         on_line = shapely.length(shapely.intersection(parts, line)) > gap.length / 4
         if not on_line.any():
@@ -128,7 +138,7 @@ class Site:
         beyond = shapely.difference(shapely.union_all(parts[~on_line]), core)
         laid = shapely.difference(strip, beyond)
         shape = shapely.intersection(shapely.union_all(parts), laid)
-        return Bridge(gap.piece, gap.other, gap.start, gap.end, width, shape, laid)
+        return Bridge(gap.piece, gap.other, gap.start, gap.end, width, shape, laid, share=gap.share)
 
     def _paint_under(self, strip: BaseGeometry, width: float) -> npt.NDArray[np.object_]:
         """Return the connected places of paint that a strip covers."""
@@ -154,6 +164,7 @@ class Site:
         else:
             before = self._depth(a, -along, side, gap.piece, width)
             after = self._depth(b, along, side, gap.other, width)
+        before, after = gap.before or before, gap.after or after
         return _strip(a, b, side), _strip(a - along * before, b + along * after, side)
 
     def _depth(

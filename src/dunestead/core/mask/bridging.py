@@ -4,13 +4,14 @@ import math
 from collections import deque
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import numpy as np
 import numpy.typing as npt
 import shapely
 
 from dunestead.core.errors import BadInput
+from dunestead.core.mask.bodies import FULL, Bodies
 from dunestead.core.mask.bridge_rules import BridgeRules, BridgeStyle, Spot
 from dunestead.core.mask.bridges import Bridge, Site, contact
 from dunestead.core.mask.gaps import FRAME, Clusters, Edges, Gap, spanning_gaps
@@ -80,6 +81,7 @@ class BridgePlanner:
         self._edges = Edges(self.parts)
         self._ways = Ways(self._edges if len(self._all) == len(self.parts) else Edges(self._all))
         self.site = Site(frame, tied, kept, self._edges)
+        self._bodies = Bodies(self.parts, rules.width)
 
     def _largest(self) -> int:
         return max(self._tied.values(), key=lambda piece: piece.area).number
@@ -96,11 +98,22 @@ class BridgePlanner:
         by_hand = [bridge for number in spots for bridge in self._by_hand(number, spots[number])]
         for bridge in by_hand:
             joined.join(bridge.piece, bridge.other)
-        first = [*self._straight(joined, spots), *self._shortest(joined)]
+        straight = list(self._straight(joined, spots))
+        apart = spanning_gaps(self.parts, self._edges, self._roots, joined) if by_hand or straight else self._narrowest
+        first = [*straight, *self._shortest(apart)]
         outward_bound = self._outwards([*by_hand, *first])
         reckoned = {bridge.piece: bridge for bridge in outward_bound if bridge.by_hand is None}
         firsts = [bridge for number, bridge in reckoned.items() if number in self._tied and number not in spots]
         return [*outward_bound, *self._further(firsts, outward_bound)]
+
+    @cached_property
+    def shortest(self) -> float:
+        """Least total length of paint, mm, that could join all pieces, however little mask that hung on."""
+        return sum(gap.length for gap in self._narrowest)
+
+    @cached_property
+    def _narrowest(self) -> list[Gap]:
+        return spanning_gaps(self.parts, self._edges, self._roots, Clusters(self._roots))
 
     # --- set by hand --------------------------------------------------------------------------
     def _by_hand(self, number: int, spots: Sequence[Spot]) -> Iterator[Bridge]:
@@ -117,7 +130,8 @@ class BridgePlanner:
         start = shapely.get_coordinates(edge.interpolate(edge.project(shapely.Point(spot.at))))[0]
         place = (float(start[0]), float(start[1]))
         for gap in self._gaps_from(number, place, spot.heading):
-            bridge = self.site.lay(gap, width)
+            ground = self._ground(np.array([gap.start]), np.array([gap.end]), width)
+            bridge = self.site.lay(replace(gap, share=float(ground[0])), width)
             if self.site.barred_by(bridge) is None:
                 return bridge
         return None
@@ -136,7 +150,7 @@ class BridgePlanner:
                 f"From here a bridge of piece {number} would end on the piece itself or on one that is kept.",
                 "Take it to a side that faces other mask.",
             )
-        if self._ground(np.array([bridge.start]), np.array([bridge.end]), bridge.width)[0] < _FIRM:
+        if bridge.share < _FIRM:
             raise BadInput(
                 "The mask here is too narrow to hang a bridge on: it would tear off.",
                 "Take it to where the mask is as wide as the bridge, or make the bridge narrower.",
@@ -171,10 +185,9 @@ class BridgePlanner:
             yield _gap_over(number, other, starts[0], met.end[0])
 
     # --- the first of each piece --------------------------------------------------------------
-    def _shortest(self, joined: Clusters) -> Iterator[Bridge]:
-        """Yield bridges of least total length that join what is still apart."""
+    def _shortest(self, narrowest: Sequence[Gap]) -> Iterator[Bridge]:
+        """Yield bridges over the narrowest places, or near them where they hang on more mask."""
         width = self._rules.width
-        narrowest = spanning_gaps(self.parts, self._edges, self._roots, joined)
         for gap in self._on_firm_ground(narrowest):
             bridge = self.site.lay(gap, width)
             if self.site.barred_by(bridge) is not None:
@@ -190,23 +203,26 @@ class BridgePlanner:
         if not gaps:
             return []
         starts, ends = np.array([gap.start for gap in gaps]), np.array([gap.end for gap in gaps])
-        firm = self._ground(starts, ends) >= _FIRM
+        firm = self._ground(starts, ends) >= FULL
         loose = [
             k
             for k, gap in enumerate(gaps)
-            if gap.length >= TOLERANCES.grid
-            and not (firm[k] and self._contact(gap, starts[k : k + 1], ends[k : k + 1])[0] == 1)
+            if not (firm[k] and self._contact(gap, starts[k : k + 1], ends[k : k + 1])[0] == 1)
         ]
-        best, share = self._cheapest(gaps, {k: self._slid(gaps[k]) for k in loose})
-        if not self._rules.is_strict:
-            # What finds no firm ground nearby may look all around its piece.
-            sunk = {
-                k: np.concatenate([np.array([[best[k].start, best[k].end]]), self._anywhere(gaps[k])])
-                for k in loose
-                if share[k] < _FIRM
-            }
-            best = [better if k in sunk else best[k] for k, better in enumerate(self._cheapest(gaps, sunk)[0])]
+        apart = [k for k in loose if gaps[k].length >= TOLERANCES.grid]
+        best, share = self._cheapest(gaps, {k: self._slid(gaps[k]) for k in apart})
+        for k in loose:
+            # Strength goes before length: what finds no firm ground nearby leads from body to body.
+            best[k] = replace(best[k], share=share.get(k, 0.0))
+            if best[k].share >= FULL:
+                continue
+            way = self._bodies.way(gaps[k], self._longest(gaps[k]))
+            if way and way.gap.share >= best[k].share:
+                best[k] = way.gap
         return best
+
+    def _longest(self, gap: Gap) -> float:
+        return max(_TOO_LONG * gap.length, _SHORT_WIDTHS * self._rules.width)
 
     def _cheapest(self, gaps: Sequence[Gap], others: Mapping[int, Points]) -> tuple[list[Gap], dict[int, float]]:
         """Return gaps, each of those with other ways over it by the one that makes the best bridge, and its ground."""
@@ -245,14 +261,6 @@ class BridgePlanner:
         line, slide = np.nonzero((along >= 0) & (along <= shapely.length(own)[:, None]))
         spots = shapely.line_interpolate_point(own[line], along[line, slide])
         return shapely.get_coordinates(shapely.shortest_line(spots, target)).reshape(-1, 2, 2)
-
-    def _anywhere(self, gap: Gap) -> Points:
-        """Return ways from all around a gap's piece to its target, shape ``(n, 2, 2)``."""
-        own = self.parts[gap.piece]
-        around = own.exterior.interpolate(np.linspace(0, 1, 2 * _AROUND, endpoint=False), normalized=True)
-        target = self._edges.around(own.envelope.buffer(gap.length * self._rules.leeway), gap.other)
-        lines = shapely.shortest_line(around, target)
-        return shapely.get_coordinates(lines[~shapely.crosses(lines, own)]).reshape(-1, 2, 2)
 
     def _contact(self, gap: Gap, starts: Points, ends: Points) -> Floats:
         return contact(starts, ends, self.parts[gap.piece], self.parts[gap.other], self._rules.width)
@@ -313,8 +321,9 @@ class BridgePlanner:
         number, starts, headings = number[known], starts[known], headings[known]
         owner, end, square = met.owner[known], met.end[known], met.square[known]
         cost = self._cast_cost(starts, end, headings, square)
-        for i in np.argsort(cost, kind="stable"):
-            yield _gap_over(int(number[i]), int(owner[i]), starts[i], end[i])
+        ground = self._ground(starts, end)
+        for i in np.lexsort((cost, ground < FULL)):
+            yield replace(_gap_over(int(number[i]), int(owner[i]), starts[i], end[i]), share=float(ground[i]))
 
     def _cast_cost(self, starts: Points, ends: Points, headings: Points, square: Floats) -> Floats:
         width = self._rules.width
@@ -391,7 +400,7 @@ class BridgePlanner:
         usable = np.isin(owner, list(self.parts)) & (owner != number) & (square >= _LEAST_SQUARE)
         usable &= (length > TOLERANCES.grid) & (length <= longest)
         k = np.flatnonzero(usable)
-        k = k[self._ground(starts[k], ends[k]) >= _FIRM] if len(k) else k
+        k = k[self._ground(starts[k], ends[k]) >= FULL] if len(k) else k
         cost[k] = self._cast_cost(starts[k], ends[k], headings[k], square[k]) if len(k) else 0.0
         return cost, ends, owner
 

@@ -28,6 +28,10 @@ class Gap:
         Numbers of the parts; `FRAME` is the frame.
     start, end
         On the edge of the one and of the other, mm.
+    before, after
+        How far a bridge over it reaches at least into the one and into the other, to hang on as much as it is wide, mm.
+    share
+        How wide the mask is that a bridge over it hangs on, in its widths, 1 at most.
     """
 
     piece: int
@@ -35,6 +39,9 @@ class Gap:
     length: float
     start: tuple[float, float]
     end: tuple[float, float]
+    before: float = 0.0
+    after: float = 0.0
+    share: float = 1.0
 
 
 class Edges:

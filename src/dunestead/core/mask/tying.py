@@ -37,6 +37,8 @@ class CutPlan:
         Loose pieces placed by hand, by number.
     bridges
         All ties.
+    shortest
+        Least total length of paint that ties could cross, however little mask they hung on, mm.
     """
 
     key: str
@@ -44,6 +46,7 @@ class CutPlan:
     frame: shapely.Polygon = field(compare=False)
     keepers: tuple[LoosePiece, ...] = field(compare=False)
     bridges: tuple[Bridge, ...] = field(compare=False)
+    shortest: float = 0.0
 
     @property
     def material(self) -> shapely.MultiPolygon:
@@ -104,10 +107,12 @@ def _tied(
     spots = {number: set_ for number, set_ in by_hand if number == FRAME or number in bridged}
     bridges: list[Bridge] = []
     crumbs: list[BaseGeometry] = []
+    shortest = 0.0
     if tied or spots.get(FRAME):
         planner = planner_for(mask, bridged, rules)
         bridges = planner.plan(spots)
         crumbs = _crumbs(planner, bridges) if bridges else []
+        shortest = planner.shortest
     united = shapely.union_all(
         [mask.frame, *(piece.shape for piece in (*tied, *kept)), *(bridge.strip for bridge in bridges), *crumbs]
     )
@@ -117,7 +122,7 @@ def _tied(
         is_frame = shapely.intersects(parts, mask.frame.representative_point())
     frame = parts[is_frame][0] if is_frame.any() else shapely.Polygon()
     key = f"{mask.key}|{sorted(bridged)}|{rules}|{by_hand}"
-    return CutPlan(key, mask, frame, _keepers(parts[~is_frame], [*kept, *tied]), tuple(bridges))
+    return CutPlan(key, mask, frame, _keepers(parts[~is_frame], [*kept, *tied]), tuple(bridges), shortest)
 
 
 def _crumbs(planner: BridgePlanner, bridges: Sequence[Bridge]) -> list[BaseGeometry]:

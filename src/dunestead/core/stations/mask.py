@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping, Sequence
 
+from dunestead.core.mask.bodies import FULL
 from dunestead.core.mask.bridge_rules import usual_width
 from dunestead.core.mask.fates import FATES, Fate
 from dunestead.core.mask.weak import WeakPlace
@@ -36,6 +37,7 @@ def outcome(plan: Plan, unit: str) -> Outcome:
             plan.job.mask.bridge_width or usual_width(plan.choices.surface, plan.choices.material),
             "Narrower tears, or paint creeps under.",
         ),
+        *_bridge_rows(plan, unit),
         Row("Unpainted under bridges", "area", plan.bridged_area, "To be touched up, or left as a look."),
         Row("Kept and placed by hand", "count", len(plan.keepers)),
         Row("Left out, painted solid", "count", counts["leave-out"]),
@@ -104,3 +106,24 @@ def _mask_verdict(
 def _numbers(numbers: Sequence[int]) -> str:
     named = ", ".join(str(number) for number in numbers)
     return f"Piece {named}" if len(numbers) == 1 else f"Pieces {named}"
+
+
+def _bridge_rows(plan: Plan, unit: str) -> list[Row]:
+    """Return how long bridges are, and how firmly they hang."""
+    if not plan.bridges:
+        return []
+    shortest = sum(mask.cut.shortest for mask in plan.masks)
+    rows = [
+        Row(
+            "Length of bridges",
+            "length",
+            sum(bridge.length for bridge in plan.bridges),
+            f"One a piece takes {show_length(shortest, unit)} at least; where they hang on more mask they are longer.",
+        )
+    ]
+    thin = [bridge for bridge in plan.bridges if bridge.share < FULL]
+    if thin:
+        weakest = min(thin, key=lambda bridge: bridge.joint)
+        why = f"Of piece {weakest.piece}: nowhere near is the mask as wide as a bridge."
+        rows.append(Row("Weakest joint", "length", weakest.joint, why))
+    return rows
