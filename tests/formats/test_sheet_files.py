@@ -10,6 +10,7 @@ import pytest
 import shapely
 
 from dunestead.core.cutting.paths import CutPath
+from dunestead.core.cutting.promise import promise_of
 from dunestead.core.cutting.simulate import simulate_cut
 from dunestead.core.errors import ArtworkEmpty, ArtworkUnreadable, BadInput
 from dunestead.formats import sheet_files
@@ -39,7 +40,7 @@ def test_every_format_is_read_back_before_it_is_handed_out(key: str) -> None:
     assert not form.check(data, drawing_of(WORD))
 
 
-@pytest.mark.parametrize("key", [key for key in FORMATS if key != "png"])
+@pytest.mark.parametrize("key", FORMATS)
 def test_a_format_that_lost_a_line_or_its_scale_is_held_back(monkeypatch, key: str) -> None:
     form = FORMATS[key]
     for cuts in (DRAWING.cuts[:-2], tuple(CutPath(path.points * 1.02) for path in DRAWING.cuts)):
@@ -87,6 +88,56 @@ def test_tiles_cover_the_sheet_and_overlap(paper) -> None:
     assert sorted({t.x for t in tiles})[1] == pytest.approx(width - 20 - 10)
     for page in pages:
         assert page.size == pytest.approx(PAPERS[paper], abs=0.01)
+
+
+def test_rings_that_touch_in_a_point_are_cut_apart_in_every_format() -> None:
+    """Two rings begin in the same point: a plotter's pen is lifted there and put down again."""
+    one = np.array([(40.0, 40.0), (80.0, 10.0), (80.0, 70.0), (40.0, 40.0)])
+    rings = tuple(CutPath(points) for points in (one, 80.0 - one))
+    frame = CutPath(np.array([(0.0, 0.0), (90.0, 0.0), (90.0, 80.0), (0.0, 80.0), (0.0, 0.0)]))
+    cuts = (*rings, frame)
+    drawing = replace(DRAWING, cuts=cuts, page=(90.0, 80.0), lines=(), texts=())
+    drawing = replace(drawing, promise=promise_of(cuts, drawing.page, (292, 597), mirrored=False))
+
+    for key in FORMATS:
+        assert sheet_file(drawing, key)[1]
+
+
+def test_marks_go_out_to_a_plotter_only_where_it_has_a_pen_and_the_side_up_is_always_said() -> None:
+    knife, pen = (FORMATS[key].write(DRAWING).decode() for key in ("hpgl", "hpgl-pen"))
+
+    assert "SP2" not in knife
+    assert "SP2" in pen
+    assert re.search(r'CO"[^"]*cut mirrored / this side up";', knife)
+    assert "this side up\x03" in pen
+    strokes = [text.split("SP2")[0].count("PD") for text in (knife, pen)]
+    assert strokes == [len(DRAWING.cuts)] * 2
+
+
+def test_pages_hold_what_they_show_and_are_named_past_z() -> None:
+    """Eight metres of rings: thirty rows of pages, none of which carries the whole sheet."""
+    turns = np.linspace(0, 2 * np.pi, 121)
+    circle = np.column_stack([np.cos(turns), np.sin(turns)])
+    circle[-1] = circle[0]
+    cuts = tuple(CutPath(circle * 60 + (70.0, 70.0 + 130 * k)) for k in range(60))
+    drawing = replace(DRAWING, cuts=cuts, page=(140.0, 7820.0), lines=(), texts=())
+    drawing = replace(drawing, promise=promise_of(cuts, drawing.page, (292, 9000), mirrored=False))
+
+    _, data = sheet_file(drawing, "pdf-a4")
+
+    names = [tile.name for tile in tiles_of(drawing.page, "a4")]
+    assert names[24:28] == ["Y1", "Z1", "AA1", "AB1"]
+    assert max(len(page.cuts) for page in read_pdf(data)) <= 4
+    whole = len(FORMATS["pdf"].write(drawing))
+    assert len(data) < 4 * whole
+
+
+def test_a_picture_that_shows_mask_for_a_window_is_held_back() -> None:
+    small = CutPath(np.array([(30.0, 30.0), (33.0, 30.0), (33.0, 33.0), (30.0, 33.0), (30.0, 30.0)]))
+    spoiled = FORMATS["png"].write(replace(DRAWING, cuts=(*DRAWING.cuts, small)))
+
+    assert FORMATS["png"].check(spoiled, DRAWING)
+    assert not FORMATS["png"].check(FORMATS["png"].write(DRAWING), DRAWING)
 
 
 # --- damaged files ----------------------------------------------------------------------------

@@ -143,4 +143,4 @@ def test_a_zip_holds_the_cut_list_the_mask_and_every_sheet(workbench) -> None:
         suffixes = {name.rpartition("sheet-1.")[2] for name in archive.namelist() if "sheet-1" in name}
     assert "agrees with the plan" in listed
     assert "Keepers for the dish: 1, 2, 3." in listed
-    assert suffixes == {"svg", "dxf", "plt", "pdf", "a4.pdf", "letter.pdf", "png"}
+    assert suffixes == {"svg", "dxf", "plt", "pen.plt", "pdf", "a4.pdf", "letter.pdf", "png"}

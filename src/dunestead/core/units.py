@@ -3,11 +3,13 @@
 import math
 import re
 from fractions import Fraction
+from string import ascii_uppercase
 
 from dunestead.core.errors import BadLength
 
 __all__ = [
     "MM_PER_INCH",
+    "in_letters",
     "parse_length",
     "several",
     "show_area",
@@ -135,6 +137,18 @@ def show_volume(millilitres: float, unit: str = "mm") -> str:
     ('59 ml', '2.0 fl oz')
     """
     return f"{millilitres / _ML_PER_OUNCE:.1f} fl oz" if unit == "in" else f"{millilitres:.0f} ml"
+
+
+def in_letters(index: int) -> str:
+    """Return a letter for each of a row of things, counted from 0, and two or more beyond Z.
+
+    Examples
+    --------
+    >>> in_letters(0), in_letters(25), in_letters(26), in_letters(701), in_letters(702)
+    ('A', 'Z', 'AA', 'ZZ', 'AAA')
+    """
+    more, at = divmod(index, len(ascii_uppercase))
+    return (in_letters(more - 1) if more else "") + ascii_uppercase[at]
 
 
 def several(count: int, what: str) -> str:

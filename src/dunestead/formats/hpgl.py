@@ -15,7 +15,7 @@ import numpy.typing as npt
 import shapely
 
 from dunestead.core.artwork.drawing import Drawing, Notice, Shape
-from dunestead.core.cutting.drawing import SheetDrawing
+from dunestead.core.cutting.drawing import MarkText, SheetDrawing
 from dunestead.core.cutting.paths import CutPath
 from dunestead.core.errors import ArtworkEmpty, ArtworkRefused, ArtworkUnreadable
 from dunestead.core.geometry.affine import Affine
@@ -34,6 +34,8 @@ _NUMBER = re.compile(r"[+-]?(?:\d+\.?\d*|\.\d+)")
 # Pens have no colour that a file tells: each gets one of its own.
 _PENS = ("#22313a", "#9c4a2f", "#4f6f52", "#2f5d7c", "#b3872c", "#6b4a7c", "#7c5a3a", "#3a7c74")
 _CUT_PEN, _MARK_PEN = 1, 2
+# A plotter's letter is so wide, in shares of its height.
+_LETTER_WIDTH = 0.7
 
 
 def is_hpgl(data: bytes) -> bool:
@@ -43,14 +45,37 @@ def is_hpgl(data: bytes) -> bool:
 
 
 # --- out --------------------------------------------------------------------------------------
-def write_hpgl(drawing: SheetDrawing) -> bytes:
-    """Return a sheet's cut lines with pen 1, and its marks with pen 2."""
-    out = ["IN;", f"SP{_CUT_PEN};"]
-    out += [_stroke(path.points, drawing.page[1]) for path in drawing.cuts]
-    out.append(f"PU0,0;SP{_MARK_PEN};")
-    out += [_stroke(np.array(line.points), drawing.page[1]) for line in drawing.lines]
+def write_hpgl(drawing: SheetDrawing, *, with_pen: bool = False) -> bytes:
+    """Return a sheet's cut lines with pen 1; which side is up is said in a comment.
+
+    Parameters
+    ----------
+    with_pen
+        Whether the cutter holds a pen besides its knife, as pen 2: it draws the marks, the flag and the numbers. A
+        cutter without one would cut them.
+    """
+    height = drawing.page[1]
+    out = ["IN;", f'CO"{_plain(drawing.label)}";', f"SP{_CUT_PEN};"]
+    out += [_stroke(path.points, height) for path in drawing.cuts]
+    if with_pen:
+        out.append(f"PU0,0;SP{_MARK_PEN};")
+        out += [_stroke(np.array(line.points), height) for line in drawing.lines]
+        out.append(_stroke(np.array([*drawing.flag, drawing.flag[0]]), height))
+        out += [_lettered(text, height) for text in drawing.texts]
     out.append("PU0,0;SP0;\n")
     return "\n".join(out).encode("ascii")
+
+
+def _plain(text: str) -> str:
+    """Return a text without what would end a comment or a label, in plain letters."""
+    return re.sub(r'["\x00-\x1f]', " ", text).encode("ascii", "replace").decode("ascii")
+
+
+def _lettered(text: MarkText, height: float) -> str:
+    """Return a label in the plotter's own letters: size in cm, ended by the character 3."""
+    x, y = round(text.at[0] * _PER_MM), round((height - text.at[1]) * _PER_MM)
+    tall = text.height / 10
+    return f"PU{x},{y};SI{tall * _LETTER_WIDTH:.3f},{tall:.3f};LB{_plain(text.text)}\x03"
 
 
 def _stroke(points: npt.NDArray[np.float64], height: float) -> str:
@@ -68,6 +93,7 @@ class _Plotter:
     at: tuple[float, float] = (0.0, 0.0)
     pen: int = 1
     is_down: bool = False
+    is_lifted: bool = True
     is_relative: bool = False
     lines: list[tuple[int, list[tuple[float, float]]]] = field(default_factory=list)
     told: set[str] = field(default_factory=set)
@@ -78,15 +104,18 @@ class _Plotter:
         match command:
             case "PU" | "PD":
                 self.is_down = command == "PD"
+                # A pen that was lifted begins a line of its own, also where the last one ended.
+                self.is_lifted = self.is_lifted or not self.is_down
                 self._go(numbers)
             case "PA" | "PR":
                 self.is_relative = command == "PR"
                 self._go(numbers)
             case "SP":
                 self.pen = int(numbers[0]) if numbers else 0
-                self.is_down = False
+                self.is_down, self.is_lifted = False, True
             case "IN" | "DF":
                 self.is_down = self.is_relative = False
+                self.is_lifted = True
             case "AA" | "AR":
                 self._arc(numbers, relative=command == "AR")
             case "CI":
@@ -103,8 +132,9 @@ class _Plotter:
 
     def _to(self, to: tuple[float, float]) -> None:
         if self.is_down and self.pen:
-            if not self.lines or self.lines[-1][0] != self.pen or self.lines[-1][1][-1] != self.at:
+            if self.is_lifted or self.lines[-1][0] != self.pen:
                 self.lines.append((self.pen, [self.at]))
+                self.is_lifted = False
             self.lines[-1][1].append(to)
             self.points += 1
             if self.points > _MOST_POINTS:
@@ -130,12 +160,13 @@ class _Plotter:
         ring = [(self.at[0] + numbers[0] * math.cos(turn), self.at[1] + numbers[0] * math.sin(turn)) for turn in turns]
         ring[-1] = ring[0]
         self.lines.append((self.pen, ring))
+        self.is_lifted = True
 
 
 def _plotted(data: bytes) -> _Plotter:
     if len(data) > _MOST_BYTES:
         raise ArtworkRefused("This plot is larger than any drawing to cut.", "Simplify it and save it again.")
-    text = re.sub(r"\x1b[%.][^A-Z]*[A-Z(]|LB[^\x03]*\x03", " ", data.decode("latin-1"))
+    text = re.sub(r"\x1b[%.][^A-Z]*[A-Z(]|LB[^\x03]*\x03|CO\s*\"[^\"]*\"", " ", data.decode("latin-1"))
     plotter = _Plotter()
     for command, rest in _COMMAND.findall(text):
         numbers = [float(number) for number in _NUMBER.findall(rest)]

@@ -3,19 +3,22 @@
 import io
 import math
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import TYPE_CHECKING, Literal
 
 import numpy as np
+import shapely
 
 from dunestead.core.cutting.drawing import SheetDrawing
 from dunestead.core.cutting.paths import CutPath
 from dunestead.core.geometry.affine import Affine
+from dunestead.core.geometry.curves import Box
+from dunestead.core.units import in_letters
 
 if TYPE_CHECKING:
     from reportlab.pdfgen.canvas import Canvas
 
-__all__ = ["PAPERS", "PdfPage", "Tile", "read_pdf", "tiles_of", "write_pdf", "write_tiled_pdf"]
+__all__ = ["PAPERS", "PdfPage", "Tile", "read_pdf", "tiles_of", "window_of", "write_pdf", "write_tiled_pdf"]
 
 Paper = Literal["a4", "letter"]
 # Width and height, mm.
@@ -24,6 +27,7 @@ _PT = 72 / 25.4
 _MARGIN = 10.0
 # Neighbouring pages share this much, mm.
 _LAP = 10.0
+_BEYOND = 0.5
 _FOOT = 14.0
 _BAR = 100.0
 _CUT_INK = (0.12, 0.16, 0.19)
@@ -44,7 +48,7 @@ class Tile:
     @property
     def name(self) -> str:
         """As printed on it: a letter for the row, a number for the column."""
-        return f"{chr(64 + self.row)}{self.column}"
+        return f"{in_letters(self.row - 1)}{self.column}"
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,6 +79,12 @@ def tiles_of(page: tuple[float, float], paper: Paper) -> list[Tile]:
     ]
 
 
+def window_of(tile: Tile, paper: Paper) -> Box:
+    """Return what of a sheet a page shows, mm."""
+    width, height = _window(paper)
+    return (tile.x, tile.y, tile.x + width, tile.y + height)
+
+
 def _window(paper: Paper) -> tuple[float, float]:
     width, height = PAPERS[paper]
     return width - 2 * _MARGIN, height - 2 * _MARGIN - _FOOT
@@ -103,13 +113,32 @@ def write_tiled_pdf(drawing: SheetDrawing, paper: Paper) -> bytes:
         clip = canvas.beginPath()
         clip.rect(_MARGIN * _PT, (size[1] - _MARGIN - window[1]) * _PT, window[0] * _PT, window[1] * _PT)
         canvas.clipPath(clip, stroke=0, fill=0)
-        _draw(canvas, drawing, _onto(size, _MARGIN - tile.x, _MARGIN - tile.y))
+        _draw(canvas, _within(drawing, window_of(tile, paper)), _onto(size, _MARGIN - tile.x, _MARGIN - tile.y))
         canvas.restoreState()
         _joins(canvas, size, window, tile, {other.name for other in tiles})
         _foot(canvas, size, f"{drawing.label} / page {tile.name}, {len(tiles)} in all")
         canvas.showPage()
     canvas.save()
     return held.getvalue()
+
+
+def _within(drawing: SheetDrawing, window: Box) -> SheetDrawing:
+    """Return what of a sheet shows in a window: whole lines in it, pieces of those that leave it.
+
+    Pieces run on a little, under the page's margin, lest a line along its edge be lost.
+    """
+    x0, y0, x1, y1 = window[0] - _BEYOND, window[1] - _BEYOND, window[2] + _BEYOND, window[3] + _BEYOND
+    cuts: list[CutPath] = []
+    for path in drawing.cuts:
+        low, high = path.points.min(axis=0), path.points.max(axis=0)
+        if low[0] >= x0 and low[1] >= y0 and high[0] <= x1 and high[1] <= y1:
+            cuts.append(path)
+        elif low[0] <= x1 and low[1] <= y1 and high[0] >= x0 and high[1] >= y0:
+            # A ring is in one piece also where it begins in the window.
+            clipped = shapely.clip_by_rect(shapely.LineString(path.points), x0, y0, x1, y1)
+            pieces = shapely.get_parts(shapely.line_merge(clipped))
+            cuts += [CutPath(shapely.get_coordinates(piece)) for piece in pieces if piece.length > 0]
+    return replace(drawing, cuts=tuple(cuts))
 
 
 def _canvas(size: tuple[float, float], title: str) -> tuple[io.BytesIO, "Canvas"]:

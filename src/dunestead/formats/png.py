@@ -3,14 +3,17 @@
 import io
 
 import numpy as np
+import numpy.typing as npt
 from PIL import Image, ImageDraw
 
 from dunestead.core.cutting.drawing import SheetDrawing
 
-__all__ = ["PIXELS_A_MM", "mask_share", "write_png"]
+__all__ = ["PIXELS_A_MM", "mask_shown", "write_png"]
 
 PIXELS_A_MM = 4.0
 _LARGEST = 3000
+# Sums of colour values so far from both mask and ground are neither.
+_SHADE = 12
 _GROUND, _MASK, _MARK = "#fbf8f0", "#8a8f86", "#c2571a"
 
 
@@ -38,8 +41,8 @@ def write_png(drawing: SheetDrawing) -> bytes:
     return held.getvalue()
 
 
-def mask_share(data: bytes) -> float:
-    """Return the share of a picture that shows mask; marks on it count as mask."""
+def mask_shown(data: bytes) -> tuple[npt.NDArray[np.bool_], npt.NDArray[np.bool_]]:
+    """Return where a picture shows mask, and where marks hide what it shows, both ``(height, width)``."""
     pixels = np.asarray(Image.open(io.BytesIO(data)).convert("RGB")).astype(int)
-    ground = np.array([int(_GROUND[k : k + 2], 16) for k in (1, 3, 5)])
-    return float((np.abs(pixels - ground).sum(axis=2) > 30).mean())
+    off = [np.abs(pixels - [int(colour[k : k + 2], 16) for k in (1, 3, 5)]).sum(axis=2) for colour in (_GROUND, _MASK)]
+    return off[1] < off[0], np.minimum(*off) > _SHADE

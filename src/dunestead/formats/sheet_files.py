@@ -3,7 +3,11 @@
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
+import cv2
+import numpy as np
 import shapely
+from scipy.spatial import cKDTree
+from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.cutting.drawing import SheetDrawing
 from dunestead.core.cutting.paths import CutPath
@@ -11,17 +15,19 @@ from dunestead.core.cutting.promise import Broken, broken_promises
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.formats.dxf_sheet import read_dxf_cuts, write_dxf_sheet
 from dunestead.formats.hpgl import read_hpgl_cuts, write_hpgl
-from dunestead.formats.pdf import Paper, read_pdf, tiles_of, write_pdf, write_tiled_pdf
-from dunestead.formats.png import mask_share, write_png
+from dunestead.formats.pdf import Paper, Tile, read_pdf, tiles_of, window_of, write_pdf, write_tiled_pdf
+from dunestead.formats.png import mask_shown, write_png
 from dunestead.formats.svg.cutfile import read_cut_file
 from dunestead.formats.svg.writer import write_sheet
 
 __all__ = ["FORMATS", "SheetFormat", "sheet_file"]
 
-# Marks drawn on light ground count as mask in the picture.
-_PIXELS_OFF = 0.04
-# A line keeps its length and place to this share and within this, mm.
+# Pages have this margin, mm.
 _MARGIN = 10.0
+# A piece of a line keeps its place within this, mm, its length to this share of it; shorter pieces are specks.
+_OFF, _LENGTHS, _SPECK = 0.1, 10.0, 0.02
+# Pixels so near to an edge may be either; places between pixels are told to so many bits.
+_EDGE_PIXELS, _SHIFT = 5, 4
 
 
 @dataclass(frozen=True, slots=True)
@@ -95,25 +101,53 @@ def _check_tiled(paper: Paper) -> Callable[[bytes, SheetDrawing], list[str]]:
         pages, tiles = read_pdf(data), tiles_of(drawing.page, paper)
         if len(pages) != len(tiles):
             return [f"It has {len(pages)} pages in place of {len(tiles)}."]
+
+        def shown(tile: Tile, lines: Sequence[BaseGeometry]) -> list[BaseGeometry]:
+            within = shapely.intersection(shapely.box(*window_of(tile, paper)), lines)
+            return [piece for piece in shapely.get_parts(shapely.line_merge(within)) if piece.length > _SPECK]
+
+        lines = [shapely.LineString(path.points) for path in drawing.cuts]
         for page, tile in zip(pages, tiles, strict=True):
             shift = (tile.x - _MARGIN, tile.y - _MARGIN)
-            if faults := _told(drawing, [CutPath(cut.points + shift) for cut in page.cuts]):
-                return [f"Page {tile.name}: {faults[0]}"]
+            found = [shapely.LineString(cut.points + shift) for cut in page.cuts]
+            if fault := _unlike(shown(tile, lines), shown(tile, found)):
+                return [f"Page {tile.name}: {fault}"]
         return []
 
     return check
 
 
+def _unlike(wanted: Sequence[BaseGeometry], found: Sequence[BaseGeometry]) -> str | None:
+    """Return how lines differ from those that are wanted: another number, or one that lies or runs elsewhere."""
+    if len(found) != len(wanted):
+        return f"It shows {len(found)} lines in place of {len(wanted)}."
+    if not wanted:
+        return None
+    known, told = (np.column_stack([shapely.bounds(of), shapely.length(of)]) for of in (wanted, found))
+    # Lengths of jagged lines add up what each of their points is rounded by.
+    known[:, 4], told[:, 4] = known[:, 4] / _LENGTHS, told[:, 4] / _LENGTHS
+    away, nearest = (np.asarray(one) for one in cKDTree(told).query(known))
+    if len(np.unique(nearest)) != len(known) or float(away.max()) > _OFF:
+        x0, y0, x1, y1, _ = known[int(away.argmax())]
+        return f"The line about {(x0 + x1) / 2:.0f}, {(y0 + y1) / 2:.0f} mm is not what was planned."
+    return None
+
+
 def _check_png(data: bytes, drawing: SheetDrawing) -> list[str]:
-    outline = shapely.node(shapely.MultiLineString([path.points for path in drawing.cuts]))
-    faces = shapely.get_parts(shapely.polygonize(shapely.get_parts(outline)))
-    solid = [shapely.Polygon(path.points) for path in drawing.cuts]
-    tree = shapely.STRtree(solid)
-    inside, _ = tree.query(shapely.point_on_surface(faces), predicate="within")
-    counts = [int((inside == k).sum()) for k in range(len(faces))]
-    area = sum(float(face.area) for face, count in zip(faces, counts, strict=True) if count % 2)
-    off = abs(mask_share(data) - area / (drawing.page[0] * drawing.page[1]))
-    return [] if off <= _PIXELS_OFF else [f"Its mask is off by {off * 100:.1f} % of the page."]
+    """Hold a picture against its lines filled in another way: only pixels at an edge, or under marks, may differ."""
+    shown, marked = mask_shown(data)
+    height, width = shown.shape
+    scale = np.array([width / drawing.page[0], height / drawing.page[1]])
+    rings = [np.round((path.points * scale - 0.5) * 2**_SHIFT).astype(np.int32) for path in drawing.cuts]
+    planned = np.zeros(shown.shape, np.uint8)
+    cv2.fillPoly(planned, rings, 1, shift=_SHIFT)
+    edges = np.zeros(shown.shape, np.uint8)
+    cv2.polylines(edges, rings, isClosed=True, color=1, thickness=_EDGE_PIXELS, shift=_SHIFT)
+    wrong = np.argwhere((shown != planned.astype(bool)) & ~marked & (edges == 0))
+    if not len(wrong):
+        return []
+    y, x = wrong[0] / scale[::-1]
+    return [f"It shows mask for window, or window for mask, at {x:.0f}, {y:.0f} mm."]
 
 
 FORMATS: dict[str, SheetFormat] = {
@@ -121,7 +155,15 @@ FORMATS: dict[str, SheetFormat] = {
     for form in (
         SheetFormat("svg", "SVG", "svg", "image/svg+xml", lambda d: write_sheet(d).encode(), _check_svg),
         SheetFormat("dxf", "DXF", "dxf", "image/vnd.dxf", write_dxf_sheet, _check_dxf),
-        SheetFormat("hpgl", "HP-GL", "plt", "application/vnd.hp-hpgl", write_hpgl, _check_hpgl),
+        SheetFormat("hpgl", "HP-GL, knife only", "plt", "application/vnd.hp-hpgl", write_hpgl, _check_hpgl),
+        SheetFormat(
+            "hpgl-pen",
+            "HP-GL, marks with a pen",
+            "pen.plt",
+            "application/vnd.hp-hpgl",
+            lambda d: write_hpgl(d, with_pen=True),
+            _check_hpgl,
+        ),
         SheetFormat("pdf", "PDF, one page", "pdf", "application/pdf", write_pdf, _check_pdf),
         SheetFormat(
             "pdf-a4",

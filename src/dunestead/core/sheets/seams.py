@@ -3,7 +3,6 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import combinations
-from string import ascii_uppercase
 
 import numpy as np
 import numpy.typing as npt
@@ -11,6 +10,7 @@ import shapely
 
 from dunestead.core.sheets.cells import meeting
 from dunestead.core.sheets.division import Patch
+from dunestead.core.units import in_letters
 
 __all__ = ["CheckPair", "Seam", "seams_of"]
 
@@ -93,14 +93,9 @@ def seams_of(patches: Sequence[Patch], overlap: float, first: int = 0) -> tuple[
         line = meeting(one.cell, other.cell, overlap)
         if line is None:
             continue
-        name = _letters(first + len(seams))
+        name = in_letters(first + len(seams))
         seams.append(Seam(name, one.mask, (one.number, other.number), *line, overlap, _pairs(one, other, line, name)))
     return tuple(seams)
-
-
-def _letters(index: int) -> str:
-    more, at = divmod(index, len(ascii_uppercase))
-    return (_letters(more - 1) if more else "") + ascii_uppercase[at]
 
 
 def _pairs(one: Patch, other: Patch, line: tuple[Point, Point], name: str) -> tuple[CheckPair, ...]:
