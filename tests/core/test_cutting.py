@@ -1,8 +1,13 @@
 """Cutting: order, time, and a knife that cuts in geometry."""
 
+import math
+from itertools import pairwise, permutations
+
 import numpy as np
 import pytest
 import shapely
+from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from dunestead.core.cutting.order import by_hand_order, cut_order
 from dunestead.core.cutting.paths import CutPath, sheet_paths, travel_length
@@ -199,3 +204,51 @@ def test_by_hand_small_insides_come_first_and_each_begins_on_a_straight() -> Non
         before, at, after = ring[-2], ring[0], ring[1]
         cross = (at[0] - before[0]) * (after[1] - at[1]) - (at[1] - before[1]) * (after[0] - at[0])
         assert cross == pytest.approx(0, abs=1e-6)
+
+
+# --- travel -----------------------------------------------------------------------------------
+def travelled(rings) -> float:
+    return sum(math.dist(a, b) for a, b in pairwise([(0.0, 0.0), *(tuple(ring[0]) for ring in rings)]))
+
+
+def shortest_way(shape: shapely.MultiPolygon) -> float:
+    """Return the least travel, over every order that cuts insides first and every corner of entry."""
+    rings = [shapely.get_coordinates(ring) for ring in shapely.get_rings(shapely.get_parts(shape))]
+    areas = [shapely.Polygon(ring) for ring in rings]
+    inside = [(a, b) for a in range(len(rings)) for b in range(len(rings)) if a != b and areas[a].within(areas[b])]
+    best = math.inf
+    for order in permutations(range(len(rings))):
+        if any(order.index(a) > order.index(b) for a, b in inside):
+            continue
+        way, spots = np.zeros(1), np.zeros((1, 2))
+        for ring in order:
+            step = np.hypot(*(spots[:, None] - rings[ring][None, :-1]).transpose(2, 0, 1))
+            way, spots = (way[:, None] + step).min(axis=0), rings[ring][:-1]
+        best = min(best, float(way.min()))
+    return best
+
+
+@given(st.lists(st.tuples(st.integers(0, 6), st.integers(0, 4)), min_size=2, max_size=5, unique=True))
+@settings(max_examples=25, deadline=None)
+def test_the_knife_travels_hardly_further_than_it_must(places) -> None:
+    """Windows on a grid, the first with a keeper in it: every order and entry is tried."""
+    holes = [shapely.box(40 * x, 40 * y, 40 * x + 28, 40 * y + 22) for x, y in places]
+    frame = shapely.Polygon(shapely.box(-20, -20, 300, 200).exterior, [hole.exterior for hole in holes])
+    shape = shapely.MultiPolygon([frame, holes[0].buffer(-6, join_style="mitre")])
+
+    cuts = cut_order(shape, (0.0, 0.0))
+
+    assert travelled(cuts) <= shortest_way(shape) * 1.15 + 1e-6
+
+
+@pytest.mark.parametrize("side", [12, 32])
+def test_many_windows_are_toured_without_going_to_and_fro(side: int) -> None:
+    """Windows 4 wide stand 10 apart on a grid: the shortest way between neighbours is 6, from corner to corner."""
+    holes = [shapely.box(10 * x, 10 * y, 10 * x + 4, 10 * y + 4) for x in range(side) for y in range(side)]
+    frame = shapely.Polygon(shapely.box(-5, -5, 10 * side, 10 * side).exterior, [hole.exterior for hole in holes])
+
+    cuts = cut_order(shapely.MultiPolygon([frame]), (0.0, 0.0))
+
+    # A knife leaves where it entered: from window to window are 10, but where it goes round a corner.
+    assert travelled(cuts) <= 1.15 * 10 * len(holes)
+    assert shapely.Polygon(cuts[-1]).equals(shapely.Polygon(frame.exterior))

@@ -11,8 +11,8 @@ References
 """
 
 import math
-from collections.abc import Sequence
-from itertools import pairwise
+from collections.abc import Iterator, Sequence
+from itertools import combinations, pairwise
 
 import numpy as np
 import numpy.typing as npt
@@ -22,11 +22,18 @@ __all__ = ["by_hand_order", "cut_order"]
 
 Points = npt.NDArray[np.float64]
 Point = tuple[float, float]
+Order = npt.NDArray[np.intp]
 # A line may be entered at so many of its corners.
-_ENTRIES = 24
-_ROUNDS = 3
+_ENTRIES = 48
+_ROUNDS = 4
+# Of more rings than this a tour is good enough as it is: none is tried elsewhere one by one.
+_MOST_TRIED = 250
+# Of so few every change of two is tried.
+_FEW = 10
 _LONGEST_RUN = 3
 _PASSES = 12
+# So many points are toured at once.
+_BLOCK = 300
 
 
 def cut_order(shape: shapely.MultiPolygon, here: Point) -> list[Points]:
@@ -55,6 +62,14 @@ def cut_order(shape: shapely.MultiPolygon, here: Point) -> list[Points]:
         if order and _travel(tried, starts, here) >= _travel(order, at, here) - 1e-9:
             break
         order, at = tried, starts
+    for _ in range(_ROUNDS if len(rings) <= _MOST_TRIED else 0):
+        tried = _put_elsewhere(order, at, entries, parent, here)
+        starts = _entered(tried, entries, here)
+        if _travel(tried, starts, here) >= _travel(order, at, here) - 1e-9:
+            break
+        order, at = tried, starts
+    if len(rings) <= _FEW:
+        order, at = _of_few(order, at, entries, parent, here)
     return [_begun(rings[k], at[k]) for k in order]
 
 
@@ -84,12 +99,14 @@ def _nested(shape: shapely.MultiPolygon) -> tuple[list[Points], list[int]]:
         return rings, parent
     inside, outer = shapely.STRtree(outlines).query([part.representative_point() for part in parts], "within")
     areas = shapely.area(outlines)
+    trees = {k: shapely.STRtree([hole for _, hole in holes]) for k, holes in enumerate(hole_of) if holes}
     for k in range(len(parts)):
         around = [int(j) for j in outer[inside == k] if j != k]
         if around:
             nearest = min(around, key=lambda j: areas[j])
             at = parts[k].representative_point()
-            parent[k] = next((ring for ring, hole in hole_of[nearest] if hole.contains(at)), nearest)
+            holding = trees[nearest].query(at, predicate="within").tolist() if nearest in trees else []
+            parent[k] = hole_of[nearest][holding[0]][0] if holding else nearest
     return rings, parent
 
 
@@ -113,74 +130,152 @@ def _toured(ring: int, children: dict[int, list[int]], at: Points, here: Point, 
 
 
 def _tour(points: Points, here: Point, *, begun: bool) -> list[int]:
-    """Return a short open tour of points from where the knife stands; they may be in a good order already."""
+    """Return a short open tour of points from where the knife stands; they may be in a good order already.
+
+    Many points are toured block by block, to and fro over the sheet, for the work grows with their square.
+    """
     count = len(points)
+    if count > _BLOCK:
+        order: list[int] = []
+        for block in _slices(count) if begun else _blocks(points):
+            order += block[_tour(points[block], here, begun=begun)].tolist()
+            here = (float(points[order[-1], 0]), float(points[order[-1], 1]))
+        return order
     spots = np.vstack([np.array(here), points])
     apart = np.hypot(spots[:, None, 0] - spots[None, :, 0], spots[:, None, 1] - spots[None, :, 1])
-    order = list(range(count + 1)) if begun else _nearest_next(apart)
+    tour = np.arange(count + 1) if begun else _nearest_next(apart)
     for _ in range(_PASSES):
-        if not (_uncrossed(order, apart) | _moved(order, apart)):
+        tour, uncrossed = _uncrossed(tour, apart)
+        tour, moved = _moved(tour, apart)
+        if not (uncrossed or moved):
             break
-    return [k - 1 for k in order[1:]]
+    return [k - 1 for k in tour[1:].tolist()]
 
 
-def _nearest_next(apart: Points) -> list[int]:
+def _slices(count: int) -> Iterator[Order]:
+    yield from np.array_split(np.arange(count), math.ceil(count / _BLOCK))
+
+
+def _blocks(points: Points) -> Iterator[Order]:
+    """Yield points in blocks of a limited number, in strips to and fro across the longer side."""
+    long = int(np.argmax(np.ptp(points, axis=0)))
+    strips = max(round(math.sqrt(len(points) / _BLOCK)), 1)
+    for k, strip in enumerate(np.array_split(np.argsort(points[:, long], kind="stable"), strips)):
+        along = strip[np.argsort(points[strip, 1 - long], kind="stable")]
+        blocks = np.array_split(along, math.ceil(len(strip) / _BLOCK))
+        yield from blocks if k % 2 == 0 else [block[::-1] for block in reversed(blocks)]
+
+
+def _nearest_next(apart: Points) -> Order:
     order = [0]
     left = np.ones(len(apart), bool)
     left[0] = False
     for _ in range(len(apart) - 1):
         order.append(int(np.argmin(np.where(left, apart[order[-1]], np.inf))))
         left[order[-1]] = False
-    return order
+    return np.array(order)
 
 
-def _uncrossed(order: list[int], apart: Points) -> bool:
-    """Turn stretches of the tour round while that shortens it; the far end is free."""
-    better = False
-    count = len(order)
+def _uncrossed(tour: Order, apart: Points) -> tuple[Order, bool]:
+    """Turn stretches of a tour round while that shortens it, the far end being free; says whether any was."""
+    tour, better, count = tour.copy(), False, len(tour)
     for i in range(count - 2):
-        tour = np.array(order)
-        ends = np.arange(i + 2, count + 1)
         before, first = tour[i], tour[i + 1]
-        last = tour[ends - 1]
-        after = tour[np.minimum(ends, count - 1)]
-        is_end = ends == count
-        old = apart[before, first] + np.where(is_end, 0.0, apart[last, after])
-        new = apart[before, last] + np.where(is_end, 0.0, apart[first, after])
-        gain = old - new
+        # A stretch ends before each of these; the last has nothing behind it.
+        last, after = tour[i + 1 :], tour[i + 2 :]
+        gain = apart[before, first] - apart[before, last]
+        gain[:-1] += apart[last[:-1], after] - apart[first, after]
         best = int(np.argmax(gain))
         if gain[best] > 1e-9:
-            order[i + 1 : ends[best]] = order[i + 1 : ends[best]][::-1]
+            tour[i + 1 : i + best + 2] = tour[i + 1 : i + best + 2][::-1].copy()
             better = True
-    return better
+    return tour, better
 
 
-def _moved(order: list[int], apart: Points) -> bool:
-    """Move short runs of the tour to where they cost less."""
+def _moved(tour: Order, apart: Points) -> tuple[Order, bool]:
+    """Move short runs of a tour to where they cost less; says whether any was."""
     better = False
     # What is hardly out of its way is not worth a try.
-    least = 0.02 * float(apart[order[:-1], order[1:]].mean()) if len(order) > 1 else 0.0
+    least = 0.02 * float(apart[tour[:-1], tour[1:]].mean()) if len(tour) > 1 else 0.0
     for length in range(1, _LONGEST_RUN + 1):
         i = 0
-        while (i := i + 1) + length <= len(order):
-            run = order[i : i + length]
-            saved = apart[order[i - 1], run[0]]
-            if i + length < len(order):
-                saved += apart[run[-1], order[i + length]] - apart[order[i - 1], order[i + length]]
+        while (i := i + 1) + length <= len(tour):
+            first, last = tour[i], tour[i + length - 1]
+            saved = apart[tour[i - 1], first]
+            if i + length < len(tour):
+                saved += apart[last, tour[i + length]] - apart[tour[i - 1], tour[i + length]]
             if saved < least:
                 continue
-            rest = np.array(order[:i] + order[i + length :])
-            nexts = np.append(rest[1:], -1)
-            is_end = nexts < 0
-            there = np.where(is_end, 0.0, apart[rest, nexts])
-            ends = ((run[0], run[-1]), (run[-1], run[0]))
-            cost = np.array([apart[rest, a] + np.where(is_end, 0.0, apart[b, nexts]) - there for a, b in ends])
+            rest = np.concatenate([tour[:i], tour[i + length :]])
+            there = np.append(apart[rest[:-1], rest[1:]], 0.0)
+            ways = ((first, last), (last, first))
+            cost = np.array([apart[rest, a] + np.append(apart[b, rest[1:]], 0.0) - there for a, b in ways])
             way, place = np.unravel_index(int(np.argmin(cost)), cost.shape)
             if saved - cost[way, place] > 1e-9:
+                run = tour[i : i + length]
                 moved = run if way == 0 else run[::-1]
-                order[:] = [*rest[: place + 1].tolist(), *moved, *rest[place + 1 :].tolist()]
+                tour = np.concatenate([rest[: place + 1], moved, rest[place + 1 :]])
                 better = True
-    return better
+    return tour, better
+
+
+def _put_elsewhere(
+    order: Sequence[int], at: Sequence[Point], entries: Sequence[Points], parent: Sequence[int], here: Point
+) -> list[int]:
+    """Return an order in which each ring was taken out and put where it costs least, wherever it lies.
+
+    A ring may go anywhere after all that lies in it and before what lies around it, and be entered anew there.
+    """
+    tour, spots = list(order), list(at)
+    above = [_around(ring, parent) for ring in range(len(parent))]
+    for ring in order:
+        place = tour.index(ring)
+        rest = tour[:place] + tour[place + 1 :]
+        stops = np.array([here, *(spots[k] for k in rest)])
+        to_entry = np.hypot(
+            stops[:, None, 0] - entries[ring][None, :, 0], stops[:, None, 1] - entries[ring][None, :, 1]
+        )
+        step = np.hypot(*np.diff(stops, axis=0).T)
+        # Put in behind each stop; behind the last nothing follows.
+        detour = to_entry + np.vstack([to_entry[1:], np.zeros(to_entry.shape[1])]) - np.append(step, 0.0)[:, None]
+        inside = [k for k, other in enumerate(rest) if ring in above[other]]
+        around = [k for k, other in enumerate(rest) if other in above[ring]]
+        first, last = max(inside, default=-1) + 1, min(around, default=len(rest))
+        best, entry = np.unravel_index(int(np.argmin(detour[first : last + 1])), detour[first : last + 1].shape)
+        x, y = entries[ring][entry]
+        tour = [*rest[: first + int(best)], ring, *rest[first + int(best) :]]
+        spots[ring] = (float(x), float(y))
+    return tour
+
+
+def _of_few(
+    order: list[int], at: list[Point], entries: Sequence[Points], parent: Sequence[int], here: Point
+) -> tuple[list[int], list[Point]]:
+    """Return the order and entries of a few rings: stretches are turned, rings exchanged and moved while that helps."""
+    above = [_around(ring, parent) for ring in range(len(parent))]
+    better = True
+    while better:
+        better = False
+        for i, k in combinations(range(len(order)), 2):
+            for tried in (
+                [*order[:i], *reversed(order[i : k + 1]), *order[k + 1 :]],
+                [*order[:i], order[k], *order[i + 1 : k], order[i], *order[k + 1 :]],
+                [*order[:i], *order[i + 1 : k + 1], order[i], *order[k + 1 :]],
+                [*order[:i], order[k], *order[i:k], *order[k + 1 :]],
+            ):
+                if any(above[ring] & set(tried[:place]) for place, ring in enumerate(tried)):
+                    continue
+                starts = _entered(tried, entries, here)
+                if _travel(tried, starts, here) < _travel(order, at, here) - 1e-6:
+                    order, at, better = tried, starts, True
+    return order, at
+
+
+def _around(ring: int, parent: Sequence[int]) -> set[int]:
+    found = set()
+    while (ring := parent[ring]) >= 0:
+        found.add(ring)
+    return found
 
 
 # --- entering ---------------------------------------------------------------------------------
