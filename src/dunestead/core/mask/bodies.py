@@ -9,7 +9,7 @@ import numpy.typing as npt
 import shapely
 from shapely.geometry.base import BaseGeometry
 
-from dunestead.core.mask.gaps import Gap
+from dunestead.core.mask.gaps import Edges, Gap
 from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["FULL", "Bodies", "BodyWay"]
@@ -19,10 +19,11 @@ Points = npt.NDArray[np.float64]
 _SHARES = (1.0, 0.85, 0.7, 0.5, 0.0)
 # From this share of its width on a bridge counts as joined by all of it: outlines are polygons.
 FULL = 0.97
-# Ground is looked for this many widths around a gap, and then wider.
-_NEAR, _FAR = 4.0, 16.0
-# What is so little longer than the narrowest place is not looked for any wider.
-_HARDLY_LONGER = 1.1
+_PAIRS = sorted(product(_SHARES, _SHARES), key=lambda pair: (min(pair), sum(pair)), reverse=True)
+# What is left of a part is its body from so many squares of the width on, or when nothing larger is left.
+_ROOM = 1.0
+# Shapes of more points are searched by their runs.
+_MANY = 200
 _QUARTER = 8
 _EPS = 1e-6
 
@@ -43,6 +44,28 @@ class BodyWay:
     taken: float
 
 
+class _Body:
+    """What is left of a part when all narrower than a share of a bridge is taken off, its edge in short runs."""
+
+    def __init__(self, part: shapely.Polygon, inset: float, room: float) -> None:
+        rest = shapely.get_parts(part.buffer(-inset, quad_segs=_QUARTER)) if inset else np.array([part], dtype=object)
+        if len(rest) > 1:
+            # A bulge on a spike is as wide as a bridge, but hangs on the spike.
+            areas = shapely.area(rest)
+            rest = rest[areas >= min(room, float(areas.max()))]
+        self.shape = shapely.MultiPolygon(list(rest))
+        self._runs: shapely.STRtree | None = None
+
+    def towards(self, other: BaseGeometry) -> shapely.LineString:
+        """Return the shortest line from another shape to this one."""
+        if shapely.get_num_coordinates(self.shape) <= _MANY:
+            return shapely.shortest_line(other, self.shape)
+        if self._runs is None:
+            self._runs = Edges(dict(enumerate(self.shape.geoms))).tree
+        nearest: shapely.LineString = self._runs.geometries[self._runs.query_nearest(other)[0]]
+        return shapely.shortest_line(other, nearest)
+
+
 class Bodies:
     """The parts of a mask without what is narrower than a bridge.
 
@@ -53,52 +76,40 @@ class Bodies:
 
     def __init__(self, parts: Mapping[int, shapely.Polygon], width: float) -> None:
         self._parts, self._width = parts, width
+        self._known: dict[tuple[int, float], _Body] = {}
 
     def way(self, gap: Gap, longest: float) -> BodyWay | None:
-        """Return the way between two parts, near their gap, that hangs on most mask; None where there is none.
+        """Return the way between two parts that hangs on most mask; None where there is none.
 
         Parameters
         ----------
         longest
             A bridge over it may be no longer, mm.
         """
-        best: BodyWay | None = None
-        for around in (_NEAR, _FAR):
-            box = shapely.LineString([gap.start, gap.end]).buffer(around * self._width).bounds
-            near = [_clipped(self._parts[number], box) for number in (gap.piece, gap.other)]
-            way = self._between(near, shapely.box(*box).boundary, gap, longest)
-            if way and (best is None or (way.gap.share, -way.taken) > (best.gap.share, -best.taken)):
-                best = way
-            if best and best.gap.share == 1 and best.taken <= gap.length * _HARDLY_LONGER:
-                break
-        return best
-
-    def _between(self, near: list[BaseGeometry], border: BaseGeometry, gap: Gap, longest: float) -> BodyWay | None:
-        pairs = sorted(product(_SHARES, _SHARES), key=lambda pair: (min(pair), sum(pair)), reverse=True)
-        bodies = [{share: self._body(part, share, border) for share in _SHARES} for part in near]
-        for one, other in pairs:
-            ends = (bodies[0][one], bodies[1][other])
-            if ends[0].is_empty or ends[1].is_empty:
+        for one, other in _PAIRS:
+            body, target = self._body(gap.piece, one), self._body(gap.other, other)
+            if body.shape.is_empty or target.shape.is_empty:
                 continue
-            axis = shapely.shortest_line(*ends)
-            crossed = self._crossing(gap, axis, near)
+            if shapely.get_num_coordinates(body.shape) > shapely.get_num_coordinates(target.shape):
+                axis = shapely.reverse(body.towards(target.shape))
+            else:
+                axis = target.towards(body.shape)
             strip = axis.buffer(self._width / 2, cap_style="flat")
+            near = [_clipped(self._parts[number], strip.bounds) for number in (gap.piece, gap.other)]
+            crossed = self._crossing(gap, axis, near)
+            if crossed is None:
+                continue
             taken = float(shapely.difference(strip, shapely.union_all(near)).area) / self._width
-            if crossed and taken <= longest:
+            if taken <= longest:
                 return BodyWay(replace(crossed, share=min(one, other)), taken)
         return None
 
-    def _body(self, part: BaseGeometry, share: float, border: BaseGeometry) -> BaseGeometry:
-        """Return a part without what is narrower: what leads on beyond what is looked at, else its largest rest."""
-        if not share:
-            return part
-        inset = share * FULL * self._width / 2
-        rest = shapely.get_parts(part.buffer(-inset, quad_segs=_QUARTER))
-        if len(rest) < 2:
-            return shapely.MultiPolygon(list(rest))
-        leads_on = shapely.distance(rest, border) <= inset * (1 + _EPS) + _EPS
-        # A bulge on a spike is as wide as a bridge, but hangs on the spike.
-        return shapely.MultiPolygon(list(rest[leads_on] if leads_on.any() else rest[[np.argmax(shapely.area(rest))]]))
+    def _body(self, number: int, share: float) -> _Body:
+        known = self._known.get((number, share))
+        if known is None:
+            inset, room = share * FULL * self._width / 2, _ROOM * self._width**2
+            known = self._known[(number, share)] = _Body(self._parts[number], inset, room)
+        return known
 
     def _crossing(self, gap: Gap, axis: shapely.LineString, near: list[BaseGeometry]) -> Gap | None:
         """Return where an axis crosses the paint last on its way out of one part, into the other."""
