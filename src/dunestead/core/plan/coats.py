@@ -130,7 +130,9 @@ def _regions(look: Look, laid: LaidMask, cut: CutPlan) -> dict[str, float]:
     if cut.bridges:
         strips = shapely.union_all([bridge.shape for bridge in cut.bridges])
         for colour, region in laid.painted.colours.items():
-            areas[colour] -= float(shapely.intersection(region, strips).area)
+            # Bridges cross paint and nothing else: where there is but one colour, they take it from that.
+            taken = strips if len(areas) == 1 else shapely.intersection(region, strips)
+            areas[colour] -= float(taken.area)
     return areas
 
 

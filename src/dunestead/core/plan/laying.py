@@ -84,7 +84,7 @@ def sheet_time(sheet: Sheet, settings: CutSettings, cutter: Cutter, catalogue: C
         figures = catalogue.workshop
         knife = HandKnife(figures["hand_straight"], figures["hand_curve"], figures["hand_corner"])
         return knife_time_by_hand(sheet_paths(sheet, by_hand=True), knife)
-    return knife_time(sheet_paths(sheet), cutter, speed=settings.speed, passes=settings.passes)
+    return knife_time(sheet_paths(sheet, by_hand=False), cutter, speed=settings.speed, passes=settings.passes)
 
 
 def job_items(layout: Layout) -> list[Item]:
