@@ -176,6 +176,40 @@ def test_lines_are_followed_with_an_even_pen() -> None:
     assert spread.max() - spread.min() < 0.35 * spread.mean()
 
 
+def lines_of(*widths: int) -> np.ndarray:
+    """Return a picture of a slanted line and a ring for each width, pixels, drawn eight times as large and averaged."""
+    large = np.full((400 * 8, 500 * len(widths) * 8), 255, np.uint8)
+    for k, width in enumerate(widths):
+        left = 500 * 8 * k
+        cv2.line(large, (left + 480, 400), (left + 3500, 1100), 0, width * 8)
+        cv2.circle(large, (left + 2000, 2200), 700, 0, width * 8)
+    return cv2.resize(large, None, fx=1 / 8, fy=1 / 8, interpolation=cv2.INTER_AREA)
+
+
+@pytest.mark.parametrize("width", [3, 4, 6, 9, 14])
+def test_a_line_is_drawn_as_wide_as_it_is(width: int) -> None:
+    found = traced(lines_of(width), ink="line", despeckle=2)
+
+    assert [shape.pen.width for shape in found.drawing.shapes] == pytest.approx([width], rel=0.06)
+
+
+def test_lines_of_several_widths_keep_theirs() -> None:
+    found = traced(lines_of(4, 12), ink="line", despeckle=2)
+
+    assert [shape.pen.width for shape in found.drawing.shapes] == pytest.approx([4, 12], rel=0.06)
+
+
+def test_lines_are_drawn_as_wide_as_the_maker_says() -> None:
+    grey = lines_of(6)
+    found = traced(grey, ink="line")
+    share = found.pen_share(300.0, 5.0)
+
+    again = traced(grey, ink="line", pen=share)
+
+    strokes = measure_widths(paint(again.drawing, 300.0), ()).strokes.diameter
+    assert np.median(strokes) == pytest.approx(5.0, rel=0.03)
+
+
 def test_a_skeleton_is_thin_and_in_one_piece() -> None:
     bits = np.zeros((80, 120), np.uint8)
     cv2.line(bits, (10, 10), (100, 60), 1, 9)

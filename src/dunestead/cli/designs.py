@@ -1,5 +1,6 @@
 """Artwork made here: words in a face, and pictures traced."""
 
+from dataclasses import replace
 from pathlib import Path
 from typing import Literal
 
@@ -91,6 +92,7 @@ def fonts(as_json: bool) -> None:
 @click.option("--despeckle", type=int, default=4, show_default=True, help="Specks up to so many pixels vanish.")
 @click.option("--smooth", type=float, default=0.5, show_default=True, help="0 true to the pixel, 1 flowing.")
 @click.option("--ink", type=click.Choice(["area", "line"]), default="area", show_default=True)
+@click.option("--pen", type=LENGTH, help="With --ink line: how wide lines are drawn; as they are when not given.")
 @click.option("--corners", type=CORNERS, help="Of the sheet: x,y four times in pixels, from its top left clockwise.")
 @click.option("--invert", is_flag=True, help="The drawing is light on dark.")
 @click.option("--even/--uneven", default=True, help="Take uneven light out first.")
@@ -103,6 +105,7 @@ def trace(
     despeckle: int,
     smooth: float,
     ink: Literal["area", "line"],
+    pen: float | None,
     corners: list[tuple[float, float]] | None,
     invert: bool,
     even: bool,
@@ -122,6 +125,9 @@ def trace(
         shares = tuple((x / across, y / height) for x, y in corners)
     settings = TraceSettings(shares, threshold, invert, even, despeckle, smooth, ink)  # type: ignore[arg-type]
     found = trace_picture(picture, settings)
+    if pen is not None and ink == "line":
+        # How large a pixel is shows only when the lines are known.
+        found = trace_picture(picture, replace(settings, pen=found.pen_share(width, pen)))
     write_file(output, write_drawing(found.drawing, width, f"Traced from {image.name}"))
     report = check_report(art_job(found.drawing, width, "coir", "paper-coated-down")) | {
         "file": str(output),

@@ -1,5 +1,7 @@
 """The middle of drawn lines, to be followed with an even pen."""
 
+import math
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 import cv2
@@ -14,6 +16,8 @@ __all__ = ["centre_lines", "thinned"]
 
 Bits = npt.NDArray[np.uint8]
 Points = npt.NDArray[np.float64]
+# Lines up to so many times as wide as the finest of them are drawn with one pen.
+_ONE_PEN = 1.25
 _NEIGHBOURS = ((-1, 0), (-1, 1), (0, 1), (1, 1), (1, 0), (1, -1), (0, -1), (-1, -1))
 
 
@@ -31,16 +35,61 @@ def _goes(first_pass: bool) -> npt.NDArray[np.bool_]:
 _GOES_FIRST, _GOES_SECOND = _goes(True), _goes(False)
 
 
-def centre_lines(ink: Ink, settings: TraceSettings) -> tuple[Path, float]:
-    """Return the lines in the middle of ink, and the width of the pen that follows them, pixels."""
+def centre_lines(ink: Ink, settings: TraceSettings) -> list[tuple[Path, float]]:
+    """Return the lines in the middle of ink, those of one width together, with their pen, pixels."""
     mask = ink.mask
     bones = thinned(mask)
     half_width = cv2.distanceTransform(mask, cv2.DIST_L2, 5)
-    pen = settings.pen * max(mask.shape) if settings.pen else 2 * float(np.median(half_width[bones > 0]))
+    # A bulge is no longer than the ink about it is wide; the middle of a pixel lies half a pixel off its edge.
+    bulge = 2 * float(np.median(half_width[bones > 0])) - 1
+    drawn = [line for line in _walk(bones) if not (line.is_spur and len(line.points) < bulge)]
+    calm = [_calmed(line.points, line.is_loop) for line in drawn]
+    pens = [settings.pen * max(mask.shape)] * len(drawn) if settings.pen else _widths(ink, drawn, calm)
     tolerance = 0.6 + 1.2 * settings.smooth
-    drawn = [line for line in _walk(bones) if not (line.is_spur and len(line.points) < pen)]
-    calm = [_simplified(_calmed(line.points, line.is_loop), line.is_loop, tolerance) for line in drawn]
-    return _as_path(calm, [line.is_loop for line in drawn]), max(pen, 1.0)
+    found = []
+    for alike in _alike(pens):
+        points = [_simplified(calm[k], drawn[k].is_loop, tolerance) for k in alike]
+        length = [_length(calm[k]) for k in alike]
+        pen = float(np.average([pens[k] for k in alike], weights=length))
+        found.append((_as_path(points, [drawn[k].is_loop for k in alike]), max(pen, 1.0)))
+    return found
+
+
+def _length(points: Points) -> float:
+    return max(float(np.hypot(*np.diff(points, axis=0).T).sum()), 1.0)
+
+
+def _widths(ink: Ink, drawn: Sequence["_Line"], calm: Sequence[Points]) -> list[float]:
+    """Return how wide the ink of each line is, pixels: the ink that is nearest to it, over its length.
+
+    Thinning takes half a width off a free end: ink there belongs to a line that much longer.
+    """
+    covered = ink.coverage
+    bones = np.ones(covered.shape, np.uint8)
+    for line in drawn:
+        x, y = line.points.astype(int).T
+        bones[y, x] = 0
+    _, nearest = cv2.distanceTransformWithLabels(bones, cv2.DIST_L2, 5, labelType=cv2.DIST_LABEL_PIXEL)
+    held = np.bincount(nearest.ravel(), weights=covered.ravel(), minlength=int(nearest.max()) + 1)
+    widths = []
+    for line, points in zip(drawn, calm, strict=True):
+        x, y = line.points.astype(int).T
+        area, length, free = float(held[np.unique(nearest[y, x])].sum()), _length(points), line.free_ends
+        # width x (length + free x width / 2) = area
+        widths.append((-length + math.sqrt(length**2 + 2 * free * area)) / free if free else area / length)
+    return widths
+
+
+def _alike(pens: Sequence[float]) -> Iterator[list[int]]:
+    """Yield lines in groups of about one width, the finest first."""
+    group: list[int] = []
+    for k in sorted(range(len(pens)), key=lambda k: pens[k]):
+        if group and pens[k] > _ONE_PEN * pens[group[0]]:
+            yield group
+            group = []
+        group.append(k)
+    if group:
+        yield group
 
 
 def thinned(mask: Bits) -> Bits:
@@ -74,6 +123,7 @@ class _Line:
     points: Points
     is_loop: bool = False
     is_spur: bool = False
+    free_ends: int = 0
 
 
 def _walk(bones: Bits) -> list[_Line]:
@@ -90,7 +140,8 @@ def _walk(bones: Bits) -> list[_Line]:
             points = _follow(start, step, near, nodes, used)
             ends = (near[start], near[int(points[-1][1]), int(points[-1][0])])
             # A line with two free ends stands alone, however short.
-            lines.append(_Line(points, is_spur=sorted(map(len, ends))[0] == 1 < max(map(len, ends))))
+            free = sum(len(end) == 1 for end in ends)
+            lines.append(_Line(points, is_spur=free == 1, free_ends=free))
     for start in sorted(pixels - nodes):
         if any(frozenset((start, step)) in used for step in near[start]):
             continue

@@ -19,6 +19,8 @@ _MOST_BLUR = 3.0
 # Grey that noise alone moves by more than this share of the contrast makes an edge fray.
 _QUIET = 0.02
 _LEAST_CONTRAST = 12.0
+# Softened ink reaches so many times the softening; the darkest pixels, in hundredths of all, are wholly ink.
+_SPREAD, _DARKEST = 2.5, 0.5
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -33,11 +35,25 @@ class Ink:
         Halfway between ink and paper, or the maker's own.
     blur
         How far edges were softened to quiet the noise, pixels.
+    dark
+        Grey of the darkest ink, before it was softened.
     """
 
     field: Field
     level: float
     blur: float
+    dark: float = 0.0
+
+    @property
+    def coverage(self) -> npt.NDArray[np.float64]:
+        """How much of each pixel ink covers, 0 to 1: softening spreads it and takes nothing away."""
+        mask = self.mask
+        paper = float(np.median(self.field[mask == 0]))
+        reach = 2 * math.ceil(_SPREAD * self.blur) + 1
+        about = cv2.dilate(mask, np.ones((reach, reach), np.uint8))
+        share = (paper - self.field) / max(paper - self.dark, 1.0)
+        covered: npt.NDArray[np.float64] = np.where(about > 0, np.clip(share, 0.0, 1.0), 0.0)
+        return covered
 
     @property
     def mask(self) -> npt.NDArray[np.uint8]:
@@ -77,7 +93,7 @@ def find_ink(grey: Grey, settings: TraceSettings) -> Ink:
         raise BadInput(
             "Nothing of the picture is darker than the threshold.", "Raise the threshold, or set it to auto."
         )
-    return Ink(field, level, blur)
+    return Ink(field, level, blur, float(np.percentile(grey, _DARKEST)))
 
 
 def _blur_for(grey: Grey, contrast: float) -> float:

@@ -59,11 +59,22 @@ class Tracing:
         Grey in force.
     points
         How many points its curves run through.
+    longest
+        Longer side of the picture that was looked at, pixels.
     """
 
     drawing: Drawing
     threshold: float = field(compare=False)
     points: int = field(compare=False)
+    longest: int = field(default=0, compare=False)
+
+    def pen_share(self, width: float, pen: float) -> float:
+        """Return which pen, as a share of the picture, is so wide when the whole drawing has a width; both mm.
+
+        The drawing is as wide as its lines' middles and a pen.
+        """
+        x = np.concatenate([shape.path.segments[..., 0].ravel() for shape in self.drawing.shapes])
+        return pen * float(np.ptp(x)) / max(width - pen, pen) / self.longest
 
 
 @lru_cache(maxsize=32)
@@ -81,14 +92,17 @@ def trace(picture: Picture, settings: TraceSettings, colour: str = _BLACK) -> Tr
     ink, contours = _seen(picture, settings)
     digest = hashlib.sha256(f"{picture.digest} {settings!r} {colour}".encode()).hexdigest()
     if settings.ink == "line":
-        path, pen = centre_lines(ink, settings)
-        shape = Shape(path, IDENTITY, stroke=colour, pen=Pen(pen, cap="round", join="round"))
+        drawn = centre_lines(ink, settings)
+        shapes = tuple(
+            Shape(path, IDENTITY, stroke=colour, pen=Pen(pen, cap="round", join="round")) for path, pen in drawn
+        )
     else:
         path = join_fitted([fit_closed(contour, _rules(settings, ink)) for contour in contours])
         # Ink lies on the same hand of every contour, so holes run the other way, and where a curve crosses
         # itself in a tight corner no crumb of paper is left.
-        shape = Shape(path, IDENTITY, fill=colour, fill_rule="nonzero")
-    return Tracing(Drawing(digest, (shape,)), ink.level, len(path.segments))
+        shapes = (Shape(path, IDENTITY, fill=colour, fill_rule="nonzero"),)
+    points = sum(len(shape.path.segments) for shape in shapes)
+    return Tracing(Drawing(digest, shapes), ink.level, points, max(ink.field.shape))
 
 
 @lru_cache(maxsize=8)

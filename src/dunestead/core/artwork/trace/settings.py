@@ -34,7 +34,7 @@ class TraceSettings:
     ink
         ``area`` paints the ink as it is; ``line`` follows the middle of each line with an even pen.
     pen
-        Width of that pen as a share of the picture's longer side; None takes the line's own mean.
+        Width of that pen as a share of the picture's longer side; None takes each line as wide as it is.
     """
 
     corners: Corners | None = None
