@@ -1,5 +1,7 @@
 """Findings of layout and colour, held against distances worked out by hand."""
 
+from dataclasses import replace
+
 import pytest
 import shapely
 
@@ -129,6 +131,29 @@ def test_paint_that_hardly_shows_is_found_and_a_base_coat_settles_it() -> None:
     assert codes(job_of(words("HI", 300.0), blank=dark))["colours-alike"].measured < 14
     paints = (Coating("base", "outdoor-acrylic", "#f3efe4", where="under"), Coating("colour", "outdoor-acrylic"))
     assert "colours-alike" not in codes(job_of(words("HI", 300.0), blank=dark, coatings=paints))
+
+
+@pytest.mark.parametrize(("paint", "told"), [("#ffffff", True), ("#f1eee0", True), ("#22313a", False)])
+def test_white_paint_through_a_white_mask_is_noted_for_painting(paint: str, told: bool) -> None:
+    """Coated paper is white: on a dark mat white letters show, but while they are painted they do not."""
+    element = replace(words("HI", 300.0), setting=replace(words("HI", 300.0).setting, colour=paint))
+    found = codes(job_of(element, blank=Blank(600, 400, colour="#5a3b1c")))
+
+    assert ("paint-like-mask" in found) is told
+    if told:
+        assert "while you paint and peel" in found["paint-like-mask"].message()
+
+
+def test_many_shades_that_lie_close_are_one_finding_for_two_groups() -> None:
+    """Four greys and four reds, bars of 10, 1 apart: 25 are wanted, so each lies too close to the three next to it."""
+    greys = ("#202020", "#232323", "#262626", "#292929")
+    reds = ("#b01010", "#b41010", "#b81010", "#bc1010")
+    shades = "".join(rect(11 * k, 0, 10, 40, f'fill="{colour}"') for k, colour in enumerate((*greys, *reds)))
+    found = look(job_of(artwork(87.0, "shades")), files(shades=shades)).findings
+
+    gaps = [finding for finding in found if finding.code == "colour-gap"]
+    assert len(gaps) <= 3
+    assert sum(1 + finding.more for finding in gaps) == 7 + 6 + 5
 
 
 def test_a_white_mask_on_a_white_blank_is_noted() -> None:

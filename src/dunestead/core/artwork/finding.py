@@ -104,6 +104,10 @@ _SENTENCES: dict[str, Sentence] = {
     "colours-alike": lambda f, *_: (
         f"{f.what} hardly show against each other: they differ by {f.measured:.0f}, {f.limit:.0f} are told at a glance."
     ),
+    "paint-like-mask": lambda f, *_: (
+        f"{f.what} hardly show against each other: while you paint and peel you do not see where paint is. "
+        f"They differ by {f.measured:.0f}, {f.limit:.0f} are told at a glance. Take another mask, or look along it."
+    ),
     "base-missing": lambda f, *_: (
         f"Under {f.subject} the base coat is what the design shows in, and this blank has none. Give it one first."
     ),

@@ -126,7 +126,8 @@ def broken_promises(promise: Promise, paths: Sequence[CutPath]) -> list[Broken]:
         Its lines as read back, sheet mm.
     """
     lines = np.array([(line.x, line.y, line.length) for line in promise.lines], float).reshape(-1, 3)
-    found = np.array([(*_middle(path.points), path.length) for path in paths], float).reshape(-1, 3)
+    # An open line is as long as it would be closed.
+    found = np.array([(*_middle(path.points), path.length + path.gap) for path in paths], float).reshape(-1, 3)
     if not len(found):
         return []
     if scale := _wrong_scale(lines, found):

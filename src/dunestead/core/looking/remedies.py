@@ -197,7 +197,9 @@ def _candidates(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candida
     if code == "colours-alike":
         yield from _recoloured(look, finding)
     if code == "mask-alike":
-        yield from _materials(look, finding, tools)
+        yield from _materials(look, finding, ground_colour(look.job), tools)
+    if code == "paint-like-mask":
+        yield from _materials(look, finding, finding.subject, tools)
 
 
 def _with(look: Look, element: Element) -> Job:
@@ -452,9 +454,9 @@ def _in_colour(element: Element, colour: str, fresh: str, look: Look) -> Element
     return replace(element, edits=tuple(edits.values()))
 
 
-def _materials(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]:
+def _materials(look: Look, finding: Finding, colour: str, tools: Tools) -> Iterator[_Candidate]:
     for material in materials_for(tools.catalogue, look.choices.surface):
-        if difference(material.colour, ground_colour(look.job)) >= finding.limit:
+        if difference(material.colour, colour) >= finding.limit:
             yield _Candidate(
                 f"material:{material.key}",
                 f"Cut the mask from {material.name.lower()}",

@@ -4,14 +4,16 @@ from collections.abc import Iterator, Mapping
 from itertools import combinations
 
 import shapely
+from shapely.geometry.base import BaseGeometry
 
-from dunestead.core.artwork.finding import Finding
+from dunestead.core.artwork.finding import Finding, Severity
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.colours import colour_name, difference
 from dunestead.core.figures import Material, Technique
 
 __all__ = ["base_findings", "colour_findings", "gap_wanted"]
 
+_Close = tuple[float, BaseGeometry, BaseGeometry]
 _WAYS = {
     "dab": "by brush",
     "brush": "by brush",
@@ -63,30 +65,41 @@ def base_findings(*, needed: bool) -> list[Finding]:
 
 
 def _gaps(painted: Painted, gap: tuple[float, str]) -> Iterator[Finding]:
+    """Yield where colours lie too close: for every two groups of shades that go by one name, the closest place."""
     wanted, way = gap
+    close: dict[tuple[str, str], list[_Close]] = {}
     for (one, first), (other, second) in combinations(painted.colours.items(), 2):
         apart = float(shapely.distance(first, second))
-        if apart >= wanted - 1e-6:
-            continue
-        line = shapely.get_coordinates(shapely.shortest_line(first, second))
-        middle = line.mean(axis=0)
-        yield Finding(
-            "colour-gap",
-            "warn",
-            (float(middle[0]), float(middle[1])),
-            apart,
-            wanted,
-            way,
-            what=f"{colour_name(one)} and {colour_name(other)}",
-        )
+        if apart < wanted - 1e-6:
+            names = sorted((colour_name(one), colour_name(other)))
+            close.setdefault((names[0], names[1]), []).append((apart, first, second))
+    for (one, other), pairs in close.items():
+        apart, *closest = min(pairs, key=lambda pair: pair[0])
+        x, y = shapely.get_coordinates(shapely.shortest_line(*closest)).mean(axis=0)
+        what = f"{one} and {other}" if one != other else f"two shades of {one}"
+        yield Finding("colour-gap", "warn", (float(x), float(y)), apart, wanted, way, what=what, more=len(pairs) - 1)
 
 
 def _alike(painted: Painted, ground: str, material: Material, wanted: float) -> Iterator[Finding]:
-    for colour, region in painted.colours.items():
-        if (apart := difference(colour, ground)) < wanted:
-            inside = shapely.point_on_surface(region)
-            what = f"Paint ({colour_name(colour)}) and ground ({colour_name(ground)})"
-            yield Finding("colours-alike", "warn", (inside.x, inside.y), apart, wanted, colour, what=what)
+    """Yield what the eye must tell apart and cannot: paint on the ground; mask on it, laid; paint on the mask, wet."""
+    yield from _like(painted, "colours-alike", "warn", (ground, "ground"), wanted)
+    yield from _like(painted, "paint-like-mask", "note", (material.colour, "mask"), wanted)
     if (apart := difference(material.colour, ground)) < wanted:
         what = f"Mask ({colour_name(material.colour)}) and ground ({colour_name(ground)})"
         yield Finding("mask-alike", "note", (0.0, 0.0), apart, wanted, material.name, what=what)
+
+
+def _like(
+    painted: Painted, code: str, severity: Severity, against: tuple[str, str], wanted: float
+) -> Iterator[Finding]:
+    """Yield paints that hardly show against a colour, those of one name together."""
+    colour, name = against
+    groups: dict[str, list[tuple[float, str]]] = {}
+    for paint in painted.colours:
+        if (apart := difference(paint, colour)) < wanted:
+            groups.setdefault(colour_name(paint), []).append((apart, paint))
+    for shade, paints in groups.items():
+        apart, paint = min(paints)
+        inside = shapely.point_on_surface(painted.colours[paint])
+        what = f"Paint ({shade}) and {name} ({colour_name(colour)})"
+        yield Finding(code, severity, (inside.x, inside.y), apart, wanted, paint, what=what, more=len(paints) - 1)
