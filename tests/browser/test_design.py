@@ -341,3 +341,18 @@ def test_a_wide_arc_can_be_set(page: Page) -> None:
 
     # One and a half times the coir mat's 600 mm.
     assert float(radius.input_value()) == pytest.approx(900, abs=1)
+
+
+def test_after_the_tape_has_spoken_the_design_may_follow(page: Page) -> None:
+    begin_words(page, "FOLLOW")
+    page.keyboard.press("1")
+    rail = page.get_by_label("Width, measured")
+    rail.fill("500")
+    rail.press("Enter")
+    offer = page.get_by_role("button", name="Let it follow")
+    expect(offer).to_be_visible()
+
+    offer.click()
+
+    expect(offer).to_have_count(0)
+    expect(page.get_by_role("button", name=re.compile("^Undo: The design follows the blank"))).to_be_visible()

@@ -15,6 +15,7 @@ from dunestead.core.changes.arranging import (
     copy_element,
     design_of,
     fit_design,
+    follow_blank,
     guides_of,
     new_element,
     place_on_garment,
@@ -122,6 +123,18 @@ def test_on_another_blank_a_design_keeps_its_size_or_its_margins(keeps: str, wid
     changed = change_blank(job, replace(job.piece, measured_width=550.0, measured_height=398.0), SOURCES, CATALOGUE)
 
     assert changed.elements[0].width == pytest.approx(width, abs=0.01)
+
+
+def test_a_design_that_kept_its_size_follows_when_it_is_asked_to() -> None:
+    """Measured 550 in place of 600, 50 less: the design of 540 keeps its margins of 30 at 490."""
+    job = job_of(artwork(540.0, "bar"), blank=Blank(600, 400))
+    measured = change_blank(job, replace(job.piece, measured_width=550.0, measured_height=398.0), SOURCES, CATALOGUE)
+
+    followed = follow_blank(measured, (600.0, 400.0), SOURCES, CATALOGUE)
+
+    assert measured.elements[0].width == 540
+    assert followed.elements[0].width == pytest.approx(490, abs=0.01)
+    assert follow_blank(measured, measured.piece.size, SOURCES, CATALOGUE) == measured
 
 
 def test_on_a_blank_too_small_for_its_margins_they_shrink_with_it() -> None:

@@ -113,3 +113,17 @@ def test_other_blanks_have_no_placement(catalogue) -> None:
 def test_placements_off_the_garment_are_refused(catalogue, garment: Garment, error) -> None:
     with pytest.raises(error):
         check_garment(Blank(510, 720, shape="garment", garment=garment), catalogue)
+
+
+def test_the_back_is_measured_from_its_own_collar_seam(catalogue) -> None:
+    """The back's seam sits higher than the front's: the same distance ends higher on the blank."""
+    front, back = (
+        Blank(500, 700, shape="garment", garment=Garment("m", side, drop=100)) for side in ("full-front", "back")
+    )
+
+    (_, front_y), (_, back_y) = collar_of(front), collar_of(back)
+
+    assert back_y < front_y / 2
+    assert placement_of(back, catalogue).top == back_y + 100
+    for blank in (front, back):
+        assert outline_of(blank).exterior.distance(shapely.Point(*collar_of(blank))) < 0.01

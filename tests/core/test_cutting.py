@@ -230,7 +230,7 @@ def shortest_way(shape: shapely.MultiPolygon) -> float:
 
 @given(st.lists(st.tuples(st.integers(0, 6), st.integers(0, 4)), min_size=2, max_size=5, unique=True))
 @settings(max_examples=25, deadline=None)
-def test_the_knife_travels_hardly_further_than_it_must(places) -> None:
+def test_the_knife_travels_no_further_than_it_must(places) -> None:
     """Windows on a grid, the first with a keeper in it: every order and entry is tried."""
     holes = [shapely.box(40 * x, 40 * y, 40 * x + 28, 40 * y + 22) for x, y in places]
     frame = shapely.Polygon(shapely.box(-20, -20, 300, 200).exterior, [hole.exterior for hole in holes])
@@ -238,7 +238,7 @@ def test_the_knife_travels_hardly_further_than_it_must(places) -> None:
 
     cuts = cut_order(shape, (0.0, 0.0))
 
-    assert travelled(cuts) <= shortest_way(shape) * 1.15 + 1e-6
+    assert travelled(cuts) <= shortest_way(shape) + 1e-6
 
 
 @pytest.mark.parametrize("side", [12, 32])

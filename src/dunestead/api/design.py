@@ -12,7 +12,7 @@ from dunestead.api.opened import bench, change, shown
 from dunestead.core.artwork.elements import Frame, PartEdit, Repeat, Traced, Words, element_of
 from dunestead.core.artwork.layout import name_of
 from dunestead.core.artwork.trace.settings import TraceSettings
-from dunestead.core.changes.arranging import arrange, copy_element, fit_design, place_on_garment
+from dunestead.core.changes.arranging import arrange, copy_element, fit_design, follow_blank, place_on_garment
 from dunestead.core.changes.editing import change_element, drop_element
 from dunestead.core.errors import BadInput
 from dunestead.core.job.job import Job
@@ -263,6 +263,22 @@ def apply_remedy(job_id: int, given: wire.RemedyIn, query_data: wire.UnitQuery) 
     seen = workbench.plan(job_id).look
     remedy = remedy_of(seen, finding_of(seen, given.finding, workbench.catalogue), given.remedy, tools)
     change(job_id, remedy.label, lambda *_: remedy.job)
+    return shown(job_id, query_data)
+
+
+@design.post("/follow")
+@design.input(wire.FollowIn, arg_name="given")
+@design.input(wire.UnitQuery, location="query")
+@design.output(wire.JobOut)
+def follow(job_id: int, given: wire.FollowIn, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Let the design follow the blank from the size it had: it keeps its margins."""
+    workbench = bench()
+    before = (given.width, given.height)
+    change(
+        job_id,
+        "The design follows the blank",
+        lambda job, _: follow_blank(job, before, workbench.sources, workbench.catalogue),
+    )
     return shown(job_id, query_data)
 
 

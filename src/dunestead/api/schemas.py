@@ -182,6 +182,13 @@ class JobIn(Wire):
     aim: Aim | None = None
 
 
+class FollowIn(Wire):
+    """The size of the blank a design was made for, inside its rim, mm."""
+
+    width: float = Field(gt=0, le=20_000)
+    height: float = Field(gt=0, le=20_000)
+
+
 class FatesIn(Wire):
     """What becomes of loose pieces; without numbers, of all of them. A null fate is undecided."""
 

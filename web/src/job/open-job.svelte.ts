@@ -148,6 +148,8 @@ export class OpenJob {
     this.#ask(() => api.applyRemedy(this.id, settings.unit, finding, remedy));
   sayOfPatch = (number: number, say: api.PatchSay) =>
     this.#ask(() => api.sayOfPatch(this.id, number, settings.unit, say));
+  followBlank = (before: { width: number; height: number }) =>
+    this.#ask(() => api.followBlank(this.id, settings.unit, before));
   takeLayout = (code: string) => this.#ask(() => api.takeLayout(this.id, settings.unit, code));
   forgetPatches = () => this.#ask(() => api.forgetPatches(this.id, settings.unit));
   takeBlank = (number: number) => this.#ask(() => api.takeBlank(this.id, number, settings.unit));

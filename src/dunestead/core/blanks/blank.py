@@ -24,8 +24,11 @@ __all__ = [
 BlankShape = Literal["rectangle", "oval", "outline", "garment"]
 SHAPES: tuple[BlankShape, ...] = ("rectangle", "oval", "outline", "garment")
 _QUAD_SEGS = 32
-# A garment's front as far as a picture needs it: the neck's width and depth, the shoulders' slope.
-_NECK_WIDE, _NECK_DEEP, _SHOULDER = 0.36, 0.11, 0.06
+# A garment's side as far as a picture needs it: the neck's width, its depth in front and at the back, the shoulders'
+# slope.
+_NECK_WIDE, _NECK_DEEP, _NECK_DEEP_BACK, _SHOULDER = 0.36, 0.11, 0.03, 0.06
+# Placements on the back, which are measured from the back's own collar seam.
+_ON_BACK = ("back",)
 
 
 @dataclass(frozen=True, slots=True)
@@ -132,7 +135,7 @@ def outline_of(blank: Blank, drawn: shapely.MultiPolygon | None = None) -> shape
     if blank.shape == "oval":
         return _ellipse(width, height)
     if blank.shape == "garment":
-        return _garment_front(width, height)
+        return _garment_side(width, height, height * _neck_of(blank))
     if blank.shape == "outline":
         return _fitted(blank, drawn)
     return _rounded(width, height, max(blank.corner - blank.rim, 0.0))
@@ -160,9 +163,15 @@ def _ellipse(width: float, height: float) -> shapely.Polygon:
     return shapely.Polygon((unit + 1) * (width / 2, height / 2))
 
 
-def _garment_front(width: float, height: float) -> shapely.Polygon:
-    """Return a front laid flat: sloping shoulders and a neck whose lowest point is the collar seam's middle."""
-    neck, deep, slope = width * _NECK_WIDE, height * _NECK_DEEP, height * _SHOULDER
+def _neck_of(blank: Blank) -> float:
+    """Return how deep a garment's neck is on the side that is painted, as a share of its height."""
+    on_back = blank.garment is not None and blank.garment.placement in _ON_BACK
+    return _NECK_DEEP_BACK if on_back else _NECK_DEEP
+
+
+def _garment_side(width: float, height: float, deep: float) -> shapely.Polygon:
+    """Return a front or back laid flat: sloping shoulders and a neck whose lowest point is the collar seam's middle."""
+    neck, slope = width * _NECK_WIDE, height * _SHOULDER
     turn = np.linspace(0, np.pi, 2 * _QUAD_SEGS + 1)
     scoop = np.column_stack([width / 2 + neck / 2 * np.cos(turn), deep * np.sin(turn)])
     left, right = np.array([(0, slope)]), np.array([(width, slope)])
@@ -171,9 +180,9 @@ def _garment_front(width: float, height: float) -> shapely.Polygon:
 
 
 def collar_of(blank: Blank) -> tuple[float, float]:
-    """Return the middle of a garment's collar seam, mm from the blank's top left."""
+    """Return the middle of a garment's collar seam, mm from the blank's top left: the back's own for its back."""
     width, height = blank.size
-    return (width / 2, height * _NECK_DEEP)
+    return (width / 2, height * _neck_of(blank))
 
 
 def _fitted(blank: Blank, drawn: shapely.MultiPolygon | None) -> shapely.Polygon:

@@ -30,6 +30,7 @@ __all__ = [
     "copy_element",
     "design_of",
     "fit_design",
+    "follow_blank",
     "guides_of",
     "new_element",
     "place_on_garment",
@@ -174,19 +175,36 @@ def place_on_garment(job: Job, sources: Sources, catalogue: Catalogue) -> Job:
 def change_blank(job: Job, blank: Blank, sources: Sources, catalogue: Catalogue) -> Job:
     """Return the job with another blank; where the maker wants margins kept, the design follows its size."""
     changed = altered(job, piece=blank)
-    before, after = job.piece.size, blank.size
-    if blank.keeps == "size" or before == after:
+    if blank.keeps == "size":
         return changed
-    box = design_of(job, sources, catalogue).design_box
-    if box is None:
-        return changed
+    return follow_blank(changed, job.piece.size, sources, catalogue)
+
+
+def follow_blank(job: Job, before: tuple[float, float], sources: Sources, catalogue: Catalogue) -> Job:
+    """Return the job with its design keeping the margins it had on a blank of another size.
+
+    Parameters
+    ----------
+    before
+        Width and height of the blank the design was made for, inside its rim, mm.
+    """
+    after = job.piece.size
+    box = design_of(altered(job, piece=_sized(job.piece, before)), sources, catalogue).design_box
+    if before == after or box is None:
+        return job
     wide, high = box[2] - box[0], box[3] - box[1]
     # The edge nearest in proportion holds its margin; the other gets what is left.
     factor = min((wide + after[0] - before[0]) / wide, (high + after[1] - before[1]) / high)
     if factor < _MARGINS_HOLD:
         # On a blank so much smaller the margins shrink with it.
         factor = min(after[0] / before[0], after[1] / before[1])
-    return _grown(changed, (0, 0, *after), factor)
+    return _grown(job, (0, 0, *after), factor)
+
+
+def _sized(blank: Blank, size: tuple[float, float]) -> Blank:
+    """Return a blank of a size inside its rim."""
+    width, height = (side + 2 * blank.rim for side in size)
+    return replace(blank, width=width, height=height, measured_width=None, measured_height=None)
 
 
 def as_garment(blank: Blank, before: Blank, catalogue: Catalogue) -> Blank:

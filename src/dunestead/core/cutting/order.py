@@ -12,7 +12,7 @@ References
 
 import math
 from collections.abc import Iterator, Sequence
-from itertools import combinations, pairwise
+from itertools import pairwise
 
 import numpy as np
 import numpy.typing as npt
@@ -28,8 +28,8 @@ _ENTRIES = 48
 _ROUNDS = 4
 # Of more rings than this a tour is good enough as it is: none is tried elsewhere one by one.
 _MOST_TRIED = 250
-# Of so few every change of two is tried.
-_FEW = 10
+# Of so few the best order is found, or the best of so many that were looked at.
+_FEW, _MOST_LOOKED = 8, 4000
 _LONGEST_RUN = 3
 _PASSES = 12
 # So many points are toured at once.
@@ -251,24 +251,31 @@ def _put_elsewhere(
 def _of_few(
     order: list[int], at: list[Point], entries: Sequence[Points], parent: Sequence[int], here: Point
 ) -> tuple[list[int], list[Point]]:
-    """Return the order and entries of a few rings: stretches are turned, rings exchanged and moved while that helps."""
-    above = [_around(ring, parent) for ring in range(len(parent))]
-    better = True
-    while better:
-        better = False
-        for i, k in combinations(range(len(order)), 2):
-            for tried in (
-                [*order[:i], *reversed(order[i : k + 1]), *order[k + 1 :]],
-                [*order[:i], order[k], *order[i + 1 : k], order[i], *order[k + 1 :]],
-                [*order[:i], *order[i + 1 : k + 1], order[i], *order[k + 1 :]],
-                [*order[:i], order[k], *order[i:k], *order[k + 1 :]],
-            ):
-                if any(above[ring] & set(tried[:place]) for place, ring in enumerate(tried)):
-                    continue
-                starts = _entered(tried, entries, here)
-                if _travel(tried, starts, here) < _travel(order, at, here) - 1e-6:
-                    order, at, better = tried, starts, True
-    return order, at
+    """Return the best order and entries of a few rings, by branch and bound from the best that is known.
+
+    A way begun is given up when it is as long as the best already.
+    """
+    inside = [{k for k in range(len(parent)) if ring in _around(k, parent)} for ring in range(len(parent))]
+    best = _travel(order, at, here)
+    looked = 0
+    # Each way begun: its rings, how long it is at least to each entry of the last, and where those are.
+    begun: list[tuple[list[int], Points, Points]] = [([], np.zeros(1), np.array([here], float))]
+    while begun and (looked := looked + 1) <= _MOST_LOOKED:
+        rings, way, spots = begun.pop()
+        if float(way.min()) >= best - 1e-9:
+            continue
+        if len(rings) == len(parent):
+            order, best = rings, float(way.min())
+            continue
+        onward = []
+        for ring in set(range(len(parent))) - set(rings):
+            if inside[ring] <= set(rings):
+                across = spots[:, None] - entries[ring][None, :]
+                longer = (way[:, None] + np.hypot(across[..., 0], across[..., 1])).min(axis=0)
+                onward.append(([*rings, ring], longer, entries[ring]))
+        # The nearest is looked at first: it is the last of those waiting.
+        begun += sorted(onward, key=lambda one: -float(one[1].min()))
+    return order, _entered(order, entries, here)
 
 
 def _around(ring: int, parent: Sequence[int]) -> set[int]:

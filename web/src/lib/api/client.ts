@@ -231,6 +231,8 @@ export const previewFace = (id: number, element: number, face: string, unit: Uni
       params: { path: { job_id: id, element, face }, query: { unit } },
     }),
   );
+export const followBlank = (id: number, unit: Unit, before: { width: number; height: number }) =>
+  answer(api.POST('/api/jobs/{job_id}/follow', { ...at(id, unit), body: before }));
 export const getRemedies = (id: number, unit: Unit, finding: string) =>
   answer(api.POST('/api/jobs/{job_id}/remedies', { ...at(id, unit), body: { finding } }));
 export const applyRemedy = (id: number, unit: Unit, finding: string, remedy: string) =>

@@ -1547,6 +1547,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/follow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Let the design follow the blank from the size it had: it keeps its margins. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["FollowIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/frames": {
         parameters: {
             query?: never;
@@ -4720,6 +4784,16 @@ export interface components {
         FindingIn: {
             /** Finding */
             finding: string;
+        };
+        /**
+         * FollowIn
+         * @description The size of the blank a design was made for, inside its rim, mm.
+         */
+        FollowIn: {
+            /** Height */
+            height: number;
+            /** Width */
+            width: number;
         };
         /**
          * FrameIn

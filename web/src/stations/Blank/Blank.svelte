@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from 'flowbite-svelte/Button.svelte';
   import Input from 'flowbite-svelte/Input.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
   import { OUTLINE_KINDS } from '../../lib/artwork-kinds';
@@ -36,6 +37,21 @@
   const base = $derived(job.inputs.coatings.find((one) => one.role === 'base'));
   const usual = $derived(job.inputs.coatings.find((one) => one.role === 'colour')?.paint ?? '');
   const setBlank = (change: Partial<BlankEntry>) => open.changeBlank(() => change);
+  /** The size a design was made for, when the tape has said another since and the design kept its own size. */
+  let offered = $state.raw<{ width: number; height: number } | null>(null);
+
+  async function measured(entry: Partial<BlankEntry>): Promise<void> {
+    const { width, height } = job.picture;
+    const made = offered ?? { width, height };
+    await setBlank(entry);
+    const differs = job.picture.width !== made.width || job.picture.height !== made.height;
+    offered = differs && blank.keeps === 'size' && job.elements.length ? made : null;
+  }
+
+  async function follow(): Promise<void> {
+    if (offered) await open.followBlank(offered);
+    offered = null;
+  }
   const value = (event: Event) => (event.currentTarget as HTMLInputElement).value;
   const heat = $derived(blank.heat === null || blank.heat === undefined ? null : blank.heat);
 
@@ -97,14 +113,14 @@
     entry="piece.measured_width"
     value={blank.measured_width ?? null}
     otherwise={blank.width}
-    onchange={(mm) => setBlank({ measured_width: mm })}
+    onchange={(mm) => measured({ measured_width: mm })}
   />
   <LengthField
     label="Height, measured"
     entry="piece.measured_height"
     value={blank.measured_height ?? null}
     otherwise={blank.height}
-    onchange={(mm) => setBlank({ measured_height: mm })}
+    onchange={(mm) => measured({ measured_height: mm })}
   />
   <NumberField
     label="How many"
@@ -123,6 +139,12 @@
     />
   </div>
 </div>
+{#if offered}
+  <div class="flex items-center gap-2 text-sm" role="status">
+    <span class="flex-1">The blank is another size than before; the design kept its own.</span>
+    <Button color="alternative" size="xs" disabled={open.busy > 0} onclick={follow}>Let it follow</Button>
+  </div>
+{/if}
 {#if blank.shape === 'outline'}
   <p class="m-0 flex items-center gap-2 text-sm">
     <span class="flex-1 truncate">Outline from {blank.outline_name}</span>
