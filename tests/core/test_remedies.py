@@ -48,7 +48,7 @@ CASES = {
     "thin stroke": (job_of(artwork(110.0, "thin")), "stroke-thin", {"grow", "embolden", "drop"}),
     "tight web": (job_of(artwork(120.0, "tight")), "web-thin", {"grow", "thin", "drop"}),
     "close letters": (job_of(words("HHH", 400.0, letter_gap=-25.0)), "web-thin", {"letter-gap"}),
-    "shapes that touch": (job_of(artwork(300.0, "corner")), "contact", {"fill", "open"}),
+    "shapes that touch": (job_of(artwork(300.0, "corner")), "contact", {"fill", "open", "ignore"}),
     "sliver": (job_of(artwork(300.0, "sliver")), "web-thin", {"mend-spots", "drop"}),
     "low letters": (job_of(words("moon", 44.0, sized_by="cap")), "letter-low", {"grow", "capitals"}),
     "small hole": (job_of(artwork(70.0, "hole")), "part-small", {"bridge", "leave-out"}),
@@ -236,3 +236,14 @@ def test_colours_too_close_may_have_a_mask_each() -> None:
     finding = next(finding for finding in seen.findings if finding.code == "colour-gap")
 
     assert "masks-each" in [one.code for one in remedies_for(seen, finding, Tools(pair, CATALOGUE))]
+
+
+def test_contacts_that_are_meant_are_told_again_when_there_are_more() -> None:
+    job, code, _ = CASES["shapes that touch"]
+    _, remedies = offered(job, code)
+    meant = remedies["ignore"].job
+
+    more = altered(meant, elements=(*meant.elements, artwork(90.0, "corner", number=2, x=-230, y=-140)))
+
+    assert count(look(meant, SOURCES), code) == 0
+    assert count(look(more, SOURCES), code) == 2 * meant.design.contacts_meant

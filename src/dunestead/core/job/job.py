@@ -64,10 +64,17 @@ class BlankEntry:
 
 @dataclass(frozen=True, slots=True)
 class DesignEntry:
-    """What the design is put together from, and the highest number ever given to a part of it."""
+    """What the design is put together from, and the highest number ever given to a part of it.
+
+    Attributes
+    ----------
+    contacts_meant
+        In how many places shapes may touch without a word: as many as there were when the maker said so.
+    """
 
     elements: tuple[Element, ...]
     last_element: int = 1
+    contacts_meant: int = limited(0, "number of contacts", 0, 1_000_000)
 
 
 @dataclass(frozen=True, slots=True)

@@ -120,7 +120,7 @@ def look_at(job: Job, sources: Sources, catalogue: Catalogue) -> Look:
     apart = job.paint.covered or job.mask.reverse or len(laid.masks) > 1
     findings = (
         *layout_findings(composition, margin, letter, surface.name),
-        *_not_at_the_trim(composition, merged([mask.fitness for mask in laid.masks]).findings),
+        *_not_meant(job, _not_at_the_trim(composition, merged([mask.fitness for mask in laid.masks]).findings)),
         *base_findings(needed=job.mask.reverse and base_of(job) is None),
         *colour_findings(_seen(job, painted), ground_colour(job), material, catalogue.workshop, gap, apart=apart),
     )
@@ -138,6 +138,13 @@ def _seen(job: Job, painted: Painted) -> Painted:
 
 def _by_number(pieces: Iterable[LoosePiece]) -> tuple[LoosePiece, ...]:
     return tuple(sorted(pieces, key=lambda piece: piece.number))
+
+
+def _not_meant(job: Job, findings: Iterable[Finding]) -> list[Finding]:
+    """Leave out shapes that touch in no more places than the maker has said they may."""
+    found = list(findings)
+    touching = sum(1 + finding.more for finding in found if finding.code == "contact")
+    return [one for one in found if one.code != "contact" or touching > job.design.contacts_meant]
 
 
 def _not_at_the_trim(composition: Composition, findings: Sequence[Finding]) -> list[Finding]:

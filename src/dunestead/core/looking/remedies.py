@@ -319,6 +319,9 @@ def _joined_or_parted(look: Look, finding: Finding, tools: Tools) -> Iterator[_C
         if elements := mended_at(look, finding.at, kind, width):
             named = f"{label} here, {show_length(width, tools.unit)} wide"
             yield _Candidate(kind, named, altered(look.job, elements=elements))
+    touching = sum(1 + one.more for one in look.findings if one.code == finding.code)
+    they = "It is" if touching == 1 else "They are"
+    yield _Candidate("ignore", f"{they} meant to touch", altered(look.job, contacts_meant=touching))
 
 
 def _base_coat(look: Look) -> Iterator[_Candidate]:
