@@ -19,7 +19,8 @@
   {/each}
 </g>
 {#each patches as patch (patch.number)}
-  <text class="label big" x={px(patch.box[0]) + 8} y={px(patch.box[1]) + 22}
+  <!-- In the middle: marks to measure between stand near the ends of seams. -->
+  <text class="label big" x={px((patch.box[0] + patch.box[2]) / 2)} y={px(patch.box[1]) + 22}
     >{patch.number} (sheet {patch.sheet})</text
   >
 {/each}
@@ -59,6 +60,7 @@
   }
   .big {
     font-size: 15px;
+    text-anchor: middle;
   }
   .seam path {
     fill: none;
