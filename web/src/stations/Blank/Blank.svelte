@@ -122,6 +122,12 @@
     otherwise={blank.height}
     onchange={(mm) => measured({ measured_height: mm })}
   />
+  {#if offered}
+    <div class="col-span-2 flex items-center gap-2 text-sm" role="status">
+      <span class="flex-1">The blank is another size than before; the design kept its own.</span>
+      <Button color="alternative" size="xs" disabled={open.busy > 0} onclick={follow}>Let it follow</Button>
+    </div>
+  {/if}
   <NumberField
     label="How many"
     entry="blank.copies"
@@ -139,12 +145,6 @@
     />
   </div>
 </div>
-{#if offered}
-  <div class="flex items-center gap-2 text-sm" role="status">
-    <span class="flex-1">The blank is another size than before; the design kept its own.</span>
-    <Button color="alternative" size="xs" disabled={open.busy > 0} onclick={follow}>Let it follow</Button>
-  </div>
-{/if}
 {#if blank.shape === 'outline'}
   <p class="m-0 flex items-center gap-2 text-sm">
     <span class="flex-1 truncate">Outline from {blank.outline_name}</span>
