@@ -22,6 +22,8 @@ _STRIP = 8.0
 _TEXT, _SMALL = 4.0, 3.0
 _CROSS = 3.0
 _CORNER = 7.0
+# Around a patch's number the mask is this wide at least, mm.
+_FIRM = 1.5
 # A flag on a leaning mast, in shares of its height: like nothing that reads the same in a mirror.
 FLAG: tuple[Point, ...] = (
     (0.0, 1.0),
@@ -134,8 +136,9 @@ def _number(placed: PlacedPatch) -> MarkText:
     x0, y0, x1, y1 = shape.bounds
     inset = min(_CORNER, (x1 - x0) / 4, (y1 - y0) / 4)
     corners = [(x0 + inset, y0 + inset), (x1 - inset, y0 + inset), (x0 + inset, y1 - inset), (x1 - inset, y1 - inset)]
-    firm = [at for at in corners if shape.buffer(0).contains(shapely.Point(at).buffer(1.5))]
-    at = firm[0] if firm else shape.representative_point().coords[0]
+    edge = shape.boundary
+    firm = (at for at in corners if shapely.contains_xy(shape, *at) and edge.distance(shapely.Point(at)) >= _FIRM)
+    at = next(firm, None) or shape.representative_point().coords[0]
     return MarkText((float(at[0]), float(at[1]) + _TEXT / 2), placed.id, _TEXT)
 
 

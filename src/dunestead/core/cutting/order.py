@@ -122,7 +122,7 @@ def _toured(ring: int, children: dict[int, list[int]], at: Points, here: Point, 
     """Return what lies in a ring in the order of a short tour, each with its own inside before it."""
     inside = children.get(ring, [])
     order: list[int] = []
-    for k in _tour(at[inside], here, begun=begun) if inside else []:
+    for k in _tour(at[inside], here, begun=begun):
         child = inside[k]
         order += [*_toured(child, children, at, here, begun=begun), child]
         here = (float(at[child, 0]), float(at[child, 1]))
@@ -135,6 +135,8 @@ def _tour(points: Points, here: Point, *, begun: bool) -> list[int]:
     Many points are toured block by block, to and fro over the sheet, for the work grows with their square.
     """
     count = len(points)
+    if count < 2:
+        return list(range(count))
     if count > _BLOCK:
         order: list[int] = []
         for block in _slices(count) if begun else _blocks(points):

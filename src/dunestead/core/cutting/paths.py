@@ -13,6 +13,8 @@ from dunestead.core.sheets.layout import Sheet
 __all__ = ["CutPath", "sheet_paths", "travel_length"]
 
 Points = npt.NDArray[np.float64]
+# Ends no further apart than this, mm, are one point.
+_MEETS = 1e-5
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -24,7 +26,7 @@ class CutPath:
     @property
     def is_closed(self) -> bool:
         """Whether the knife comes back to where it went in."""
-        return len(self.points) > 2 and bool(np.allclose(self.points[0], self.points[-1], atol=1e-6))
+        return len(self.points) > 2 and self.gap <= _MEETS
 
     @property
     def length(self) -> float:
@@ -34,7 +36,8 @@ class CutPath:
     @property
     def gap(self) -> float:
         """Distance from where the knife comes out to where it went in, mm."""
-        return math.dist(self.points[0], self.points[-1])
+        (x0, y0), (x1, y1) = self.points[0].tolist(), self.points[-1].tolist()
+        return math.hypot(x1 - x0, y1 - y0)
 
 
 @lru_cache(maxsize=256)

@@ -14,7 +14,7 @@ import shapely
 
 from dunestead.core.cutting.paths import CutPath
 
-__all__ = ["Broken", "Promise", "PromisedLine", "broken_promises", "lean_of", "promise_of"]
+__all__ = ["Broken", "Promise", "PromisedLine", "broken_promises", "promise_of"]
 
 # The same line lies within this of where it should, and is as long within this share.
 _NEAR_MM, _ALIKE = 0.3, 0.005
@@ -24,6 +24,7 @@ _SCALE_OFF = 0.0015
 _MOST_TOLD = 12
 # Lines lean alike within this, mm and as a share; those with less area than this share of their box do not tell.
 _LEANS_MM, _LEANS, _LEAST_AREA = 0.25, 0.004, 0.01
+Floats = npt.NDArray[np.float64]
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,35 +75,56 @@ def promise_of(
     paths: Sequence[CutPath], page: tuple[float, float], reach: tuple[float, float], *, mirrored: bool
 ) -> Promise:
     """Return what a file with these closed lines says of itself."""
-    depth = _depths(paths)
     lines = tuple(
-        PromisedLine(*_middle(path.points), path.length, deep, lean_of(path.points))
-        for path, deep in zip(paths, depth, strict=True)
+        PromisedLine(*line, deep, lean)
+        for line, deep, lean in zip(_measures(paths).tolist(), _depths(paths), _leans(paths), strict=True)
     )
     return Promise(page, reach, mirrored, lines)
 
 
-def _middle(points: npt.NDArray[np.float64]) -> tuple[float, float]:
-    low, high = points.min(axis=0), points.max(axis=0)
-    x, y = (low + high) / 2
-    return float(x), float(y)
+def _measures(paths: Sequence[CutPath]) -> Floats:
+    """Return the middle of each line's box and the line's length, shape ``(n, 3)``, mm."""
+    if not paths:
+        return np.empty((0, 3))
+    points, first = _strung(paths)
+    low, high = np.minimum.reduceat(points, first), np.maximum.reduceat(points, first)
+    steps = np.append(0.0, np.hypot(*np.diff(points, axis=0).T))
+    # The step from one line to the next is no part of either.
+    steps[first] = 0.0
+    return np.column_stack([(low + high) / 2, np.add.reduceat(steps, first)])
 
 
-def lean_of(points: npt.NDArray[np.float64]) -> tuple[float, float, float] | None:
-    """Return how the area within a closed line leans; None for one that has next to no area.
+def _leans(paths: Sequence[CutPath]) -> list[tuple[float, float, float] | None]:
+    """Return how the area within each closed line leans; None for one that has next to no area.
 
     Green's theorem: area, first moments and product moment are sums over the line's sides.
     """
-    x, y = (points - np.array(_middle(points))).T
-    wide, high = float(np.ptp(x)), float(np.ptp(y))
-    cross = x[:-1] * y[1:] - x[1:] * y[:-1]
-    area = float(cross.sum()) / 2
-    if abs(area) < _LEAST_AREA * wide * high or not wide * high:
-        return None
-    gx = float(((x[:-1] + x[1:]) * cross).sum()) / 6 / area
-    gy = float(((y[:-1] + y[1:]) * cross).sum()) / 6 / area
-    product = x[:-1] * y[1:] + 2 * x[:-1] * y[:-1] + 2 * x[1:] * y[1:] + x[1:] * y[:-1]
-    return gx, gy, float((product * cross).sum()) / 24 / area / (wide * high)
+    if not paths:
+        return []
+    points, first = _strung(paths)
+    low, high = np.minimum.reduceat(points, first), np.maximum.reduceat(points, first)
+    x, y = (points - np.repeat((low + high) / 2, np.diff(np.append(first, len(points))), axis=0)).T
+    x0, y0, x1, y1 = x[:-1], y[:-1], x[1:], y[1:]
+    cross = x0 * y1 - x1 * y0
+    cross[first[1:] - 1] = 0.0
+
+    def summed(share: Floats) -> Floats:
+        sums: Floats = np.add.reduceat(np.append(share * cross, 0.0), first)
+        return sums
+
+    area, box = summed(np.full(len(cross), 0.5)), np.prod(high - low, axis=1)
+    product = x0 * y1 + 2 * x0 * y0 + 2 * x1 * y1 + x1 * y0
+    with np.errstate(divide="ignore", invalid="ignore"):
+        moments = (summed(x0 + x1) / 6 / area, summed(y0 + y1) / 6 / area, summed(product) / 24 / area / box)
+    tells = (np.abs(area) >= _LEAST_AREA * box) & (box > 0)
+    rows = zip(tells.tolist(), *(moment.tolist() for moment in moments), strict=True)
+    return [(gx, gy, turned) if told else None for told, gx, gy, turned in rows]
+
+
+def _strung(paths: Sequence[CutPath]) -> tuple[Floats, npt.NDArray[np.intp]]:
+    """Return the points of all lines one after the other, and where each line begins."""
+    counts = [len(path.points) for path in paths]
+    return np.concatenate([path.points for path in paths]), np.cumsum([0, *counts[:-1]]).astype(np.intp)
 
 
 def _depths(paths: Sequence[CutPath]) -> list[int]:
@@ -110,7 +132,8 @@ def _depths(paths: Sequence[CutPath]) -> list[int]:
     if not areas:
         return []
     tree = shapely.STRtree(areas)
-    inner, outer = tree.query([shapely.Point(path.points[0]) for path in paths], predicate="within")
+    firsts = np.array([path.points[0] for path in paths])
+    inner, outer = tree.query(shapely.points(firsts), predicate="within")
     counts = np.bincount(inner[inner != outer], minlength=len(paths))
     return [int(count) for count in counts]
 
@@ -127,7 +150,7 @@ def broken_promises(promise: Promise, paths: Sequence[CutPath]) -> list[Broken]:
     """
     lines = np.array([(line.x, line.y, line.length) for line in promise.lines], float).reshape(-1, 3)
     # An open line is as long as it would be closed.
-    found = np.array([(*_middle(path.points), path.length + path.gap) for path in paths], float).reshape(-1, 3)
+    found = _measures(paths) + np.array([(0.0, 0.0, path.gap) for path in paths]).reshape(-1, 3)
     if not len(found):
         return []
     if scale := _wrong_scale(lines, found):
@@ -142,15 +165,13 @@ def broken_promises(promise: Promise, paths: Sequence[CutPath]) -> list[Broken]:
     return [*_moved_or_missing(promise, lines, found, missing, extra)]
 
 
-def _turned(promise: Promise, found: npt.NDArray[np.float64], paths: Sequence[CutPath]) -> list[Broken]:
+def _turned(promise: Promise, found: Floats, paths: Sequence[CutPath]) -> list[Broken]:
     """Return the lines that lie in their place turned or mirrored."""
     turned, leaning = [], 0
-    for line in promise.lines:
-        if line.lean is None:
-            continue
-        k = int(np.argmin(np.hypot(found[:, 0] - line.x, found[:, 1] - line.y) + np.abs(found[:, 2] - line.length)))
-        lean = lean_of(paths[k].points) if paths[k].is_closed else None
-        if lean is None:
+    leans = _leans(paths)
+    for line, k in zip(promise.lines, _nearest(promise, found), strict=True):
+        lean = leans[k] if paths[k].is_closed else None
+        if line.lean is None or lean is None:
             continue
         leaning += not _alike(line.lean, (-line.lean[0], line.lean[1], -line.lean[2]))
         if not _alike(lean, line.lean):
@@ -164,11 +185,21 @@ def _turned(promise: Promise, found: npt.NDArray[np.float64], paths: Sequence[Cu
     ]
 
 
+def _nearest(promise: Promise, found: Floats) -> list[int]:
+    """Return for each promised line the one found that is nearest in place and length."""
+    # Loading this takes a while, which a file that is refused need not wait for.
+    from scipy.spatial import KDTree
+
+    lines = np.array([(line.x, line.y, line.length) for line in promise.lines])
+    nearest: list[int] = KDTree(found).query(lines)[1].tolist()
+    return nearest
+
+
 def _alike(one: tuple[float, float, float], other: tuple[float, float, float]) -> bool:
     return math.dist(one[:2], other[:2]) <= _LEANS_MM and abs(one[2] - other[2]) <= _LEANS
 
 
-def _wrong_scale(lines: npt.NDArray[np.float64], found: npt.NDArray[np.float64]) -> float:
+def _wrong_scale(lines: Floats, found: Floats) -> float:
     """Return the factor by which all lines grew; 0 when they did not."""
     if not len(lines):
         return 0.0
@@ -185,7 +216,7 @@ def _wrong_scale(lines: npt.NDArray[np.float64], found: npt.NDArray[np.float64])
     return 0.0
 
 
-def _flipped(lines: npt.NDArray[np.float64], found: npt.NDArray[np.float64]) -> npt.NDArray[np.float64]:
+def _flipped(lines: Floats, found: Floats) -> Floats:
     """Return lines as they lie in a mirror, set down where those that were found lie."""
     flipped = lines.copy()
     flipped[:, 0] = found[:, 0].mean() + lines[:, 0].mean() - lines[:, 0]
@@ -193,28 +224,25 @@ def _flipped(lines: npt.NDArray[np.float64], found: npt.NDArray[np.float64]) -> 
 
 
 def _unmatched(
-    lines: npt.NDArray[np.float64], found: npt.NDArray[np.float64], paths: Sequence[CutPath]
+    lines: Floats, found: Floats, paths: Sequence[CutPath]
 ) -> tuple[list[int], list[int]]:
     """Return the promised lines that are not there, and the lines that were not promised; doubles count once."""
     is_open = np.array([not path.is_closed for path in paths])
     near = np.where(is_open, _NEAR_OPEN_MM, _NEAR_MM)
     alike = np.where(is_open, _ALIKE_OPEN, _ALIKE)
-    met = np.zeros(len(found), bool)
-    missing = []
-    for k, (x, y, length) in enumerate(lines.tolist()):
-        same = (np.hypot(found[:, 0] - x, found[:, 1] - y) <= near) & (
-            np.abs(found[:, 2] - length) <= alike * length + 0.02
-        )
-        met |= same
-        if not same.any():
-            missing.append(k)
-    return missing, np.flatnonzero(~met).tolist()
+    tree = shapely.STRtree(shapely.points(found[:, :2]))
+    line, other = tree.query(shapely.points(lines[:, :2]), "dwithin", float(near.max()))
+    apart = np.hypot(*(lines[line, :2] - found[other, :2]).T)
+    longer = np.abs(found[other, 2] - lines[line, 2])
+    same = (apart <= near[other]) & (longer <= alike[other] * lines[line, 2] + 0.02)
+    missing = np.setdiff1d(np.arange(len(lines)), line[same])
+    return missing.tolist(), np.setdiff1d(np.arange(len(found)), other[same]).tolist()
 
 
 def _moved_or_missing(
     promise: Promise,
-    lines: npt.NDArray[np.float64],
-    found: npt.NDArray[np.float64],
+    lines: Floats,
+    found: Floats,
     missing: Sequence[int],
     extra: Sequence[int],
 ) -> list[Broken]:

@@ -78,22 +78,27 @@ def simulate_cut(
     if not paths:
         return CutReport((), (Problem("no-cuts", (0.0, 0.0), "There is nothing to cut in this file."),))
     lines = [shapely.LineString(_closed_if_near(path)) for path in paths if len(path.points) > 1]
+    keys = _keys(lines)
     noded = shapely.node(shapely.MultiLineString(lines))
     faces = shapely.get_parts(shapely.polygonize(shapely.get_parts(noded)))
     probes = shapely.get_coordinates(shapely.point_on_surface(faces)) if len(faces) else np.empty((0, 2))
-    rings = [shapely.get_coordinates(line) for line in _without_doubles(lines) if line.is_closed]
+    once = dict(zip(keys, lines, strict=True)).values()
+    rings = [shapely.get_coordinates(line) for line in once if line.is_closed]
     crossings = winding_numbers(probes, rings)[1] if rings else np.zeros(len(faces), int)
+    centres = shapely.get_coordinates(shapely.centroid(faces)).tolist()
     pieces = tuple(
-        FreePiece(float(face.area), (face.centroid.x, face.centroid.y), bool(count % 2), face)
-        for face, count in zip(faces, crossings, strict=True)
+        FreePiece(area, (x, y), odd, face)
+        for face, area, (x, y), odd in zip(
+            faces, shapely.area(faces).tolist(), centres, (crossings % 2 == 1).tolist(), strict=True
+        )
     )
     told = broken_promises(promise, paths) if promise else []
     return CutReport(
         pieces,
         (
             *_open(paths),
-            *_doubled(lines),
-            *_nearly_doubled(lines),
+            *_doubled(lines, keys),
+            *_nearly_doubled(lines, keys),
             *_off(paths, stock),
             *(_beyond(paths, promise.reach) if promise else ()),
             *(Problem(broken.code, broken.at, broken.message) for broken in told),
@@ -120,28 +125,22 @@ def _open(paths: Sequence[CutPath]) -> list[Problem]:
     ]
 
 
-def _signature(line: shapely.LineString) -> bytes:
-    points = np.round(shapely.get_coordinates(shapely.normalize(line)) / _TWICE)
-    return points.tobytes()
+def _keys(lines: Sequence[shapely.LineString]) -> list[bytes]:
+    """Return the same bytes for the same line, wherever and whichever way it starts."""
+    alike = shapely.normalize([shapely.Polygon(line) if _bounds(line) else line for line in lines])
+    points, owner = shapely.get_coordinates(alike, return_index=True)
+    whole = np.round(points / _TWICE)
+    return [part.tobytes() for part in np.split(whole, np.searchsorted(owner, np.arange(1, len(lines))))]
 
 
-def _without_doubles(lines: list[shapely.LineString]) -> list[shapely.LineString]:
-    return list({_canonical(line): line for line in lines}.values())
+def _bounds(line: shapely.LineString) -> bool:
+    return bool(line.is_closed) and len(line.coords) > 3
 
 
-def _canonical(line: shapely.LineString) -> bytes:
-    """Return the same bytes for the same closed line, wherever and whichever way it starts."""
-    if not line.is_closed:
-        return _signature(line)
-    ring = shapely.normalize(shapely.Polygon(line))
-    return bytes(np.round(shapely.get_coordinates(ring) / _TWICE).tobytes())
-
-
-def _doubled(lines: list[shapely.LineString]) -> list[Problem]:
+def _doubled(lines: Sequence[shapely.LineString], keys: Sequence[bytes]) -> list[Problem]:
     seen: set[bytes] = set()
     problems = []
-    for line in lines:
-        key = _canonical(line)
+    for line, key in zip(lines, keys, strict=True):
         if key in seen:
             at = shapely.get_coordinates(line)[0]
             problems.append(
@@ -153,11 +152,10 @@ def _doubled(lines: list[shapely.LineString]) -> list[Problem]:
     return problems
 
 
-def _nearly_doubled(lines: list[shapely.LineString]) -> list[Problem]:
+def _nearly_doubled(lines: Sequence[shapely.LineString], keys: Sequence[bytes]) -> list[Problem]:
     """Return the closed lines that run along another all the way, off by a hair or with other points."""
     tree = shapely.STRtree(lines)
-    boxes = np.array([line.bounds for line in lines]).reshape(-1, 4)
-    keys = [_canonical(line) for line in lines]
+    boxes = shapely.bounds(lines).reshape(-1, 4)
     one, other = tree.query(lines, "intersects" if len(lines) < 2 else "dwithin", _BESIDE)
     pairs = (one < other) & (np.abs(boxes[one] - boxes[other]) <= 2 * _BESIDE).all(axis=1)
     problems = []

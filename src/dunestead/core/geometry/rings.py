@@ -120,12 +120,15 @@ def winding_numbers(probes: Points, rings: Sequence[Points]) -> tuple[npt.NDArra
     """
     starts = np.concatenate([ring[:-1] for ring in rings])
     ends = np.concatenate([ring[1:] for ring in rings])
-    winding, crossings = np.zeros(len(probes), int), np.zeros(len(probes), int)
-    for i, (x, y) in enumerate(probes):
-        spans = np.flatnonzero((starts[:, 1] <= y) != (ends[:, 1] <= y))
-        (x0, y0), (x1, y1) = starts[spans].T, ends[spans].T
-        right = spans[x0 + (y - y0) * (x1 - x0) / (y1 - y0) > x]
-        upward = ends[right, 1] > starts[right, 1]
-        winding[i] = 2 * np.count_nonzero(upward) - len(right)
-        crossings[i] = len(right)
-    return winding, crossings
+    # A ray runs to the right from each probe; only sides whose box it meets can cross it.
+    far = max(float(starts[:, 0].max()), float(probes[:, 0].max(initial=0.0))) + 1.0
+    x, y = probes.T
+    rays = shapely.linestrings(np.stack([probes, np.column_stack([np.full(len(probes), far), y])], axis=1))
+    side, probe = shapely.STRtree(rays).query(shapely.linestrings(np.stack([starts, ends], axis=1)))
+    (x0, y0), (x1, y1) = starts[side].T, ends[side].T
+    spans = (y0 <= y[probe]) != (y1 <= y[probe])
+    (x0, y0), (x1, y1), probe = (x0[spans], y0[spans]), (x1[spans], y1[spans]), probe[spans]
+    right = x0 + (y[probe] - y0) * (x1 - x0) / (y1 - y0) > x[probe]
+    upward, probe = (y1 > y0)[right], probe[right]
+    crossings = np.bincount(probe, minlength=len(probes))
+    return 2 * np.bincount(probe[upward], minlength=len(probes)) - crossings, crossings

@@ -31,6 +31,7 @@ __all__ = ["WIDEST", "Least", "SheetStep", "SizeRail", "Spot", "holding", "size_
 Measure = Literal["stroke", "web", "part", "letter"]
 Points = npt.NDArray[np.float64]
 Floats = npt.NDArray[np.float64]
+Ints = npt.NDArray[np.intp]
 # Within so many times the width that is wanted, on the largest design that fits, a place is about the same spot.
 _SAME_SPOT = 1.5
 # No mask is wider than this, mm, whatever the blank.
@@ -41,6 +42,7 @@ _STEP_MM = 0.25
 # Counts are looked at so many times along the rail, and then where they differ.
 _STRIDES = 40
 _TOUCHING = 0.05
+_AT_A_TIME = 500
 
 
 @dataclass(frozen=True, slots=True)
@@ -165,7 +167,7 @@ class _Measured:
         fine = np.flatnonzero(self.values * growth < self.limit * (1 - 1e-6))
         fine = fine[np.argsort(self.values[fine], kind="stable")]
         if self.near and len(fine):
-            tree = shapely.STRtree([shapely.Point(x, y) for x, y in self.at[fine].tolist()])
+            tree = shapely.STRtree(_points(self.at[fine]))
             label = group_labels(len(fine), tree.query(tree.geometries, "dwithin", self._around(growth)).T)
             fine = fine[np.sort(np.unique(label, return_index=True)[1])]
         return [Spot(self.measure, float(self.values[k]), (float(self.at[k, 0]), float(self.at[k, 1]))) for k in fine]
@@ -173,18 +175,33 @@ class _Measured:
     def least(self, width: float, growth: float) -> Least | None:
         """Return the width from which what is not about a spot holds; None where there is nothing else."""
         kept = self.values * growth >= self.limit * (1 - 1e-6)
+        order = np.flatnonzero(kept)[np.argsort(self.values[kept], kind="stable")]
         if not kept.all() and self.near:
-            lost = shapely.STRtree([shapely.Point(x, y) for x, y in self.at[~kept].tolist()])
-            kept[lost.query(shapely.points(self.at), "dwithin", self._around(growth))[0]] = False
-        if not kept.any():
+            order = self._clear_of(self.at[~kept], order, growth)
+        if not len(order):
             return None
-        k = int(np.argmin(np.where(kept, self.values, np.inf)))
+        k = int(order[0])
         value = float(self.values[k])
         at = (float(self.at[k, 0]), float(self.at[k, 1]))
         return Least(self.measure, width * self.limit / value, value, self.limit, at)
 
+    def _clear_of(self, spots: Points, order: Ints, growth: float) -> Ints:
+        """Return the first of an order that are not about a spot, looked for a few at a time."""
+        tree = shapely.STRtree(_points(spots))
+        for some in np.array_split(order, math.ceil(len(order) / _AT_A_TIME) or 1):
+            about = tree.query(_points(self.at[some]), "dwithin", self._around(growth))[0]
+            if len(clear := np.delete(some, np.unique(about))):
+                return clear
+        return order[:0]
+
     def _around(self, growth: float) -> float:
         return self.near * self.limit / growth
+
+
+def _points(at: Points) -> npt.NDArray[np.object_]:
+    points = shapely.points(at)
+    assert isinstance(points, np.ndarray)
+    return points
 
 
 def _measured(look: Look) -> list[_Measured]:

@@ -3,7 +3,7 @@
 import math
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import numpy as np
 import numpy.typing as npt
@@ -23,7 +23,7 @@ __all__ = ["CutPlan", "tie_mask"]
 _CRUMB_MM2 = 0.5
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class CutPlan:
     """The mask that will be cut.
 
@@ -48,7 +48,7 @@ class CutPlan:
     bridges: tuple[Bridge, ...] = field(compare=False)
     shortest: float = 0.0
 
-    @property
+    @cached_property
     def material(self) -> shapely.MultiPolygon:
         """All that stays: the frame and the keepers."""
         parts = [self.frame, *(keeper.shape for keeper in self.keepers)]
@@ -59,7 +59,7 @@ class CutPlan:
         """Extent of all that stays, mm."""
         return self.material.bounds
 
-    @property
+    @cached_property
     def windows(self) -> BaseGeometry:
         """All that is taken out."""
         return shapely.difference(self.mask.sheet, self.material)
@@ -113,6 +113,9 @@ def _tied(
         bridges = planner.plan(spots)
         crumbs = _crumbs(planner, bridges) if bridges else []
         shortest = planner.shortest
+    key = f"{mask.key}|{sorted(bridged)}|{rules}|{by_hand}"
+    if not bridges:
+        return CutPlan(key, mask, mask.frame, mask.loose, (), shortest)
     united = shapely.union_all(
         [mask.frame, *(piece.shape for piece in (*tied, *kept)), *(bridge.strip for bridge in bridges), *crumbs]
     )
@@ -121,7 +124,6 @@ def _tied(
     if not mask.frame.is_empty:
         is_frame = shapely.intersects(parts, mask.frame.representative_point())
     frame = parts[is_frame][0] if is_frame.any() else shapely.Polygon()
-    key = f"{mask.key}|{sorted(bridged)}|{rules}|{by_hand}"
     return CutPlan(key, mask, frame, _keepers(parts[~is_frame], [*kept, *tied]), tuple(bridges), shortest)
 
 

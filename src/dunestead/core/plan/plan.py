@@ -5,6 +5,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
+import shapely
 from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.artwork.painted import Painted
@@ -372,8 +373,11 @@ def mask_title(job: Job, laid: LaidMask) -> str:
 
 def _pressed(cut: CutPlan, origin: tuple[float, float], *, is_reverse: bool) -> BaseGeometry:
     """Return what a plate must go over, on the blank: windows and keepers, or the shapes of a reverse mask."""
-    wanted = cut.material if is_reverse else cut.windows.union(cut.material.difference(cut.frame))
-    return Affine.translation(*origin).moved(wanted)
+    if is_reverse:
+        return Affine.translation(*origin).moved(cut.material)
+    # The plate only asks what it meets, so the parts need not be one region.
+    parts = [*shapely.get_parts(cut.windows), *(keeper.shape for keeper in cut.keepers)]
+    return Affine.translation(*origin).moved(shapely.GeometryCollection(parts))
 
 
 def _placing(cut: CutPlan, *, is_reverse: bool) -> tuple[int, ...]:

@@ -6,7 +6,6 @@ from dataclasses import dataclass
 from itertools import product
 
 import shapely
-import shapely.prepared
 from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.figures import Material, Press, PressPass, Surface
@@ -85,11 +84,15 @@ def _placements(wanted: BaseGeometry, beyond: float, press: Press) -> tuple[Plac
     columns = _rests(area[0], width, plate[0], press.overlap)
     rows = _rests(area[1], height, plate[1], press.overlap)
     centre = ((area[0] + area[2]) / 2, (area[1] + area[3]) / 2)
-    near = shapely.prepared.prep(wanted)
+    parts = shapely.STRtree(shapely.get_parts(wanted))
     boxes = [
         (x, y, x + plate[0], y + plate[1])
         for x, y in product(columns, rows)
-        if near.intersects(shapely.box(x - beyond, y - beyond, x + plate[0] + beyond, y + plate[1] + beyond))
+        if len(
+            parts.query(
+                shapely.box(x - beyond, y - beyond, x + plate[0] + beyond, y + plate[1] + beyond), "intersects"
+            )
+        )
     ]
     boxes.sort(key=lambda b: (round(math.dist(((b[0] + b[2]) / 2, (b[1] + b[3]) / 2), centre), 3), b[1], b[0]))
     return tuple(Placement(number, box) for number, box in enumerate(boxes, start=1))

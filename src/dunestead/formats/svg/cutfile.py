@@ -2,6 +2,7 @@
 
 import json
 from dataclasses import dataclass
+from itertools import groupby
 from typing import Any
 
 import numpy as np
@@ -11,7 +12,7 @@ from dunestead.core.cutting.paths import CutPath
 from dunestead.core.cutting.promise import Promise
 from dunestead.core.errors import ArtworkEmpty
 from dunestead.core.geometry.affine import Affine
-from dunestead.core.geometry.curves import flatten
+from dunestead.core.geometry.curves import flatten, join_paths
 from dunestead.core.tolerances import TOLERANCES
 from dunestead.formats.svg.guard import SVG, parse_xml
 from dunestead.formats.svg.reader import read_svg
@@ -58,8 +59,8 @@ def read_cut_file(data: bytes) -> CutFile:
     if page:
         to_mm = Affine.translation(-page.x, -page.y).then(Affine.scaling(page.unit_mm))
     paths = []
-    for shape in shapes:
-        for line in flatten(shape.path, shape.transform.then(to_mm), TOLERANCES.flatness):
+    for transform, alike in groupby(shapes, key=lambda shape: shape.transform):
+        for line in flatten(join_paths([shape.path for shape in alike]), transform.then(to_mm), TOLERANCES.flatness):
             points = line.points
             if line.closed and not np.array_equal(points[0], points[-1]):
                 points = np.vstack([points, points[:1]])

@@ -1,15 +1,13 @@
 """Normalised path data, which knows moves, lines, cubics and closings only, to a path."""
 
-import re
-
 import numpy as np
 
 from dunestead.core.geometry.curves import Path
 
 __all__ = ["read_path"]
 
-_NUMBERS = {"M": 2, "L": 2, "C": 6, "Z": 0}
-_LETTER = re.compile("[MLCZ]")
+_NUMBERS = np.zeros(128, np.intp)
+_NUMBERS[[ord(letter) for letter in "MLC"]] = 2, 2, 6
 _WITHOUT_LETTERS = str.maketrans("MLCZ", "    ")
 _MOVE, _LINE, _CURVE, _CLOSE = (ord(letter) for letter in "MLCZ")
 
@@ -27,10 +25,11 @@ def read_path(data: str) -> Path:
     >>> len(read_path("").segments)
     0
     """
-    numbers = np.array(data.translate(_WITHOUT_LETTERS).split(), float)
-    letters = "".join(_LETTER.findall(data))
-    kind = np.frombuffer(letters.encode(), np.uint8)
-    size = np.array([_NUMBERS[letter] for letter in letters], np.intp)
+    signs = np.frombuffer(data.encode(), np.uint8)
+    # Capitals: the e of an exponent is none.
+    kind = signs[(signs >= ord("A")) & (signs <= ord("Z"))]
+    numbers = np.fromstring(data.translate(_WITHOUT_LETTERS), sep=" ")
+    size = _NUMBERS[kind]
     if not len(kind):
         return Path(np.empty((0, 4, 2)), np.empty(0, bool), np.empty(0, np.intp), ())
     end_of = np.cumsum(size)

@@ -53,7 +53,9 @@ def path_data(region: BaseGeometry, *, decimals: int = _DECIMALS) -> str:
 
 
 def _ring_data(points: npt.NDArray[np.float64], decimals: int) -> str:
-    return "M" + "L".join(f"{_number(x, decimals)} {_number(y, decimals)}" for x, y in points.tolist())
+    # Adding nought takes the sign from a nought.
+    numbers = (np.round(points, decimals) + 0.0).ravel().tolist()
+    return "M" + "L".join(["%.12g %.12g"] * len(points)) % tuple(numbers)
 
 
 def _number(value: float, decimals: int) -> str:
