@@ -2,6 +2,7 @@
 
 import re
 import xml.etree.ElementTree as ET
+from itertools import islice
 
 from fontTools.pens.perimeterPen import PerimeterPen
 from fontTools.pens.svgPathPen import SVGPathPen
@@ -110,11 +111,15 @@ def bring_near(root: ET.Element) -> None:
         root.set("viewBox", f"{view[0] - x!r} {view[1] - y!r} {view[2]!r} {view[3]!r}")
 
 
+def _first_two(data: str) -> list[str]:
+    return [match[0] for match in islice(_NUMBER.finditer(data), 2)]
+
+
 def _first_point(element: ET.Element) -> tuple[float, float] | None:
     if element.tag == SVG + "path":
-        numbers = _NUMBER.findall(element.get("d", ""))
+        numbers = _first_two(element.get("d", ""))
     elif element.tag in _POINTS:
-        numbers = _NUMBER.findall(element.get("points", ""))
+        numbers = _first_two(element.get("points", ""))
     elif element.tag in _AT:
         numbers = [element.get(names[0], "0") for names in _AT[element.tag]]
     else:

@@ -1,10 +1,14 @@
 """Normalised path data, which knows moves, lines, cubics and closings only, to a path."""
 
+from collections.abc import Sequence
+from itertools import pairwise
+
 import numpy as np
+import numpy.typing as npt
 
 from dunestead.core.geometry.curves import Path
 
-__all__ = ["read_path"]
+__all__ = ["read_path", "read_paths"]
 
 _NUMBERS = np.zeros(128, np.intp)
 _NUMBERS[[ord(letter) for letter in "MLC"]] = 2, 2, 6
@@ -25,13 +29,33 @@ def read_path(data: str) -> Path:
     >>> len(read_path("").segments)
     0
     """
-    signs = np.frombuffer(data.encode(), np.uint8)
+    return read_paths([data])[0]
+
+
+def read_paths(data: Sequence[str]) -> list[Path]:
+    """Return several paths, each as `read_path` does; they are read in one go, for there may be thousands."""
+    whole, owner = _read(data)
+    ends = np.searchsorted(owner, np.arange(len(data) + 1)).tolist()
+    return [_part(whole, first, last) for first, last in pairwise(ends)]
+
+
+def _part(whole: Path, first: int, last: int) -> Path:
+    contour = whole.contour[first:last]
+    begins, ends = (int(contour[0]), int(contour[-1]) + 1) if last > first else (0, 0)
+    return Path(whole.segments[first:last], whole.is_line[first:last], contour - begins, whole.closed[begins:ends])
+
+
+def _read(data: Sequence[str]) -> tuple[Path, npt.NDArray[np.intp]]:
+    """Return all paths one after the other, and for each segment whose it is; each path begins with a move."""
+    text = " ".join(data)
+    signs = np.frombuffer(text.encode("ascii"), np.uint8)
     # Capitals: the e of an exponent is none.
-    kind = signs[(signs >= ord("A")) & (signs <= ord("Z"))]
-    numbers = np.fromstring(data.translate(_WITHOUT_LETTERS), sep=" ")
-    size = _NUMBERS[kind]
+    at = np.flatnonzero((signs >= ord("A")) & (signs <= ord("Z")))
+    kind, size = signs[at], _NUMBERS[signs[at]]
+    owner = np.searchsorted(np.cumsum([len(one) + 1 for one in data]), at, side="right")
+    numbers = np.fromstring(text.translate(_WITHOUT_LETTERS), sep=" ")
     if not len(kind):
-        return Path(np.empty((0, 4, 2)), np.empty(0, bool), np.empty(0, np.intp), ())
+        return Path(np.empty((0, 4, 2)), np.empty(0, bool), np.empty(0, np.intp), ()), owner
     end_of = np.cumsum(size)
     ends = np.empty((len(kind), 2))
     drawn = kind != _CLOSE
@@ -50,4 +74,5 @@ def read_path(data: str) -> Path:
     kept, contour = np.unique(group, return_inverse=True)
     closed = np.zeros(len(kept), bool)
     closed[contour[kind[is_segment] == _CLOSE]] = True
-    return Path(segments[is_segment], kind[is_segment] != _CURVE, contour.astype(np.intp), tuple(closed.tolist()))
+    path = Path(segments[is_segment], kind[is_segment] != _CURVE, contour.astype(np.intp), tuple(closed.tolist()))
+    return path, owner[is_segment]

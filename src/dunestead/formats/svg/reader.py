@@ -21,7 +21,7 @@ from dunestead.formats.svg.cage import normalise
 from dunestead.formats.svg.cascade import settle_styles
 from dunestead.formats.svg.guard import SVG, parse_plain, parse_xml
 from dunestead.formats.svg.page import bring_near, scale_dashes, settle_page
-from dunestead.formats.svg.pathdata import read_path
+from dunestead.formats.svg.pathdata import read_paths
 from dunestead.formats.svg.survey import LARGEST_COORDINATE, adopt_namespace, survey
 
 __all__ = ["read_svg"]
@@ -74,6 +74,8 @@ class _Walk:
     def __init__(self, root: ET.Element) -> None:
         self._root = root
         self._defined = {e.get("id"): e for e in root.iter() if e.get("id")}
+        drawn = list(root.iter(SVG + "path"))
+        self._paths = dict(zip(drawn, read_paths([element.get("d", "") for element in drawn]), strict=True))
 
     def shapes(self) -> list[Shape]:
         return self._group(self._root, IDENTITY, ())
@@ -100,7 +102,7 @@ class _Walk:
             return []
         rule = element.get("clip-rule" if as_clip else "fill-rule", "nonzero")
         shape = Shape(
-            read_path(element.get("d", "")),
+            self._paths[element],
             transform,
             fill,
             "evenodd" if rule == "evenodd" else "nonzero",
