@@ -19,7 +19,7 @@ from dunestead.core.looking.look import Look
 from dunestead.core.looking.rail import SizeRail
 from dunestead.core.looking.remedies import key_of
 from dunestead.core.stations import artwork
-from dunestead.formats.svg.writer import path_data
+from dunestead.formats.svg.writer import rings_data
 
 __all__ = ["colours_out", "drawn", "elements_out", "findings_out", "look_out", "picture_out", "placed", "rail_out"]
 
@@ -30,8 +30,11 @@ _MOST_PARTS = 300
 
 def drawn(region: BaseGeometry, origin: tuple[float, float] = (0.0, 0.0), tolerance: float = SEEN_MM) -> str:
     """Return path data as far as an eye can see it, shifted to where it lies on the blank."""
-    moved = shapely.transform(shapely.simplify(region, tolerance), lambda points: points + origin)
-    return path_data(moved, decimals=2)
+    rings = shapely.get_rings(shapely.get_parts(region))
+    thin = shapely.simplify(rings, tolerance, preserve_topology=False)
+    # A ring smaller than an eye can see would vanish.
+    seen = np.where(shapely.get_num_coordinates(thin) < 4, rings, thin)
+    return rings_data(shapely.transform(seen, lambda points: points + origin), decimals=2)
 
 
 def placed(point: tuple[float, float], origin: tuple[float, float]) -> tuple[float, float]:

@@ -64,6 +64,12 @@ class Plans:
             self._make(key, make, future)
         return future.result()
 
+    def also(self, key: str, reckoned: Reckoned) -> None:
+        """Keep what was reckoned under another key too, unless it is there."""
+        with self._lock:
+            if key not in self._kept:
+                self._keep(key, reckoned)
+
     def _make(self, key: str, make: Callable[[], Reckoned], future: Future[Reckoned]) -> None:
         try:
             reckoned = make()
@@ -79,6 +85,7 @@ class Plans:
 
     def _keep(self, key: str, reckoned: Reckoned) -> None:
         self._kept[key] = reckoned
+        # The same plan under two keys takes its room twice in this account, and so is let go the sooner.
         self._held += reckoned.size
         while self._held > self._most and len(self._kept) > 1:
             _, gone = self._kept.popitem(last=False)

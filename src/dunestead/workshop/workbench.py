@@ -212,13 +212,18 @@ class Workbench:
             When it cannot be reckoned with.
         """
         catalogue, figures = self._figures
-        key = f"{figures}:{sha256(_JOB.dump_json(job)).hexdigest()}"
 
         def make() -> Reckoned:
             plan = make_plan(job, self.sources, catalogue, check_cut)
             return Reckoned(plan, task_graph(plan, catalogue))
 
-        return self._plans.get(key, make)
+        def key(of: Job) -> str:
+            return f"{figures}:{sha256(_JOB.dump_json(of)).hexdigest()}"
+
+        reckoned = self._plans.get(key(job), make)
+        # What is kept is the job with its roll brought up to date, and asked for next: its plan is the same.
+        self._plans.also(key(reckoned.plan.job), reckoned)
+        return reckoned
 
     def _opened(self, stored: StoredJob, unit: str) -> OpenJob:
         reckoned = self.reckon(stored.job)

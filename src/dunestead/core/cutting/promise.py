@@ -76,8 +76,8 @@ def promise_of(
 ) -> Promise:
     """Return what a file with these closed lines says of itself."""
     lines = tuple(
-        PromisedLine(*line, deep, lean)
-        for line, deep, lean in zip(_measures(paths).tolist(), _depths(paths), _leans(paths), strict=True)
+        PromisedLine(x, y, length, deep, lean)
+        for (x, y, length), deep, lean in zip(_measures(paths).tolist(), _depths(paths), _leans(paths), strict=True)
     )
     return Promise(page, reach, mirrored, lines)
 
@@ -191,8 +191,8 @@ def _nearest(promise: Promise, found: Floats) -> list[int]:
     from scipy.spatial import KDTree
 
     lines = np.array([(line.x, line.y, line.length) for line in promise.lines])
-    nearest: list[int] = KDTree(found).query(lines)[1].tolist()
-    return nearest
+    nearest = np.asarray(KDTree(found).query(lines)[1])
+    return [int(k) for k in nearest]
 
 
 def _alike(one: tuple[float, float, float], other: tuple[float, float, float]) -> bool:
@@ -223,14 +223,12 @@ def _flipped(lines: Floats, found: Floats) -> Floats:
     return flipped
 
 
-def _unmatched(
-    lines: Floats, found: Floats, paths: Sequence[CutPath]
-) -> tuple[list[int], list[int]]:
+def _unmatched(lines: Floats, found: Floats, paths: Sequence[CutPath]) -> tuple[list[int], list[int]]:
     """Return the promised lines that are not there, and the lines that were not promised; doubles count once."""
     is_open = np.array([not path.is_closed for path in paths])
     near = np.where(is_open, _NEAR_OPEN_MM, _NEAR_MM)
     alike = np.where(is_open, _ALIKE_OPEN, _ALIKE)
-    tree = shapely.STRtree(shapely.points(found[:, :2]))
+    tree = shapely.STRtree(np.asarray(shapely.points(found[:, :2])))
     line, other = tree.query(shapely.points(lines[:, :2]), "dwithin", float(near.max()))
     apart = np.hypot(*(lines[line, :2] - found[other, :2]).T)
     longer = np.abs(found[other, 2] - lines[line, 2])

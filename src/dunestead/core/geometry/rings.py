@@ -124,7 +124,7 @@ def winding_numbers(probes: Points, rings: Sequence[Points]) -> tuple[npt.NDArra
     far = max(float(starts[:, 0].max()), float(probes[:, 0].max(initial=0.0))) + 1.0
     x, y = probes.T
     rays = shapely.linestrings(np.stack([probes, np.column_stack([np.full(len(probes), far), y])], axis=1))
-    side, probe = shapely.STRtree(rays).query(shapely.linestrings(np.stack([starts, ends], axis=1)))
+    side, probe = shapely.STRtree(np.asarray(rays)).query(shapely.linestrings(np.stack([starts, ends], axis=1)))
     (x0, y0), (x1, y1) = starts[side].T, ends[side].T
     spans = (y0 <= y[probe]) != (y1 <= y[probe])
     (x0, y0), (x1, y1), probe = (x0[spans], y0[spans]), (x1[spans], y1[spans]), probe[spans]

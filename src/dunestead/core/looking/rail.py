@@ -8,7 +8,7 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import pairwise
-from typing import Literal
+from typing import TYPE_CHECKING, Literal
 
 import numpy as np
 import numpy.typing as npt
@@ -25,6 +25,9 @@ from dunestead.core.job.reach import prices_of, reach_of
 from dunestead.core.looking.look import Look
 from dunestead.core.mask.findings import Kind, widths_of
 from dunestead.core.sheets.extents import Takes, takes, takes_together
+
+if TYPE_CHECKING:
+    from scipy.spatial import KDTree
 
 __all__ = ["WIDEST", "Least", "SheetStep", "SizeRail", "Spot", "holding", "size_rail", "takes_at"]
 
@@ -167,8 +170,8 @@ class _Measured:
         fine = np.flatnonzero(self.values * growth < self.limit * (1 - 1e-6))
         fine = fine[np.argsort(self.values[fine], kind="stable")]
         if self.near and len(fine):
-            tree = shapely.STRtree(_points(self.at[fine]))
-            label = group_labels(len(fine), tree.query(tree.geometries, "dwithin", self._around(growth)).T)
+            pairs = _tree(self.at[fine]).query_pairs(self._around(growth), output_type="ndarray")
+            label = group_labels(len(fine), pairs)
             fine = fine[np.sort(np.unique(label, return_index=True)[1])]
         return [Spot(self.measure, float(self.values[k]), (float(self.at[k, 0]), float(self.at[k, 1]))) for k in fine]
 
@@ -187,10 +190,10 @@ class _Measured:
 
     def _clear_of(self, spots: Points, order: Ints, growth: float) -> Ints:
         """Return the first of an order that are not about a spot, looked for a few at a time."""
-        tree = shapely.STRtree(_points(spots))
+        tree = _tree(spots)
         for some in np.array_split(order, math.ceil(len(order) / _AT_A_TIME) or 1):
-            about = tree.query(_points(self.at[some]), "dwithin", self._around(growth))[0]
-            if len(clear := np.delete(some, np.unique(about))):
+            away = tree.query(self.at[some])[0]
+            if len(clear := some[away > self._around(growth)]):
                 return clear
         return order[:0]
 
@@ -198,10 +201,11 @@ class _Measured:
         return self.near * self.limit / growth
 
 
-def _points(at: Points) -> npt.NDArray[np.object_]:
-    points = shapely.points(at)
-    assert isinstance(points, np.ndarray)
-    return points
+def _tree(at: Points) -> "KDTree":
+    # Loading this takes a while, which a refused file need not wait for.
+    from scipy.spatial import KDTree
+
+    return KDTree(at)
 
 
 def _measured(look: Look) -> list[_Measured]:

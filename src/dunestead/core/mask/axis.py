@@ -107,18 +107,31 @@ class AxisSide:
             return []
         label = group_labels(len(under), self.links[under[self.links].all(axis=1)])
         order = np.flatnonzero(under)[np.argsort(self.diameter[under], kind="stable")]
-        _, first = np.unique(label[order], return_index=True)
-        found: list[Ints] = []
-        leads = np.empty((0, 2))
-        for lead in order[np.sort(first)]:
-            own = order[label[order] == label[lead]]
-            near = np.flatnonzero(np.hypot(*(leads - self.at[lead]).T) < width)
-            if len(near):
-                found[near[0]] = np.append(found[near[0]], own)
-                continue
-            found.append(own)
-            leads = np.vstack([leads, self.at[lead]])
-        return found
+        pieces = _split_by(label[order], order)
+        at = self.at[[piece[0] for piece in pieces]]
+        found: dict[int, list[Ints]] = {}
+        for k, near in enumerate(_within(at, width)):
+            # Those before it are narrower; the narrowest of them that leads a stretch takes it.
+            lead = next((other for other in near if other < k and other in found), k)
+            found.setdefault(lead, []).append(pieces[k])
+        return [np.concatenate(parts) for parts in found.values()]
+
+
+def _split_by(label: Ints, order: Ints) -> list[Ints]:
+    """Return an order in groups of one label each, the group of its first first."""
+    _, first, group = np.unique(label, return_index=True, return_inverse=True)
+    rank = np.argsort(np.argsort(first))[group.ravel()]
+    grouped = np.argsort(rank, kind="stable")
+    return np.split(order[grouped], np.flatnonzero(np.diff(rank[grouped])) + 1)
+
+
+def _within(at: Points, reach: float) -> list[list[int]]:
+    """Return for each place those within reach of it, by their numbers."""
+    # Loading this takes a while, which a refused file need not wait for.
+    from scipy.spatial import KDTree
+
+    near = np.asarray(KDTree(at).query_ball_point(at, reach * (1 - 1e-12), return_sorted=True))
+    return [list(others) for others in near]
 
 
 _NO_LINKS: Ints = np.empty((0, 2), np.intp)
@@ -310,7 +323,8 @@ def _wanted_spacing(sites: Sites, pairs: Ints, spacing: Floats, least: float) ->
 
 def _inside(region: shapely.MultiPolygon, points: Points) -> Bools:
     inside = np.zeros(len(points), bool)
-    inside[:] = shapely.contains_xy(region, points)
+    # Asked of each shape for the points about it: asked of all shapes at once, every point is held against each.
+    inside[shapely.STRtree(np.asarray(shapely.points(points))).query(list(region.geoms), "contains")[1]] = True
     return inside
 
 

@@ -47,21 +47,26 @@ def name_pieces(
     is_reverse
         Whether the pieces are the artwork itself and not its centres.
     """
-    homes = [_home(piece, composition, number, drawings) for piece, number in zip(pieces, around, strict=True)]
-    return [
-        _name(home, _beside(piece, home, pieces, homes), is_reverse=is_reverse)
-        for piece, home in zip(pieces, homes, strict=True)
-    ]
+    homes: list[_Home] = [_Home(composition.placed[0])] * len(pieces)
+    for number in dict.fromkeys(around):
+        inside = [k for k, element in enumerate(around) if element == number]
+        found = _homes([pieces[k] for k in inside], composition, number, drawings.get(number))
+        for k, home in zip(inside, found, strict=True):
+            homes[k] = home
+    beside = _beside(pieces, homes)
+    return [_name(home, place, is_reverse=is_reverse) for home, place in zip(homes, beside, strict=True)]
 
 
-def _home(piece: LoosePiece, composition: Composition, number: int, drawings: Mapping[int, Drawing]) -> _Home:
+def _homes(pieces: Sequence[LoosePiece], composition: Composition, number: int, drawing: Drawing | None) -> list[_Home]:
+    """Return what each of the pieces within one element sits in."""
     placed = composition.placed_of(number)
-    at = (piece.anchor[0] + composition.origin[0], piece.anchor[1] + composition.origin[1])
+    ox, oy = composition.origin
+    at = [(piece.anchor[0] + ox, piece.anchor[1] + oy) for piece in pieces]
     if placed.letters:
-        return _Home(placed, letter=_letter_at(placed, at))
-    if number in drawings and placed.copies == 1:
-        return _Home(placed, part=parts_under(placed, drawings[number], [at])[0])
-    return _Home(placed)
+        return [_Home(placed, letter=_letter_at(placed, one)) for one in at]
+    if drawing and placed.copies == 1:
+        return [_Home(placed, part=part) for part in parts_under(placed, drawing, at)]
+    return [_Home(placed)] * len(pieces)
 
 
 def _letter_at(placed: PlacedElement, at: tuple[float, float]) -> int:
@@ -77,15 +82,18 @@ def _reach(letter: Letter) -> float:
     return max(float(np.hypot(letter.box[2] - letter.box[0], letter.height)) / 2, 1e-6)
 
 
-def _beside(piece: LoosePiece, home: _Home, pieces: Sequence[LoosePiece], homes: Sequence[_Home]) -> tuple[int, int]:
-    """Return a piece's place from above among those of its letter, and how many they are."""
-    if home.letter is None:
-        return 0, 1
-    same = [
-        other for other, at in zip(pieces, homes, strict=True) if at.placed is home.placed and at.letter == home.letter
-    ]
-    order = sorted(same, key=lambda other: (round(other.centroid[1], 3), other.centroid[0]))
-    return order.index(piece), len(same)
+def _beside(pieces: Sequence[LoosePiece], homes: Sequence[_Home]) -> list[tuple[int, int]]:
+    """Return each piece's place from above among those of its letter, and how many they are."""
+    same: dict[tuple[int, int], list[int]] = {}
+    for k, home in enumerate(homes):
+        if home.letter is not None:
+            same.setdefault((home.placed.element.id, home.letter), []).append(k)
+    beside = [(0, 1)] * len(pieces)
+    for others in same.values():
+        order = sorted(others, key=lambda k: (round(pieces[k].centroid[1], 3), pieces[k].centroid[0]))
+        for place, k in enumerate(order):
+            beside[k] = (place, len(order))
+    return beside
 
 
 def _name(home: _Home, beside: tuple[int, int], *, is_reverse: bool) -> str:

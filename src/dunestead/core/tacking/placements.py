@@ -89,9 +89,7 @@ def _placements(wanted: BaseGeometry, beyond: float, press: Press) -> tuple[Plac
         (x, y, x + plate[0], y + plate[1])
         for x, y in product(columns, rows)
         if len(
-            parts.query(
-                shapely.box(x - beyond, y - beyond, x + plate[0] + beyond, y + plate[1] + beyond), "intersects"
-            )
+            parts.query(shapely.box(x - beyond, y - beyond, x + plate[0] + beyond, y + plate[1] + beyond), "intersects")
         )
     ]
     boxes.sort(key=lambda b: (round(math.dist(((b[0] + b[2]) / 2, (b[1] + b[3]) / 2), centre), 3), b[1], b[0]))

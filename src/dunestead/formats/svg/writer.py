@@ -26,6 +26,7 @@ __all__ = [
     "curve_data",
     "path_data",
     "promise_json",
+    "rings_data",
     "seal_of",
     "write_drawing",
     "write_mask",
@@ -48,7 +49,11 @@ def path_data(region: BaseGeometry, *, decimals: int = _DECIMALS) -> str:
     >>> path_data(shapely.MultiPolygon())
     ''
     """
-    rings = shapely.get_rings(shapely.get_parts(region))
+    return rings_data(shapely.get_rings(shapely.get_parts(region)), decimals=decimals)
+
+
+def rings_data(rings: npt.NDArray[np.object_], *, decimals: int = _DECIMALS) -> str:
+    """Return SVG path data for rings, every one closed."""
     return "".join(_ring_data(shapely.get_coordinates(ring)[:-1], decimals) + "Z" for ring in rings)
 
 
