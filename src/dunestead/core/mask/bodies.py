@@ -48,7 +48,11 @@ class _Body:
     """What is left of a part when all narrower than a share of a bridge is taken off, its edge in short runs."""
 
     def __init__(self, part: shapely.Polygon, inset: float, room: float) -> None:
-        rest = shapely.get_parts(part.buffer(-inset, quad_segs=_QUARTER)) if inset else np.array([part], dtype=object)
+        x0, y0, x1, y1 = part.bounds
+        if 2 * inset >= min(x1 - x0, y1 - y0):
+            rest: npt.NDArray[np.object_] = np.empty(0, dtype=object)
+        else:
+            rest = shapely.get_parts(part.buffer(-inset, quad_segs=_QUARTER)) if inset else np.array([part], object)
         if len(rest) > 1:
             # A bulge on a spike is as wide as a bridge, but hangs on the spike.
             areas = shapely.area(rest)
@@ -77,6 +81,7 @@ class Bodies:
     def __init__(self, parts: Mapping[int, shapely.Polygon], width: float) -> None:
         self._parts, self._width = parts, width
         self._known: dict[tuple[int, float], _Body] = {}
+        self._grounds: dict[int, _Ground] = {}
 
     def way(self, gap: Gap, longest: float) -> BodyWay | None:
         """Return the way between two parts that hangs on most mask; None where there is none.
@@ -95,7 +100,7 @@ class Bodies:
             else:
                 axis = target.towards(body.shape)
             strip = axis.buffer(self._width / 2, cap_style="flat")
-            near = [_clipped(self._parts[number], strip.bounds) for number in (gap.piece, gap.other)]
+            near = [self._ground_of(number).within(strip.bounds) for number in (gap.piece, gap.other)]
             crossed = self._crossing(gap, axis, near)
             if crossed is None:
                 continue
@@ -110,6 +115,11 @@ class Bodies:
             inset, room = share * FULL * self._width / 2, _ROOM * self._width**2
             known = self._known[(number, share)] = _Body(self._parts[number], inset, room)
         return known
+
+    def _ground_of(self, number: int) -> "_Ground":
+        if number not in self._grounds:
+            self._grounds[number] = _Ground(self._parts[number])
+        return self._grounds[number]
 
     def _crossing(self, gap: Gap, axis: shapely.LineString, near: list[BaseGeometry]) -> Gap | None:
         """Return where an axis crosses the paint last on its way out of one part, into the other."""
@@ -135,11 +145,21 @@ class Bodies:
         )
 
 
-def _clipped(part: shapely.Polygon, box: tuple[float, float, float, float]) -> BaseGeometry:
-    x0, y0, x1, y1 = part.bounds
-    if box[0] <= x0 and box[1] <= y0 and box[2] >= x1 and box[3] >= y1:
-        return part
-    return shapely.make_valid(shapely.clip_by_rect(part, *box))
+class _Ground:
+    """A part of the mask that is looked at through boxes: of a frame's many holes only those about one matter."""
+
+    def __init__(self, part: shapely.Polygon) -> None:
+        self._part = part
+        self._holes: list[shapely.LinearRing] = list(part.interiors)
+        self._tree = shapely.STRtree(self._holes)
+
+    def within(self, box: tuple[float, float, float, float]) -> BaseGeometry:
+        """Return what of the part lies in a box."""
+        x0, y0, x1, y1 = self._part.bounds
+        if box[0] <= x0 and box[1] <= y0 and box[2] >= x1 and box[3] >= y1:
+            return self._part
+        holes = [self._holes[k] for k in self._tree.query(shapely.box(*box)).tolist()]
+        return shapely.make_valid(shapely.clip_by_rect(shapely.Polygon(self._part.exterior, holes), *box))
 
 
 def _stretches(axis: shapely.LineString, inside: BaseGeometry) -> list[tuple[float, float]]:

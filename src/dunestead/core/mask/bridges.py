@@ -137,7 +137,8 @@ class Site:
             on_line[:] = True
         beyond = shapely.difference(shapely.union_all(parts[~on_line]), core)
         laid = shapely.difference(strip, beyond)
-        shape = shapely.intersection(shapely.union_all(parts), laid)
+        # What the strip only runs along is a line, not paint.
+        shape = shapely.union_all(_areas(shapely.intersection(parts, laid)))
         return Bridge(gap.piece, gap.other, gap.start, gap.end, width, shape, laid, share=gap.share)
 
     def _paint_under(self, strip: BaseGeometry, width: float) -> npt.NDArray[np.object_]:
@@ -146,9 +147,7 @@ class Site:
         if shapely.get_num_coordinates(near).sum() > _MANY_POINTS:
             # Cutting the neighbourhood out first spares an overlay with all of a large paint's edge.
             near = shapely.make_valid(shapely.clip_by_rect(near, *strip.buffer(width).bounds))
-        parts = shapely.get_parts(shapely.get_parts(shapely.intersection(strip, near)))
-        found: npt.NDArray[np.object_] = parts[shapely.area(parts) > 0]
-        return found
+        return _areas(shapely.intersection(strip, near))
 
     def _strips(self, gap: Gap, width: float) -> tuple[BaseGeometry, BaseGeometry]:
         """Return a gap's strip from edge to edge, and as far into the mask as its sides need to meet it."""
@@ -213,6 +212,13 @@ class Site:
             if self.barred_by(bridge) is None:
                 return bridge
         return None
+
+
+def _areas(shapes: npt.NDArray[np.object_]) -> npt.NDArray[np.object_]:
+    """Return the parts of shapes that have an area."""
+    parts = shapely.get_parts(shapely.get_parts(shapes))
+    found: npt.NDArray[np.object_] = parts[shapely.area(parts) > 0]
+    return found
 
 
 def _strip(a: npt.NDArray[np.float64], b: npt.NDArray[np.float64], side: npt.NDArray[np.float64]) -> shapely.Polygon:

@@ -65,7 +65,7 @@ class Edges:
     def around(self, place: BaseGeometry, number: int) -> BaseGeometry:
         """Return the edge of one part near a place."""
         found = self.tree.query(place)
-        return shapely.union_all(self.runs[found[self.owner[found] == number]])
+        return shapely.MultiLineString(list(self.runs[found[self.owner[found] == number]]))
 
     def near(self, parts: dict[int, shapely.Polygon], reach: float) -> dict[int, dict[int, tuple[float, int]]]:
         """Return for some parts which others are within reach: their distance and the run that is nearest."""

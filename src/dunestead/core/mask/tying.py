@@ -64,15 +64,20 @@ class CutPlan:
         """All that is taken out."""
         return shapely.difference(self.mask.sheet, self.material)
 
-    @property
+    @cached_property
     def window_count(self) -> int:
         """How many separate parts are taken out."""
         return len(shapely.get_parts(self.windows))
 
+    @cached_property
+    def bridged(self) -> BaseGeometry:
+        """Paint given up to bridges."""
+        return shapely.disjoint_subset_union_all([bridge.shape for bridge in self.bridges])
+
     @property
     def bridged_area(self) -> float:
         """Paint given up to bridges, mm²."""
-        return float(shapely.union_all([bridge.shape for bridge in self.bridges]).area)
+        return float(self.bridged.area)
 
 
 def tie_mask(

@@ -128,7 +128,7 @@ def _regions(look: Look, laid: LaidMask, cut: CutPlan) -> dict[str, float]:
         return {look.job.mask.field_colour: max(float(look.composition.outline.area) - stays, 0.0)}
     areas = {colour: float(region.area) for colour, region in laid.painted.colours.items()}
     if cut.bridges:
-        strips = shapely.union_all([bridge.shape for bridge in cut.bridges])
+        strips = cut.bridged
         for colour, region in laid.painted.colours.items():
             # Bridges cross paint and nothing else: where there is but one colour, they take it from that.
             taken = strips if len(areas) == 1 else shapely.intersection(region, strips)
