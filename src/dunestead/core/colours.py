@@ -49,7 +49,13 @@ def difference(one: str, other: str) -> float:
     >>> round(difference("#000000", "#ffffff"))
     100
     """
-    return float(Color(one).delta_e(Color(other), method="2000"))
+    return float(_lab(one).delta_e(_lab(other), method="2000"))
+
+
+@lru_cache(maxsize=4096)
+def _lab(colour: str) -> Color:
+    """Return a colour in the space in which the measure is taken."""
+    return Color(colour).convert("lab-d65")
 
 
 @lru_cache(maxsize=1024)

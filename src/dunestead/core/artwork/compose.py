@@ -409,5 +409,6 @@ def _settled(key: str, colours: dict[str, shapely.MultiPolygon]) -> tuple[Painte
     back = Affine.translation(-x0, -y0)
     own = {colour: carried(part, back) for colour, part in colours.items()}
     times = max(x1 - x0, y1 - y0) / TOLERANCES.form
-    whole = close_hairs(next(iter(own.values())) if len(own) == 1 else carried(region, back), TOLERANCES.hair * times)
-    return Painted(key, whole, own, back, times), (float(x0), float(y0))
+    drawn = next(iter(own.values())) if len(own) == 1 else carried(region, back)
+    whole = close_hairs(drawn, TOLERANCES.hair * times)
+    return Painted(key, whole, own, back, times, drawn=drawn), (float(x0), float(y0))

@@ -18,6 +18,7 @@ from dunestead.core.geometry.curves import Box, flatten, join_paths
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.geometry.hairs import close_hairs
 from dunestead.core.geometry.rings import fill
+from dunestead.core.geometry.runs import near_pairs
 from dunestead.core.geometry.strokes import Pen, outline_strokes, turn_for_pen
 from dunestead.core.tolerances import TOLERANCES
 
@@ -51,6 +52,8 @@ class Painted:
         Carries drawing units to mm.
     times
         How many times larger it is than designs are reckoned at.
+    drawn
+        The region before its slits were closed; None where it is not at hand, see ``as_drawn``.
     """
 
     key: str
@@ -59,6 +62,7 @@ class Painted:
     to_mm: Affine = field(compare=False)
     times: float = field(compare=False)
     form: str | None = field(default=None, compare=False)
+    drawn: shapely.MultiPolygon | None = field(default=None, compare=False)
 
     def grown(self, factor: float, key: str) -> "Painted":
         """Return the same design so many times larger."""
@@ -67,7 +71,15 @@ class Painted:
         # A design of one colour is that colour's region, unless slits in it were closed.
         one = next(iter(self.colours.values())) is self.region and len(colours) == 1
         region = next(iter(colours.values())) if one else carried(self.region, grow)
-        return Painted(key, region, colours, self.to_mm.then(grow), self.times * factor, self.form)
+        drawn = carried(self.drawn, grow) if self.drawn else None
+        return Painted(key, region, colours, self.to_mm.then(grow), self.times * factor, self.form, drawn)
+
+    @property
+    def as_drawn(self) -> shapely.MultiPolygon:
+        """The region with its slits open."""
+        if len(self.colours) == 1:
+            return next(iter(self.colours.values()))
+        return self.drawn or unite(list(self.colours.values()))
 
     @property
     def bbox(self) -> Box:
@@ -137,8 +149,8 @@ def _painted(drawing: Drawing) -> Painted:
     settle = Affine.translation(-x0, -y0).then(Affine.scaling(TOLERANCES.form / max(x1 - x0, y1 - y0)))
     final = {colour: carried(part, settle) for colour, part in by_colour.items()}
     whole = _multi(carried(region, settle)) if len(final) > 1 else _multi(next(iter(final.values())))
-    whole = close_hairs(whole, TOLERANCES.hair)
-    return Painted(drawing.digest, whole, final, to_mm.then(settle), 1.0, drawing.digest)
+    closed = close_hairs(whole, TOLERANCES.hair)
+    return Painted(drawing.digest, closed, final, to_mm.then(settle), 1.0, drawing.digest, whole)
 
 
 def _fit(box: Box) -> Affine:
@@ -249,11 +261,10 @@ def unite(parts: Sequence[BaseGeometry]) -> shapely.MultiPolygon:
     polygons = polygons[shapely.get_type_id(polygons) == _POLYGON]
     if not len(polygons):
         return shapely.MultiPolygon()
-    near = shapely.STRtree(polygons).query(polygons, predicate="dwithin", distance=2 * TOLERANCES.grid)
-    near = near[:, near[0] < near[1]]
+    near = near_pairs(polygons, 2 * TOLERANCES.grid)
     if not near.size:
         return _multi(shapely.GeometryCollection(list(polygons)))
-    group = group_labels(len(polygons), near.T)
+    group = group_labels(len(polygons), near)
     size = np.bincount(group)
     alone = polygons[size[group] == 1]
     joined = [

@@ -14,7 +14,7 @@ import numpy as np
 import numpy.typing as npt
 import shapely
 
-from dunestead.core.artwork.painted import Painted, unite
+from dunestead.core.artwork.painted import Painted
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.geometry.hairs import touching_places
@@ -223,9 +223,7 @@ def _measured(ask: _Ask) -> Widths:
     painted = ask.painted
     region = shapely.transform(painted.region, shrink)
     # Slits are closed in the region only: where shapes touch is seen in the colours themselves.
-    colours = list(painted.colours.values())
-    drawn = shapely.transform(colours[0] if len(colours) == 1 else unite(colours), shrink)
-    contacts = touching_places(drawn, TOLERANCES.hair)
+    contacts = touching_places(shapely.transform(painted.as_drawn, shrink), TOLERANCES.hair)
     return _measure(painted.key, region, contacts, [shapely.transform(piece.shape, shrink) for piece in ask.loose])
 
 

@@ -5,16 +5,15 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
-import numpy.typing as npt
 import shapely
 from shapely.geometry.base import BaseGeometry
 
+from dunestead.core.geometry.runs import edge_runs
 from dunestead.core.mask.loose import Mask
 
 __all__ = ["FRAME", "Clusters", "Edges", "Gap", "nearest_gaps", "spanning_gaps"]
 
 FRAME = 0
-_CHUNK = 16
 _FIRST_REACH = 4.0
 
 
@@ -48,18 +47,8 @@ class Edges:
     """The edges of several parts in short runs, in one index."""
 
     def __init__(self, parts: dict[int, shapely.Polygon]) -> None:
-        runs, owner = [], []
-        for number, part in parts.items():
-            for ring in shapely.get_rings(part):
-                points = shapely.get_coordinates(ring)
-                cuts = range(0, len(points) - 1, _CHUNK)
-                runs += [points[start : start + _CHUNK + 1] for start in cuts]
-                owner += [number] * len(cuts)
-        lengths = [len(run) for run in runs]
-        self.runs: npt.NDArray[np.object_] = np.asarray(
-            shapely.linestrings(np.concatenate(runs), indices=np.repeat(np.arange(len(runs)), lengths))
-        )
-        self.owner = np.array(owner)
+        self.runs, part = edge_runs(list(parts.values()))
+        self.owner = np.array(list(parts), np.intp)[part]
         self.tree = shapely.STRtree(self.runs)
 
     def around(self, place: BaseGeometry, number: int) -> BaseGeometry:

@@ -1,10 +1,10 @@
 """Can these colours be painted side by side, and will they show?"""
 
 from collections.abc import Iterator, Mapping
-from itertools import combinations
 
+import numpy as np
+import numpy.typing as npt
 import shapely
-from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.artwork.finding import Finding, Severity
 from dunestead.core.artwork.painted import Painted
@@ -13,7 +13,6 @@ from dunestead.core.figures import Material, Technique
 
 __all__ = ["base_findings", "colour_findings", "gap_wanted"]
 
-_Close = tuple[float, BaseGeometry, BaseGeometry]
 _WAYS = {
     "dab": "by brush",
     "brush": "by brush",
@@ -67,17 +66,30 @@ def base_findings(*, needed: bool) -> list[Finding]:
 def _gaps(painted: Painted, gap: tuple[float, str]) -> Iterator[Finding]:
     """Yield where colours lie too close: for every two groups of shades that go by one name, the closest place."""
     wanted, way = gap
-    close: dict[tuple[str, str], list[_Close]] = {}
-    for (one, first), (other, second) in combinations(painted.colours.items(), 2):
-        apart = float(shapely.distance(first, second))
-        if apart < wanted - 1e-6:
-            names = sorted((colour_name(one), colour_name(other)))
-            close.setdefault((names[0], names[1]), []).append((apart, first, second))
+    colours, regions = list(painted.colours), np.array(list(painted.colours.values()), dtype=object)
+    if len(colours) < 2 or wanted <= 0:
+        return
+    tree = shapely.STRtree(regions)
+    touching = set(_pairs(tree.query(regions, "intersects")))
+    close: dict[tuple[str, str], list[tuple[int, int]]] = {}
+    for pair in _pairs(tree.query(regions, "dwithin", wanted - 1e-6)):
+        one, other = sorted(colour_name(colours[k]) for k in pair)
+        close.setdefault((one, other), []).append(pair)
     for (one, other), pairs in close.items():
-        apart, *closest = min(pairs, key=lambda pair: pair[0])
-        x, y = shapely.get_coordinates(shapely.shortest_line(*closest)).mean(axis=0)
+        # Where some touch, there is no need to measure the others.
+        tried = [pair for pair in pairs if pair in touching][:1] or pairs
+        first, second = regions[np.array(tried).T]
+        between = shapely.shortest_line(first, second)
+        line = between[int(np.argmin(shapely.length(between)))]
+        x, y = shapely.get_coordinates(line).mean(axis=0)
         what = f"{one} and {other}" if one != other else f"two shades of {one}"
+        apart = float(line.length)
         yield Finding("colour-gap", "warn", (float(x), float(y)), apart, wanted, way, what=what, more=len(pairs) - 1)
+
+
+def _pairs(found: npt.NDArray[np.intp]) -> list[tuple[int, int]]:
+    """Return each pair of what an index found once, in order."""
+    return sorted((i, j) for i, j in found.T.tolist() if i < j)
 
 
 def _alike(painted: Painted, ground: str, material: Material, wanted: float) -> Iterator[Finding]:
