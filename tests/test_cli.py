@@ -411,10 +411,12 @@ def test_check_measures_what_the_definition_says(monkeypatch, capsys, tmp_path) 
     assert report["limited_by"]["at_mm"][1] == pytest.approx(6, abs=0.1)
 
 
-def test_bench_gives_ratios_for_three_sizes_and_three_answers(monkeypatch, capsys) -> None:
+def test_bench_gives_ratios_of_checks_answers_plans_and_looks(monkeypatch, capsys) -> None:
     monkeypatch.setattr("dunestead.bench.checking._SIZES", {"a": (2, 2, 12, 8), "b": (2, 4, 12, 8), "c": (3, 9, 12, 8)})
     monkeypatch.setattr("dunestead.bench.answering._JOBS", 12)
     monkeypatch.setattr("dunestead.bench.answering._CHANGES", 3)
+    monkeypatch.setattr("dunestead.bench.pieces._COUNTS", (4, 9))
+    monkeypatch.setattr("dunestead.bench.pieces._LOOKS", (5,))
 
     _, out, _ = run(monkeypatch, capsys, "bench", "--json")
 
@@ -423,7 +425,14 @@ def test_bench_gives_ratios_for_three_sizes_and_three_answers(monkeypatch, capsy
     assert [size["loose"] for size in sizes.values()] == [2, 4, 9]
     assert all(size["ratio"] == pytest.approx(size["check_ms"] / size["floor_ms"], rel=0.1) for size in sizes.values())
     assert list(answers) == ["head of a job", "board of 12 jobs", "tick"]
-    assert all(a["ratio"] == pytest.approx(a["answer_ms"] / a["floor_ms"], rel=0.1) for a in answers.values())
+    growth, looks = report["growth"], report["looks"]
+    assert list(growth) == ["4 pieces kept", "9 pieces kept", "4 pieces bridged", "9 pieces bridged"]
+    assert list(looks) == ["begin 5 pieces", "look at a width of 5 pieces", "keep a width of 5 pieces"]
+    for told in (answers, growth, looks):
+        assert all(a["ratio"] == pytest.approx(a["answer_ms"] / a["floor_ms"], rel=0.1) for a in told.values())
+    # Nine pieces take about as long as they take each, times nine, over the same of four.
+    longer = growth["9 pieces kept"]["answer_ms"] / growth["4 pieces kept"]["answer_ms"] * 4 / 9
+    assert growth["9 pieces kept"]["growth"] == pytest.approx(longer, rel=0.1)
 
 
 def test_a_frame_alone_is_one_piece(monkeypatch, capsys, tmp_path) -> None:

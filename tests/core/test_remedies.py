@@ -177,6 +177,22 @@ def weak_places_of(job):
     return list(weak_findings(look(job, WEAK), CATALOGUE))
 
 
+def test_of_very_many_weak_places_the_worst_few_are_listed_and_all_are_shown() -> None:
+    """Thirty gaps of 1 mm to 2.45 mm between bars; coir wants 4."""
+    gaps = [1 + k / 20 for k in range(30)]
+    lefts = [0.0, *(10 * (k + 1) + sum(gaps[: k + 1]) for k in range(30))]
+    wide = lefts[-1] + 10
+    comb = files(comb="".join(rect(left, 0, 10, 40) for left in lefts))
+
+    found = weak_findings(look(job_of(artwork(wide, "comb")), comb), CATALOGUE)
+
+    assert len(found) == 30
+    told = sorted((one.finding for one in found if one.listed), key=lambda finding: finding.measured)
+    assert [finding.measured for finding in told] == pytest.approx([1.0, 1.05, 1.1], abs=0.03)
+    assert [finding.more for finding in told] == [27, 0, 0]
+    assert "27 more places are like it" in told[0].message()
+
+
 def mendings(job, kind: str):
     seen = look(job, WEAK)
     finding = next(weak.finding for weak in weak_findings(seen, CATALOGUE) if weak.finding.code == kind)

@@ -96,6 +96,47 @@ def test_a_tongue_with_a_head_is_as_weak_as_its_stem() -> None:
     assert (tongue.kind, tongue.width) == ("tongue", pytest.approx(2, abs=0.1))
 
 
+def knob(stem: float, run: float, across: float) -> str:
+    """Draw a spit of mask: a stem down into the paint, and a disc on its end."""
+    half, radius = stem / 2, across / 2
+    return f'<path d="M0 0H{40 - half}V{run}A{radius} {radius} 0 1 0 {40 + half} {run}V0H80V80H0z"/>'
+
+
+@pytest.mark.parametrize(("stem", "run", "across"), [(2, 15, 8), (2, 15, 12), (1.5, 6, 8), (3, 10, 10)])
+def test_a_knob_on_a_thin_stem_is_a_tongue_up_to_its_far_side(stem: float, run: float, across: float) -> None:
+    (tongue,) = weak(knob(stem, run, across), 80.0)
+
+    # The disc's middle lies beyond the stem's end by what the chord cuts off.
+    far = run + math.sqrt((across / 2) ** 2 - (stem / 2) ** 2) + across / 2
+    assert (tongue.kind, tongue.width) == ("tongue", pytest.approx(stem, abs=0.05))
+    assert tongue.tip == pytest.approx((40, far), abs=0.3)
+    assert tongue.toward == pytest.approx((0, 1), abs=0.02)
+
+
+@pytest.mark.parametrize(
+    ("body", "width"),
+    [
+        (knob(2, 3, 10), 80.0),
+        (knob(2, 15, 20), 80.0),
+        ('<path fill-rule="evenodd" d="M0 0H100V60H0z M40 29H60A8 8 0 1 1 60 31H40A8 8 0 1 1 40 29z"/>', 100.0),
+    ],
+    ids=["a short stem", "a room", "a loose dumbbell"],
+)
+def test_what_is_no_knob_is_held_by_a_neck(body: str, width: float) -> None:
+    (neck,) = weak(body, width)
+
+    assert (neck.kind, neck.width) == ("neck", pytest.approx(2, abs=0.05))
+
+
+@pytest.mark.parametrize("degrees", [10, 15, 20, 25])
+def test_a_short_sharp_crotch_is_no_red_tongue(degrees: float) -> None:
+    severities = {depth: [place.severity for place in weak(notch(degrees, depth), 80.0)] for depth in (3, 7, 20)}
+
+    assert severities[3] == []
+    assert severities[7] in ([], ["note"])
+    assert severities[20] in (["stop"], ["warn"])
+
+
 @pytest.mark.parametrize(
     ("body", "width"),
     [

@@ -136,6 +136,7 @@ def _weak(weak: FoundWeak, plan: Plan, unit: str) -> wire.WeakOut:
         kind=place.kind,
         mask=weak.laid.number,
         severity=place.severity,
+        listed=weak.listed,
         at=placed(place.at, plan.origin),
         tip=placed(place.tip, plan.origin) if place.tip else None,
         toward=place.toward,

@@ -435,6 +435,7 @@ class WeakOut(BaseModel):
     kind: Literal["neck", "tongue"]
     mask: int
     severity: Literal["stop", "warn", "note"]
+    listed: bool = Field(description="Whether it is told by itself; of very many alike only the worst are.")
     at: Point
     tip: Point | None
     toward: Point | None

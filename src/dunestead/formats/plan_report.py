@@ -80,7 +80,7 @@ def has_red(report: dict[str, Any]) -> bool:
 
 
 def _findings(plan: Plan, catalogue: Catalogue) -> list[dict[str, Any]]:
-    weak = [found.finding for found in weak_findings(plan.look, catalogue)]
+    weak = [found.finding for found in weak_findings(plan.look, catalogue) if found.listed]
     kept = {keeper.number for keeper in plan.keepers}
     told = [finding for finding in plan.look.findings if finding.code != "part-small" or finding.piece in kept]
     return [_finding(finding, plan.origin) for finding in (*told, *weak)]

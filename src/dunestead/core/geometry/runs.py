@@ -21,7 +21,7 @@ def edge_runs(polygons: Sequence[shapely.Polygon] | Shapes) -> tuple[Shapes, Int
     --------
     >>> runs, owner = edge_runs([shapely.box(0, 0, 1, 1), shapely.Point(5, 5).buffer(1)])
     >>> owner.tolist(), float(round(shapely.length(runs[owner == 0]).sum(), 6))
-    ([0, 1, 1], 4.0)
+    ([0, 1, 1, 1, 1], 4.0)
     """
     rings, owner = shapely.get_rings(np.asarray(polygons, dtype=object), return_index=True)
     points, ring = shapely.get_coordinates(rings, return_index=True)

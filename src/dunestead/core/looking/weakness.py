@@ -1,6 +1,6 @@
 """The weak places of a job's masks, and what opens or fills them where they are."""
 
-from collections.abc import Iterator
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -15,7 +15,7 @@ from dunestead.core.job.job import altered
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.masks import LaidMask
 from dunestead.core.looking.ties import tie
-from dunestead.core.mask.findings import widths_of
+from dunestead.core.mask.findings import MOST_FINDINGS, SUMMED, widths_of
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.mask.weak import WeakPlace, weak_limit, weak_places
 
@@ -27,11 +27,18 @@ _MOST_MENDS = 40
 
 @dataclass(frozen=True, slots=True)
 class FoundWeak:
-    """A weak place with the mask it is in, and as something found in the design."""
+    """A weak place with the mask it is in, and as something found in the design.
+
+    Attributes
+    ----------
+    listed
+        Whether it is told by itself: of very many alike only the worst are.
+    """
 
     place: WeakPlace
     laid: LaidMask
     finding: Finding
+    listed: bool = True
 
 
 def weak_of(look: Look, laid: LaidMask, cut: CutPlan, catalogue: Catalogue) -> tuple[WeakPlace, ...]:
@@ -48,13 +55,30 @@ def _limit(look: Look, catalogue: Catalogue) -> tuple[Figure, str]:
     return limit, look.choices.surface.name if limit is web else look.choices.material.name
 
 
-def weak_findings(look: Look, catalogue: Catalogue) -> Iterator[FoundWeak]:
-    """Yield the weak places of all masks that are narrower than they should be, and those a little wider."""
+def weak_findings(look: Look, catalogue: Catalogue) -> tuple[FoundWeak, ...]:
+    """Return the weak places of all masks that are narrower than they should be, and those a little wider."""
     _, subject = _limit(look, catalogue)
+    found = []
     for laid in look.masks:
         for place in weak_of(look, laid, tie(look, laid, catalogue), catalogue):
             finding = Finding(place.kind, place.severity, place.at, place.width, place.limit, subject, run=place.length)
-            yield FoundWeak(place, laid, finding)
+            found.append(FoundWeak(place, laid, finding))
+    return tuple(_summed(found))
+
+
+def _summed(found: Sequence[FoundWeak]) -> list[FoundWeak]:
+    """Return weak places; where very many of a kind are to be mended, the worst few stand for them in a list."""
+    told = list(found)
+    for kind in ("neck", "tongue"):
+        alike = [k for k, one in enumerate(found) if one.place.kind == kind and one.place.severity != "note"]
+        if len(alike) <= MOST_FINDINGS:
+            continue
+        alike.sort(key=lambda k: (found[k].place.width, found[k].place.at))
+        for k in alike[SUMMED:]:
+            told[k] = replace(found[k], listed=False)
+        worst = found[alike[0]]
+        told[alike[0]] = replace(worst, finding=replace(worst.finding, more=len(alike) - SUMMED))
+    return told
 
 
 def mended(look: Look, weak: FoundWeak, width: float) -> tuple[Element, ...] | None:

@@ -15,10 +15,21 @@ from dunestead.core.figures import Catalogue, Figure, Material, Surface
 from dunestead.core.mask.axis import AxisSide, Widths, measure_widths
 from dunestead.core.mask.loose import LoosePiece, Mask
 
-__all__ = ["Fitness", "Kind", "Least", "Limits", "judge", "limits_for", "merged", "widths_of"]
+__all__ = [
+    "MOST_FINDINGS",
+    "SUMMED",
+    "Fitness",
+    "Kind",
+    "Least",
+    "Limits",
+    "judge",
+    "limits_for",
+    "merged",
+    "widths_of",
+]
 
 # So many places are listed one by one; of more the worst few, and how many there are.
-_MOST_FINDINGS, _SUMMED = 24, 3
+MOST_FINDINGS, SUMMED = 24, 3
 Kind = Literal["stroke", "web", "part"]
 
 
@@ -179,7 +190,7 @@ def _least_part(mask: Mask, widths: Widths) -> Least | None:
 def _thin(side: AxisSide, limit: Figure, code: str, subject: str) -> Iterator[Finding]:
     """Yield a finding for each stretch of axis under the limit, the narrowest first; very many are summed."""
     stretches = side.stretches_under(limit.value * (1 - 1e-6))
-    shown = _MOST_FINDINGS if len(stretches) <= _MOST_FINDINGS else _SUMMED
+    shown = MOST_FINDINGS if len(stretches) <= MOST_FINDINGS else SUMMED
     lengths = _lengths(side)
     for k, stretch in enumerate(stretches[:shown]):
         i = int(stretch[0])

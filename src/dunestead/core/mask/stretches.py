@@ -1,7 +1,9 @@
 """Which stretches of an axis narrower than a limit run on into wider mask at both ends, and which end in a tip?"""
 
+import math
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 import numpy.typing as npt
@@ -9,10 +11,19 @@ import numpy.typing as npt
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.mask.axis import AxisSide
 
-__all__ = ["Chain", "Stretch", "stretches_under"]
+__all__ = ["Chain", "Knob", "Stretch", "stretches_under"]
 
 Points = npt.NDArray[np.float64]
 Floats = npt.NDArray[np.float64]
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Knob:
+    """A part of the mask that one chain alone holds: shapes ``(n, 2)`` and ``(n,)``, mm; at its last end or first."""
+
+    at: Points
+    width: Floats
+    is_last: bool
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -25,6 +36,8 @@ class Chain:
         Shapes ``(n, 2)``, ``(n,)``, ``(n,)``, mm: where, how wide, and how far apart its two sides are along the edge.
     before, after
         The wider places it opens into at its ends, ``(x, y, width)``; None where it does not.
+    knob
+        For what hangs by it alone: its places and widths, and which end of the chain it hangs on. None for most.
     """
 
     at: Points
@@ -32,6 +45,7 @@ class Chain:
     way: Floats
     before: tuple[float, float, float] | None = None
     after: tuple[float, float, float] | None = None
+    knob: "Knob | None" = None
 
     @property
     def least(self) -> float:
@@ -47,8 +61,15 @@ class Stretch:
     tongues: tuple[Chain, ...]
 
 
-def stretches_under(axis: AxisSide, limit: float) -> Iterator[Stretch]:
+def stretches_under(axis: AxisSide, limit: float, knob: float) -> Iterator[Stretch]:
     """Yield the connected stretches of an axis that are narrower than a limit.
+
+    Parameters
+    ----------
+    axis, limit
+        The axis, and what counts as narrow, mm.
+    knob
+        What hangs by one stretch and is nowhere wider than this, mm, is a knob on it.
 
     Notes
     -----
@@ -62,21 +83,59 @@ def stretches_under(axis: AxisSide, limit: float) -> Iterator[Stretch]:
     for a, b in links.tolist():
         beside.setdefault(a, []).append(b)
         beside.setdefault(b, []).append(a)
+    onward = _Onward(axis, knob)
     label = group_labels(len(under), links[under[links].all(axis=1)])
     nodes = np.flatnonzero(under)
     order = nodes[np.argsort(label[nodes], kind="stable")]
     for group in np.split(order, np.flatnonzero(np.diff(label[order])) + 1):
         if len(group):
-            stretch = _Graph(axis, group.tolist(), beside).stretch()
+            stretch = _Graph(axis, group.tolist(), beside, onward).stretch()
             if stretch.necks or stretch.tongues:
                 yield stretch
+
+
+# What reaches further than so many times the width of the widest knob is none.
+_FARTHEST = 3.0
+
+
+class _Onward:
+    """The whole axis, walked from where a stretch opens."""
+
+    def __init__(self, axis: AxisSide, widest: float) -> None:
+        self._axis, self._widest = axis, widest
+
+    @cached_property
+    def _beside(self) -> dict[int, list[int]]:
+        beside: dict[int, list[int]] = {}
+        for a, b in self._axis.links.tolist():
+            beside.setdefault(a, []).append(b)
+            beside.setdefault(b, []).append(a)
+        return beside
+
+    def knob(self, path: list[int], door: int) -> Points | None:
+        """Return the nodes beyond a door of a path that nothing else holds; None where they run on, or are wide."""
+        seen, waiting = {door}, [door]
+        closed = set(path)
+        while waiting:
+            node = waiting.pop()
+            away = math.dist(self._axis.at[node], self._axis.at[door])
+            if self._axis.diameter[node] > self._widest or away > _FARTHEST * self._widest:
+                return None
+            for other in self._beside[node]:
+                if other in closed and node != door:
+                    # It comes round to the path again.
+                    return None
+                if other not in seen and other not in closed:
+                    seen.add(other)
+                    waiting.append(other)
+        return np.array(sorted(seen))
 
 
 class _Graph:
     """One connected stretch, and the wider places it opens into."""
 
-    def __init__(self, axis: AxisSide, group: list[int], beside: dict[int, list[int]]) -> None:
-        self._axis = axis
+    def __init__(self, axis: AxisSide, group: list[int], beside: dict[int, list[int]], onward: _Onward) -> None:
+        self._axis, self._onward = axis, onward
         own = set(group)
         self._beside = {node: list(dict.fromkeys(beside.get(node, ()))) for node in group}
         self._openings = {other for near in self._beside.values() for other in near if other not in own}
@@ -158,14 +217,32 @@ class _Graph:
     def _chain(self, path: list[int]) -> Chain:
         nodes = np.array(path)
         axis = self._axis
-        before, after = self._opening(path[0]), self._opening(path[-1], first=len(path) > 1)
-        return Chain(axis.at[nodes], axis.diameter[nodes], axis.way[nodes], before, after)
+        doors = self._door(path[0]), self._door(path[-1], first=len(path) > 1)
+        before, after = (self._opening(door) for door in doors)
+        return Chain(axis.at[nodes], axis.diameter[nodes], axis.way[nodes], before, after, self._knob(path, doors))
 
-    def _opening(self, node: int, *, first: bool = True) -> tuple[float, float, float] | None:
+    def _door(self, node: int, *, first: bool = True) -> int | None:
         """Return the wider place a node opens into: its first or its last."""
         wider = [other for other in self._beside[node] if other in self._openings]
-        if not wider:
+        return wider[0 if first else -1] if wider else None
+
+    def _opening(self, door: int | None) -> tuple[float, float, float] | None:
+        if door is None:
             return None
-        other = wider[0 if first else -1]
-        x, y = self._axis.at[other]
-        return float(x), float(y), float(self._axis.diameter[other])
+        x, y = self._axis.at[door]
+        return float(x), float(y), float(self._axis.diameter[door])
+
+    def _knob(self, path: list[int], doors: tuple[int | None, int | None]) -> Knob | None:
+        """Return what hangs by a path alone, with wider mask at its other end to hold it."""
+        if None in doors or doors[0] == doors[1]:
+            return None
+        # One window lies all around a knob, so that the sides of its stem are one edge.
+        if not np.isfinite(self._axis.way[path[int(np.argmin(self._axis.diameter[path]))]]):
+            return None
+        found = [self._onward.knob(path, door) for door in doors if door is not None]
+        # A path with a knob on either end holds two of a kind together: it is a neck.
+        held = [k for k, nodes in enumerate(found) if nodes is not None]
+        if len(held) != 1:
+            return None
+        nodes = found[held[0]]
+        return Knob(self._axis.at[nodes], self._axis.diameter[nodes], held[0] == 1)

@@ -41,6 +41,12 @@ _HEAD = 1.3
 # A tongue shorter than this, mm, or than half the limit, or hardly longer than it is wide at its root, gives the
 # brush nothing to lift: it is a notch.
 _SHORTEST_TONGUE, _LONGER_THAN_WIDE = 1.0, 1.5
+# What hangs by a stem is a knob on a tongue up to so many times the limit across, from a stem so many times as long as
+# it is wide on; else it is wide mask behind a neck.
+_KNOB, _STEM = 3.0, 2.0
+# A tongue that tapers to less than this share of its root lies in the crotch of a corner, which holds it from both
+# sides: up to so many times the limit long it is no more than something to know of, and none up to the limit.
+_TAPERS, _CROTCH = 0.5, 2.5
 _TIED_WITHIN = 0.5
 _COURSE = 0.02
 
@@ -109,8 +115,11 @@ def _untied(axis: AxisSide, limit: Figure) -> tuple[WeakPlace, ...]:
         return ()
     shown_to = limit.value * _SHOWN_TO + _KNOWN_TO
     found: list[WeakPlace] = []
-    for stretch in stretches_under(axis, shown_to * _HYSTERESIS):
-        found += _necks(stretch.necks, limit, _WAY_AROUND * shown_to)
+    for stretch in stretches_under(axis, shown_to * _HYSTERESIS, _KNOB * limit.value):
+        hanging = [(chain, place) for chain in stretch.necks if (place := _hanging(chain, limit))]
+        stems = [chain for chain, _ in hanging]
+        found += [place for _, place in hanging]
+        found += _necks([chain for chain in stretch.necks if chain not in stems], limit, _WAY_AROUND * shown_to)
         found += [tongue for chain in stretch.tongues if (tongue := _tongue(chain, limit))]
     return tuple(sorted((p for p in found if p.width <= shown_to), key=lambda place: (place.width, place.at)))
 
@@ -203,6 +212,10 @@ def _tongue(chain: Chain, limit: Figure) -> WeakPlace | None:
     width = float(np.interp(half, way, widths))
     if length < max(limit.value / 2, _SHORTEST_TONGUE, _LONGER_THAN_WIDE * float(widths.max())):
         return None
+    tapers = float(widths[-1]) < _TAPERS * float(widths[0])
+    if tapers and length < limit.value:
+        return None
+    severity: Severity = "note" if tapers and length < _CROTCH * limit.value else _severity(width, limit)
     along = at[-1] - at[0]
     run = float(np.hypot(*along))
     if run < 1e-6:
@@ -216,9 +229,35 @@ def _tongue(chain: Chain, limit: Figure) -> WeakPlace | None:
         width,
         length,
         limit.value,
-        _severity(width, limit),
+        severity,
         (float(toward[0]), float(toward[1])),
         _as_path(at),
+        (float(tip[0]), float(tip[1])),
+    )
+
+
+def _hanging(chain: Chain, limit: Figure) -> WeakPlace | None:
+    """Return a knob on a thin stem as a tongue from the stem's root to the far side of the knob; None for a neck."""
+    knob = chain.knob
+    if knob is None or not len(knob.width):
+        return None
+    at = chain.at if knob.is_last else chain.at[::-1]
+    stem = _neck(chain, limit)
+    if stem.length < _STEM * stem.width:
+        return None
+    away = np.hypot(*(knob.at - at[0]).T) + knob.width / 2
+    far = int(np.argmax(away))
+    toward = (knob.at[far] - at[0]) / max(float(np.hypot(*(knob.at[far] - at[0]))), 1e-9)
+    tip = knob.at[far] + toward * knob.width[far] / 2
+    return WeakPlace(
+        "tongue",
+        stem.at,
+        stem.width,
+        stem.length + float(np.hypot(*(tip - at[-1]))),
+        limit.value,
+        stem.severity,
+        (float(toward[0]), float(toward[1])),
+        _as_path(np.vstack([at, knob.at[far]])),
         (float(tip[0]), float(tip[1])),
     )
 

@@ -6821,6 +6821,11 @@ export interface components {
             length: number;
             /** Limit */
             limit: number;
+            /**
+             * Listed
+             * @description Whether it is told by itself; of very many alike only the worst are.
+             */
+            listed: boolean;
             /** Mask */
             mask: number;
             /** Message */

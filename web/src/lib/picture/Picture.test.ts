@@ -234,6 +234,7 @@ describe('the picture', () => {
       key: kind,
       kind,
       mask: 1,
+      listed: true,
       severity: 'warn' as const,
       at: [10, 10] as [number, number],
       tip: kind === 'tongue' ? ([10, 20] as [number, number]) : null,

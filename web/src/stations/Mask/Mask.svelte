@@ -14,8 +14,8 @@
 
   const CODES = ['base-missing', 'part-small', 'must-bridge', 'many-pieces', 'mask-alike'];
   const found = $derived(job.findings.filter((finding) => CODES.includes(finding.code)));
-  const weak = $derived(job.weak.filter((place) => place.severity !== 'note'));
-  const hardly = $derived(job.weak.length - weak.length);
+  const weak = $derived(job.weak.filter((place) => place.severity !== 'note' && place.listed));
+  const hardly = $derived(job.weak.filter((place) => place.severity === 'note').length);
 
   function show(key: string): void {
     open.mask = job.weak.find((place) => place.key === key)?.mask ?? open.mask;
