@@ -145,6 +145,31 @@ def test_scattered_copies_keep_their_gap_to_each_other_and_all_else(seed: int) -
     assert design(words, star).placed[1].region.equals(found.placed[1].region)
 
 
+@pytest.mark.parametrize("seed", [1, 2, 77])
+def test_a_scatter_that_may_run_off_leaves_the_blank_and_is_trimmed_at_its_edge(seed: int) -> None:
+    star = artwork(60.0, "art", repeat=Repeat("scatter", 40, gap_across=5, seed=seed), runs_off=True)
+
+    found = design(star)
+
+    off = [copy for copy in found.placed[0].region.geoms if not MAT.covers(copy)]
+    assert len(off) >= 3
+    assert all(copy.intersects(MAT) for copy in off)
+    assert MAT.buffer(1e-6).covers(on_blank(found))
+    copies = list(found.placed[0].region.geoms)
+    assert min(a.distance(b) for a, b in itertools.combinations(copies, 2)) >= 5 - 1e-6
+
+
+def test_a_row_longer_than_the_blank_runs_off_at_both_ends_and_what_lies_on_it_is_counted() -> None:
+    """Nine of 100 with 20 between, on 600: middles at -180 to 780, of which six lie on it, two of them in part."""
+    bar = artwork(100.0, "art", repeat=Repeat("row", 9, gap_across=20), runs_off=True)
+
+    placed = design(bar).placed[0]
+
+    middles = 300 + (np.arange(9) - 4) * 120
+    assert (placed.asked, placed.copies) == (9, 9)
+    assert placed.laid == np.count_nonzero((middles + 50 >= 0) & (middles - 50 <= 600))
+
+
 def test_another_seed_is_another_scatter() -> None:
     one, other = (design(artwork(30.0, repeat=Repeat("scatter", 9, seed=seed))).painted.region for seed in (1, 2))
 

@@ -69,6 +69,15 @@ def test_scattered_copies_may_come_near_the_edge() -> None:
     assert "off-margin" not in codes(job_of(words("HI", 200.0), star))
 
 
+def test_copies_that_found_no_room_are_told() -> None:
+    """A mat of 600 by 400 holds no forty discs of 200 around bars."""
+    finding = codes(job_of(artwork(200.0, "bar", repeat=Repeat("scatter", 40))))["copies-fewer"]
+
+    assert (finding.severity, finding.limit) == ("note", 40)
+    assert 1 <= finding.measured <= 6
+    assert f"{int(finding.measured)} of them lie on the blank" in finding.message()
+
+
 def test_the_lowest_letter_is_found_with_how_many_more() -> None:
     """Capitals of 44 on coir stand; its small letters, about 33 high, want 40."""
     finding = codes(job_of(words("Moon", 44.0, sized_by="cap")))["letter-low"]

@@ -155,6 +155,8 @@ def _element(look: Look, placed: PlacedElement, sources: Sources) -> wire.Elemen
         embolden=element.embolden,
         repeat=_repeat(element),
         copies=placed.copies,
+        asked=placed.asked,
+        laid=placed.laid,
         width=placed.size[0],
         height=placed.size[1],
         box=placed.box,

@@ -745,6 +745,8 @@ class ElementOut(BaseModel):
     embolden: float
     repeat: RepeatIn | None
     copies: int
+    asked: int = Field(description="How many copies are asked for.")
+    laid: int = Field(description="How many of them lie on the blank, if only in part.")
     width: float
     height: float
     box: Box

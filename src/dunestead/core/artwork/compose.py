@@ -52,6 +52,8 @@ class PlacedElement:
         thickened, to the blank.
     letters
         Its letters as set, for words; heights in mm.
+    copies, asked, laid
+        How many there are, how many were asked for, and how many lie on the blank, if only in part.
     """
 
     element: Element
@@ -62,6 +64,8 @@ class PlacedElement:
     letters: tuple[Letter, ...] = field(default=(), compare=False)
     notices: tuple[Notice, ...] = field(default=(), compare=False)
     copies: int = 1
+    asked: int = 1
+    laid: int = 1
 
     @property
     def region(self) -> BaseGeometry:
@@ -277,15 +281,16 @@ def _place(
     corners_local = np.array([(left, top), (right, top), (right, bottom), (left, bottom)])
     corners = tuple((float(x), float(y)) for x, y in carry.apply(corners_local))
     seen = (right - left, bottom - top)
-    count = 1
-    if element.repeat:
-        box = np.array(corners)
-        span = (float(np.ptp(box[:, 0])), float(np.ptp(box[:, 1])))
-        moves = copies(element.repeat, span, middle, outline, taken) or [IDENTITY]
-        whole, count = _repeated(whole, moves, element.repeat.colours), len(moves)
-    return PlacedElement(
-        element, whole, seen, corners, Affine.scaling(size[0]).then(carry), letters, tuple(notices), count
-    )
+    to_blank = Affine.scaling(size[0]).then(carry)
+    if not element.repeat:
+        return PlacedElement(element, whole, seen, corners, to_blank, letters, tuple(notices))
+    box = np.array(corners)
+    span = (float(np.ptp(box[:, 0])), float(np.ptp(box[:, 1])))
+    moves = copies(element.repeat, span, middle, outline, taken, runs_off=element.runs_off) or [IDENTITY]
+    laid = [outline.intersects(move.moved(shapely.Polygon(corners))) for move in moves]
+    whole = _repeated(whole, moves, element.repeat.colours)
+    counts = (len(moves), element.repeat.asked, sum(laid))
+    return PlacedElement(element, whole, seen, corners, to_blank, letters, tuple(notices), *counts)
 
 
 _Local = tuple[dict[str, shapely.MultiPolygon], tuple[float, float], tuple[Letter, ...], list[Notice]]

@@ -74,6 +74,11 @@ class Repeat:
     seed: int = limited(1, "as a number of a scatter", 0, 1_000_000)
     colours: tuple[str, ...] = ()
 
+    @property
+    def asked(self) -> int:
+        """How many copies are asked for."""
+        return self.across * (self.down if self.kind == "grid" else 1)
+
 
 @dataclass(frozen=True, slots=True)
 class PartEdit:

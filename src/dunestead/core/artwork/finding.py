@@ -97,6 +97,10 @@ _SENTENCES: dict[str, Sentence] = {
         f"The letter “{f.what}” is {measured} high; {f.subject} wants {limit} for it to be read."
     ),
     "off-blank": lambda f, measured, *_: f"{f.what} runs {measured} off the blank and is trimmed at its edge.",
+    "copies-fewer": lambda f, *_: (
+        f"{f.what} was asked for {int(f.limit)} times; {int(f.measured)} of them lie on the blank, "
+        "the others find no room on it."
+    ),
     "off-margin": lambda f, measured, limit, _: f"{f.what} comes within {measured} of the edge; {limit} looks right.",
     "colour-gap": lambda f, measured, limit, _: (
         f"Between {f.what} there are {measured}; painted {f.subject} through one mask, {limit} are wanted."

@@ -2,6 +2,7 @@
 
 import math
 from collections.abc import Iterator
+from dataclasses import replace
 
 import numpy as np
 import shapely
@@ -43,7 +44,18 @@ def layout_findings(composition: Composition, margin: float, letter: Figure, sur
     surface
         What sets it, by name.
     """
-    return [*_edges(composition, margin), *_letters(composition, letter, surface)]
+    return [*_edges(composition, margin), *_copies(composition), *_letters(composition, letter, surface)]
+
+
+def _copies(composition: Composition) -> Iterator[Finding]:
+    """Yield where fewer copies lie on the blank than were asked for."""
+    for placed in composition.placed:
+        if placed.laid < placed.asked:
+            x, y = np.array(placed.corners).mean(axis=0)
+            yield replace(
+                _finding("copies-fewer", "warn", composition, (x, y), float(placed.laid), float(placed.asked), placed),
+                severity="note",
+            )
 
 
 def _edges(composition: Composition, margin: float) -> Iterator[Finding]:

@@ -13,6 +13,7 @@ from dunestead.core.geometry.affine import IDENTITY, Affine
 __all__ = ["copies"]
 
 _TRIES = 80
+_STAYS = 0.8
 
 
 def copies(
@@ -21,6 +22,8 @@ def copies(
     middle: tuple[float, float],
     ground: shapely.Polygon,
     taken: Sequence[BaseGeometry],
+    *,
+    runs_off: bool = False,
 ) -> list[Affine]:
     """Return what carries an element, as it is placed, to each of its copies.
 
@@ -32,11 +35,13 @@ def copies(
         Of the element's box as it lies on the blank, mm.
     ground, taken
         Where a scatter may fall, and what it keeps clear of.
+    runs_off
+        Whether a scatter goes on over the ground's edge, as if cut from a larger one.
     """
     if repeat.kind == "ring":
         return list(_ring(repeat, middle))
     if repeat.kind == "scatter":
-        return list(_scatter(repeat, size, middle, ground, taken))
+        return list(_scatter(repeat, size, middle, ground, taken, runs_off=runs_off))
     down = repeat.down if repeat.kind == "grid" else 1
     step_x, step_y = size[0] + repeat.gap_across, size[1] + repeat.gap_down
     return [
@@ -68,11 +73,14 @@ def _scatter(
     middle: tuple[float, float],
     ground: shapely.Polygon,
     taken: Sequence[BaseGeometry],
+    *,
+    runs_off: bool,
 ) -> Iterator[Affine]:
     """Let copies fall at random, as discs around their boxes, where they keep the least gap to all else."""
     chance = np.random.default_rng(repeat.seed)
     reach = math.hypot(*size) / 2
-    free: BaseGeometry = ground.buffer(-reach)
+    # Where it runs off, a copy may lie with its middle up to half its least side off: some of it stays to be seen.
+    free: BaseGeometry = ground.buffer(min(size) / 2 * _STAYS if runs_off else -reach)
     for shape in taken:
         free = free.difference(shape.buffer(reach + repeat.gap_across, quad_segs=6))
     if free.is_empty:

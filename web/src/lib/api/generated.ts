@@ -5644,6 +5644,11 @@ export interface components {
          * @description A part of a design in its place on the blank; `width` and `height` before it is turned.
          */
         "JobOut.ElementOut": {
+            /**
+             * Asked
+             * @description How many copies are asked for.
+             */
+            asked: number;
             /** Box */
             box: [
                 number,
@@ -5678,6 +5683,11 @@ export interface components {
              * @enum {string}
              */
             kind: "words" | "drawn" | "traced" | "frame";
+            /**
+             * Laid
+             * @description How many of them lie on the blank, if only in part.
+             */
+            laid: number;
             /** Name */
             name: string;
             /** Parts */
@@ -7297,6 +7307,11 @@ export interface components {
          * @description A part of a design in its place on the blank; `width` and `height` before it is turned.
          */
         "LookOut.ElementOut": {
+            /**
+             * Asked
+             * @description How many copies are asked for.
+             */
+            asked: number;
             /** Box */
             box: [
                 number,
@@ -7331,6 +7346,11 @@ export interface components {
              * @enum {string}
              */
             kind: "words" | "drawn" | "traced" | "frame";
+            /**
+             * Laid
+             * @description How many of them lie on the blank, if only in part.
+             */
+            laid: number;
             /** Name */
             name: string;
             /** Parts */

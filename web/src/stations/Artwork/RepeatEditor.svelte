@@ -102,8 +102,10 @@
           onclick={() => change({ seed: (repeat.seed ?? 1) < mostSeeds ? (repeat.seed ?? 1) + 1 : 1 })}
           >Scatter anew</Button
         >
-        <span class="text-sm text-(--faint)">{part.copies} found room</span>
       </div>
+    {/if}
+    {#if kind === 'scatter' || part.laid < part.asked}
+      <p class="m-0 text-sm text-(--faint)">{part.laid} of {part.asked} lie on the blank</p>
     {/if}
     <div role="group" aria-label="Shades of the copies">
       <p class="m-0 mb-1 text-sm">Shades of the copies, in turn</p>
