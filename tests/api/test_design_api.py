@@ -241,6 +241,22 @@ def test_a_base_coat_is_a_step_and_an_amount(client) -> None:
     assert amount == pytest.approx(0.24 * 4 / 7 * 1000, rel=1e-3)
 
 
+def test_an_area_to_keep_clear_is_shown_kept_and_held_against_the_design(client) -> None:
+    here = address(begin(client))
+    blank = client.get(here).get_json()["inputs"]["blank"]
+    area = {"x": 300, "y": 200, "width": 60, "height": 60, "shape": "round", "why": "holes"}
+
+    job = client.patch(here, json={"blank": {**blank, "clear": [area]}}).get_json()
+
+    assert [one["name"] for one in job["picture"]["clear"]] == ["the holes"]
+    assert job["inputs"]["blank"]["clear"][0] == {**area, "name": "", "timing": "there"}
+    assert job["stations"][1]["state"] == "stop"
+    assert "over the holes" in job["stations"][1]["verdict"]
+    answer = client.patch(here, json={"blank": {**blank, "clear": [{**area, "width": 0}]}})
+    assert (answer.status_code, "width of an area" in answer.get_json()["detail"]) == (400, True)
+    assert client.get(here).get_json()["inputs"]["blank"]["clear"][0]["width"] == 60
+
+
 @pytest.mark.parametrize(
     ("method", "path", "body", "status", "said"),
     [

@@ -356,3 +356,32 @@ def test_after_the_tape_has_spoken_the_design_may_follow(page: Page) -> None:
 
     expect(offer).to_have_count(0)
     expect(page.get_by_role("button", name=re.compile("^Undo: The design follows the blank"))).to_be_visible()
+
+
+def test_an_area_to_keep_clear_is_marked_on_the_blank_and_told(page: Page) -> None:
+    begin_words(page, "ROW")
+    page.keyboard.press("1")
+    page.get_by_text("Areas to keep clear").click()
+
+    page.get_by_role("button", name="Mark an area").click()
+    settled(page)
+    page.get_by_label("What is there").select_option("holes")
+    settled(page)
+    for label, place in (("Middle, from the left (mm)", "300"), ("Middle, from the top (mm)", "200")):
+        field = page.get_by_label(label)
+        field.fill(place)
+        field.press("Enter")
+        settled(page)
+
+    expect(page.locator("svg .clear text")).to_have_text("the holes")
+    page.keyboard.press("Escape")
+    page.get_by_role("link", name=re.compile("Artwork")).first.click()
+    expect(verdict(page)).to_contain_text("over the holes, where nothing can be painted")
+    finding = page.get_by_role("button", name=re.compile("over the holes"))
+    finding.click()
+    # In the very middle of the design no smaller one keeps off: the area is taken away instead.
+    page.keyboard.press("Control+z")
+    settled(page)
+    page.keyboard.press("Control+z")
+    settled(page)
+    expect(finding).to_have_count(0)

@@ -6,6 +6,8 @@ import pytest
 
 from dunestead.core.errors import BadInput
 from dunestead.core.job.job import altered
+from dunestead.core.plan.plan import make_plan
+from dunestead.formats.verified import check_cut
 from dunestead.workshop.plans import Plans
 from tests.shapes import rect, svg
 
@@ -69,3 +71,28 @@ def test_a_plan_made_with_other_records_is_not_taken_for_one_made_with_these(wor
 
     assert workbench.reckon(job) is not reckoned
     assert workbench.reckon(altered(job, cutter=f"own-{number}")).plan.layout.count > 1
+
+
+@pytest.mark.parametrize("width", [300.0, 217.3])
+def test_a_change_is_reckoned_once_and_its_plan_is_that_of_the_job_as_it_is_kept(
+    workbench, catalogue, monkeypatch, width: float
+) -> None:
+    """The roll of pieces is brought up to date on the way, so the job kept is not the one that was asked for."""
+    ring = svg('<path fill-rule="evenodd" d="M0 0H100V60H0z M20 20H40V40H20z M60 20H80V40H60z"/>')
+    number = workbench.begin(workbench.keep_file(ring, "ring.svg"), "Ring", "coir")
+    made = []
+    monkeypatch.setattr(
+        "dunestead.workshop.workbench.make_plan",
+        lambda job, *more: made.append(job) or make_plan(job, *more),
+    )
+
+    workbench.alter(number, "Width", lambda job: altered(workbench.with_width(job, width), roll=()))
+    shown = workbench.plan(number)
+
+    assert len(made) == 1
+    assert made[0].mask.roll == () != shown.job.mask.roll
+    anew = make_plan(workbench.job(number), workbench.sources, catalogue, check_cut)
+    assert anew.job == shown.job
+    assert anew.look.findings == shown.look.findings
+    assert [(cut.key, cut.material.wkb) for cut in anew.cuts] == [(cut.key, cut.material.wkb) for cut in shown.cuts]
+    assert [sheet.verdict for sheet in anew.sheets] == [sheet.verdict for sheet in shown.sheets]

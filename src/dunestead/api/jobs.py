@@ -13,6 +13,7 @@ from dunestead.api.sheet_schemas import CutSettingsIn
 from dunestead.api.views import card_out, catalogue_out
 from dunestead.core.artwork.elements import clean_text
 from dunestead.core.blanks.blank import Blank, Garment
+from dunestead.core.blanks.clear import ClearArea
 from dunestead.core.changes.suiting import suited
 from dunestead.core.curing.drying import Weather
 from dunestead.core.errors import BadInput, DunesteadError
@@ -141,8 +142,10 @@ def read_job(query_data: wire.UnitQuery) -> wire.JobOut:
 
 
 def _blank(given: wire.BlankIn) -> Blank:
-    entries = given.model_dump(exclude={"garment"})
-    return Blank(**entries, garment=Garment(**given.garment.model_dump()) if given.garment else None)
+    entries = given.model_dump(exclude={"garment", "clear"})
+    clear = tuple(ClearArea(**area.model_dump()) for area in given.clear)
+    garment = Garment(**given.garment.model_dump()) if given.garment else None
+    return Blank(**entries, garment=garment, clear=clear)
 
 
 @jobs.get("/jobs/<int:job_id>")

@@ -11,6 +11,7 @@ from dunestead.core.artwork.elements import Drawn, Frame, Repeat
 from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.blanks.blank import Blank, Garment
+from dunestead.core.blanks.clear import ClearArea, Reason, Timing
 from dunestead.core.curing.drying import Weather
 from dunestead.core.job.job import ENTRIES, BlankEntry, Job, Record
 from dunestead.core.job.log import LogEntry
@@ -103,6 +104,21 @@ class GarmentIn(Wire):
     widest: float | None = None
 
 
+class ClearAreaIn(Wire):
+    """An area of the blank that nothing is painted, pressed or pinned on: its middle, mm from the blank's top left."""
+
+    model_config = limits_like(ClearArea)
+
+    x: float
+    y: float
+    width: float = 40.0
+    height: float = 40.0
+    shape: Literal["rectangle", "round"] = "rectangle"
+    why: Reason = "other"
+    name: str = ""
+    timing: Timing = "there"
+
+
 class BlankIn(Wire):
     """The blank; null takes a measured size back."""
 
@@ -121,6 +137,7 @@ class BlankIn(Wire):
     outline_name: str = ""
     garment: GarmentIn | None = None
     keeps: Literal["size", "margins"] = "size"
+    clear: list[ClearAreaIn] = Field(default_factory=list, description="Areas that are kept clear.")
 
 
 class WeatherIn(Wire):
@@ -528,6 +545,14 @@ class DesignPictureOut(BaseModel):
     painted_box: Box
 
 
+class ClearOut(BaseModel):
+    """An area that is kept clear, as a path on the blank, and what it is called."""
+
+    path: str
+    name: str
+    at: Point
+
+
 class PictureOut(DesignPictureOut):
     """The picture of the blank."""
 
@@ -548,6 +573,7 @@ class PictureOut(DesignPictureOut):
     guides_x: list[GuideOut]
     guides_y: list[GuideOut]
     collar: CollarOut | None
+    clear: list[ClearOut]
 
 
 class RepeatIn(Wire):

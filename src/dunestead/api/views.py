@@ -13,6 +13,7 @@ from dunestead.core.artwork.sources import Sources
 from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.blanks.blank import Blank, Garment, collar_of, within_margin
+from dunestead.core.blanks.clear import ClearArea, clear_name, region_of
 from dunestead.core.changes.arranging import guides_of
 from dunestead.core.curing.drying import Weather
 from dunestead.core.figures import Catalogue, Cutter, Paint, Surface
@@ -192,6 +193,10 @@ def _picture(plan: Plan) -> wire.PictureOut:
         guides_x=[wire.GuideOut(at=guide.at, element=guide.element) for guide in across],
         guides_y=[wire.GuideOut(at=guide.at, element=guide.element) for guide in down],
         collar=_collar(plan),
+        clear=[
+            wire.ClearOut(path=drawn(region), name=clear_name(area), at=(area.x, area.y))
+            for area, region in zip(blank.clear, region_of(blank.clear), strict=True)
+        ],
     )
 
 
@@ -289,6 +294,7 @@ _LIMITED: Mapping[str, type] = {
     "job": Job,
     "piece": Blank,
     "garment": Garment,
+    "clear": ClearArea,
     "spot": BridgeSpot,
     "coating": Coating,
     "weather": Weather,

@@ -374,6 +374,7 @@ class HandTimes:
     touch_up_bridge: float
     sheet: float
     prepare: float
+    fit_on: float
     test_cut: float
     off_the_mat: float
     barrier: float

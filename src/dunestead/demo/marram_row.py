@@ -10,6 +10,7 @@ from dunestead.core.artwork.elements import Element, Frame, Traced, Words
 from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.blanks.blank import Blank, Garment
+from dunestead.core.blanks.clear import ClearArea
 from dunestead.core.changes.arranging import place_on_garment
 from dunestead.core.job.job import Job, Record, altered
 from dunestead.core.job.log import LogEntry
@@ -146,6 +147,10 @@ _BLANKS = (
 )
 
 
+# The ferry totes' straps are sewn on at their top edge.
+_STRAPS = (ClearArea(95, 30, 30, 60, why="strap"), ClearArea(287, 30, 30, 60, why="strap"))
+
+
 def _entries(days: int, **entries: object) -> tuple[tuple[str, Change], ...]:
     return (("Entries", lambda job, _: altered(job, due=_in_days(days), **entries)),)
 
@@ -211,7 +216,7 @@ _JOBS = (
         _file("ferry-tote.svg"),
         "Ferry totes",
         "canvas",
-        Blank(380, 420, colour="#e8dcc0", measured_width=382.0, measured_height=418.0),
+        Blank(380, 420, colour="#e8dcc0", measured_width=382.0, measured_height=418.0, clear=_STRAPS),
         260.0,
         _entries(10, copies=12, coatings=(Coating("colour", "fabric-spray"),)),
         "sheets",

@@ -97,6 +97,12 @@ _SENTENCES: dict[str, Sentence] = {
         f"The letter “{f.what}” is {measured} high; {f.subject} wants {limit} for it to be read."
     ),
     "off-blank": lambda f, measured, *_: f"{f.what} runs {measured} off the blank and is trimmed at its edge.",
+    "clear-painted": lambda f, measured, *_: (
+        f"{f.what} reaches {measured} over {f.subject}, where nothing can be painted. Move it, or make it smaller."
+    ),
+    "clear-near": lambda f, measured, limit, _: (
+        f"{f.what} comes within {measured} of {f.subject}: {limit} of mask between them are wanted."
+    ),
     "copies-fewer": lambda f, *_: (
         f"{f.what} was asked for {int(f.limit)} times; {int(f.measured)} of them lie on the blank, "
         "the others find no room on it."

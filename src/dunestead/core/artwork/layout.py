@@ -1,7 +1,7 @@
 """Does the design lie well on its blank? Edges, margins, heights of letters."""
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
 import numpy as np
@@ -12,6 +12,7 @@ from dunestead.core.artwork.compose import Composition, PlacedElement, is_fixed
 from dunestead.core.artwork.elements import Element, Frame, Words
 from dunestead.core.artwork.finding import Finding
 from dunestead.core.blanks.blank import within_margin
+from dunestead.core.blanks.clear import ClearArea, clear_name, region_of
 from dunestead.core.figures import Figure
 
 __all__ = ["layout_findings", "least_letter", "name_of"]
@@ -30,7 +31,14 @@ def name_of(element: Element) -> str:
     return element.file_name.rsplit(".", 1)[0] or "The artwork"
 
 
-def layout_findings(composition: Composition, margin: float, letter: Figure, surface: str) -> list[Finding]:
+def layout_findings(
+    composition: Composition,
+    margin: float,
+    letter: Figure,
+    surface: str,
+    clear: Sequence[ClearArea] = (),
+    web: float = 0.0,
+) -> list[Finding]:
     """Return what stands against how a design lies on its blank.
 
     Parameters
@@ -43,8 +51,33 @@ def layout_findings(composition: Composition, margin: float, letter: Figure, sur
         Least height of a letter.
     surface
         What sets it, by name.
+    clear, web
+        What is kept clear of the blank, and the least mask between that and the paint, mm.
     """
-    return [*_edges(composition, margin), *_copies(composition), *_letters(composition, letter, surface)]
+    return [
+        *_edges(composition, margin),
+        *_clear(composition, clear, web),
+        *_copies(composition),
+        *_letters(composition, letter, surface),
+    ]
+
+
+def _clear(composition: Composition, areas: Sequence[ClearArea], web: float) -> Iterator[Finding]:
+    """Yield where parts of the design lie on what is kept clear, or so near that no mask holds between."""
+    for area, region in zip(areas, region_of(areas), strict=True):
+        for placed in composition.placed:
+            painted = shapely.intersection(placed.region, composition.outline)
+            shared = shapely.intersection(painted, region)
+            if shared.area > 0:
+                x0, y0, x1, y1 = shared.bounds
+                at, code, measured = shared.representative_point().coords[0], "clear-painted", min(x1 - x0, y1 - y0)
+            elif (measured := float(shapely.distance(painted, region))) < web - _SAME:
+                at, code = shapely.get_coordinates(shapely.shortest_line(painted, region))[0], "clear-near"
+            else:
+                continue
+            severity = "stop" if code == "clear-painted" else "warn"
+            found = _finding(code, severity, composition, (at[0], at[1]), measured, web, placed)
+            yield replace(found, subject=clear_name(area))
 
 
 def _copies(composition: Composition) -> Iterator[Finding]:

@@ -1,16 +1,21 @@
 """How much larger may a design get and stay on its blank?"""
 
+from collections.abc import Sequence
+
 import numpy as np
 import numpy.typing as npt
 import shapely
 
 from dunestead.core.artwork.compose import Composition, is_fixed
 from dunestead.core.blanks.blank import within_margin
+from dunestead.core.blanks.clear import ClearArea, region_of
 from dunestead.core.geometry.curves import Box
 
-__all__ = ["room_on"]
+__all__ = ["room_beside", "room_on"]
 
 Points = npt.NDArray[np.float64]
+# A size is found to a millionth.
+_HALVINGS = 20
 
 
 def _growing(composition: Composition) -> Points:
@@ -31,6 +36,31 @@ def room_on(composition: Composition, margin: float) -> float:
         return 1.0
     ground = within_margin(composition.outline, margin) if margin > 0 else composition.outline
     return _room(_growing(composition), composition.design_box, ground)
+
+
+def room_beside(composition: Composition, areas: Sequence[ClearArea], gap: float, most: float) -> float:
+    """Return how many times larger a design may get about its middle, up to a most, and keep a gap to areas.
+
+    0 where its middle is too near to one of them.
+    """
+    box = composition.design_box
+    growing = [placed.region for placed in composition.placed if not is_fixed(placed.element)]
+    if box is None or not areas or not growing:
+        return most
+    middle = np.array([(box[0] + box[2]) / 2, (box[1] + box[3]) / 2])
+    clear = shapely.union_all(region_of(areas))
+
+    def keeps(factor: float) -> bool:
+        grown = (shapely.transform(one, lambda points: middle + (points - middle) * factor) for one in growing)
+        return all(not shapely.dwithin(one, clear, gap * (1 - 1e-9)) for one in grown)
+
+    if keeps(most):
+        return most
+    low, high = 0.0, most
+    for _ in range(_HALVINGS):
+        between = (low + high) / 2
+        low, high = (between, high) if keeps(between) else (low, between)
+    return low if keeps(low) else 0.0
 
 
 def _room(hull: Points, box: Box, ground: shapely.Polygon) -> float:

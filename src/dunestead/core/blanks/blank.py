@@ -8,6 +8,7 @@ import numpy as np
 import shapely
 from shapely import affinity
 
+from dunestead.core.blanks.clear import ClearArea
 from dunestead.core.errors import BadInput
 from dunestead.core.limits import REQUIRED, limited
 
@@ -70,6 +71,8 @@ class Blank:
         Key and name of the file an ``outline`` shape comes from.
     keeps
         What a design does when the measured size differs: keep its size, or its margins.
+    clear
+        Areas that nothing is painted, pressed or pinned on.
     """
 
     width: float = limited(REQUIRED, "width of the blank", 1.0, 20_000.0, "mm")
@@ -85,6 +88,7 @@ class Blank:
     outline_name: str = ""
     garment: Garment | None = None
     keeps: Literal["size", "margins"] = "size"
+    clear: tuple[ClearArea, ...] = ()
 
     @property
     def outer(self) -> tuple[float, float]:

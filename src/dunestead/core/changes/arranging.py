@@ -8,7 +8,7 @@ import numpy as np
 
 from dunestead.core.artwork.compose import Composition, PlacedElement, compose
 from dunestead.core.artwork.elements import Element, Frame, element_of, next_id, resized, wider
-from dunestead.core.artwork.room import room_on
+from dunestead.core.artwork.room import room_beside, room_on
 from dunestead.core.artwork.sources import Sources
 from dunestead.core.blanks.blank import Blank, Garment
 from dunestead.core.blanks.garments import placement_of
@@ -125,7 +125,10 @@ def fit_design(job: Job, sources: Sources, catalogue: Catalogue) -> Job:
     centred = _shifted_to_middle(small, composition.design_box)
     composition = design_of(centred, sources, catalogue)
     assert composition.design_box is not None
+    web = catalogue.surface(job.blank.surface).web
     room = room_on(composition, margin_of(job.piece, catalogue))
+    # Beside an area in the very middle of the blank there is no room: then it is told instead.
+    room = room_beside(composition, job.piece.clear, web, room) or room
     width = np.floor(composition.design_width * room * 10) / 10
     return resize_design(centred, max(float(width), _SMALLEST_MM), sources, catalogue)
 

@@ -2,6 +2,7 @@
 
 from dunestead.core.artwork.elements import check_colour, check_elements
 from dunestead.core.blanks.blank import SHAPES, Blank, Garment
+from dunestead.core.blanks.clear import MOST_AREAS
 from dunestead.core.blanks.garments import check_garment
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.figures import Catalogue
@@ -74,5 +75,9 @@ def _check_blank(blank: Blank, catalogue: Catalogue) -> None:
         raise UnknownKey("shape", blank.shape, list(SHAPES))
     if min(blank.size) <= 0:
         raise BadInput(f"A rim of {blank.rim:g} mm leaves nothing to paint on.", "Give a narrower rim.")
+    if len(blank.clear) > MOST_AREAS:
+        raise BadInput(f"{len(blank.clear)} areas to keep clear are too many.", f"Mark {MOST_AREAS} at most.")
+    for area in blank.clear:
+        check_limits(area)
     check_limits(blank.garment or Garment())
     check_garment(blank, catalogue)

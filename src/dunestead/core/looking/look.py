@@ -119,7 +119,7 @@ def look_at(job: Job, sources: Sources, catalogue: Catalogue) -> Look:
     letter = catalogue.figures["surface", job.blank.surface, "letter"]
     apart = job.paint.covered or job.mask.reverse or len(laid.masks) > 1
     findings = (
-        *layout_findings(composition, margin, letter, surface.name),
+        *layout_findings(composition, margin, letter, surface.name, job.piece.clear, surface.web),
         *_not_meant(job, _not_at_the_trim(composition, merged([mask.fitness for mask in laid.masks]).findings)),
         *base_findings(needed=job.mask.reverse and base_of(job) is None),
         *colour_findings(_seen(job, painted), ground_colour(job), material, catalogue.workshop, gap, apart=apart),

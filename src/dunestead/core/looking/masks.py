@@ -7,6 +7,7 @@ import shapely
 
 from dunestead.core.artwork.compose import Composition
 from dunestead.core.artwork.painted import Painted
+from dunestead.core.blanks.clear import region_of
 from dunestead.core.colours import colour_name
 from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.affine import Affine
@@ -155,14 +156,16 @@ def _cut(
         return [shape_mask(painted, border)]
     back = (-composition.origin[0], -composition.origin[1])
     blank = shapely.transform(composition.outline, lambda points: points + back)
+    off = [shapely.transform(area, lambda points: points + back) for area in region_of(job.piece.clear)]
     if job.mask.whole_blank:
-        return [cut_mask(_through(composition, label), border, blank) for label in labels]
+        return [cut_mask(_through(composition, label), border, _clear_of(blank, off)) for label in labels]
     through = [_through(composition, label) for label in labels]
     if len(labels) > 1 and job.mask.masks == "each":
         sheets = [notched_sheet(painted.bbox, border, catalogue.workshop["register_notch"])] * len(labels)
     else:
         sheets = [_around(one, border) for one in through]
-    return [cut_mask(one, border, _on_blank(sheet, blank)) for one, sheet in zip(through, sheets, strict=True)]
+    on_blank = [_clear_of(_on_blank(sheet, blank), off) for sheet in sheets]
+    return [cut_mask(one, border, sheet) for one, sheet in zip(through, on_blank, strict=True)]
 
 
 def _around(painted: Painted, border: float) -> shapely.Polygon:
@@ -179,6 +182,15 @@ def _on_blank(sheet: shapely.Polygon, blank: shapely.Polygon) -> shapely.Polygon
         (part for part in parts if part.geom_type == "Polygon"), key=lambda part: float(part.area)
     )
     return largest
+
+
+def _clear_of(sheet: shapely.Polygon, off: Sequence[shapely.Polygon]) -> shapely.Polygon:
+    """Return what is left of a mask's sheet beside areas that are kept clear: the largest part of it."""
+    met = [area for area in off if area.intersects(sheet)]
+    if not met:
+        return sheet
+    parts = [part for part in shapely.get_parts(shapely.difference(sheet, shapely.union_all(met))) if part.area > 0]
+    return max(parts, key=lambda part: float(part.area), default=sheet)
 
 
 def _is_aligned(job: Job, composition: Composition, masks: Sequence[Mask]) -> bool:

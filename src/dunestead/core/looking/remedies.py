@@ -12,7 +12,7 @@ from dunestead.core.artwork.elements import Drawn, Element, Frame, MendKind, Par
 from dunestead.core.artwork.finding import Finding
 from dunestead.core.artwork.layout import name_of
 from dunestead.core.artwork.parts import parts_of
-from dunestead.core.artwork.room import room_on
+from dunestead.core.artwork.room import room_beside, room_on
 from dunestead.core.artwork.sources import Sources
 from dunestead.core.artwork.words.setting import set_words
 from dunestead.core.changes.arranging import resize_design
@@ -38,6 +38,8 @@ _ROUND = 1.02
 _MOST_FACES = 8
 _FACES_OFFERED = 2
 _MOST_FREED = 400
+# No remedy makes a design narrower than this, mm.
+_LEAST_WIDTH = 10.0
 _WEAK = ("neck", "tongue")
 _DARK, _LIGHT = "#22313a", "#f3efe4"
 
@@ -192,6 +194,8 @@ def _candidates(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candida
         yield from _fates_of_many(look, finding)
     if code in ("off-blank", "off-margin"):
         yield from _into_place(look, finding, tools)
+    if code in ("clear-painted", "clear-near"):
+        yield from _beside(look, tools)
     if code == "colour-gap":
         yield from _apart(look, finding, tools)
     if code == "colours-alike":
@@ -392,6 +396,16 @@ def _fates_of_many(look: Look, finding: Finding) -> Iterator[_Candidate]:
         **{p.number: "bridge" for p in pieces if fates.get(p.number) != "leave-out"},
     }
     yield _Candidate("bridge-all", "Bridge them all", altered(look.job, fates=everything))
+
+
+def _beside(look: Look, tools: Tools) -> Iterator[_Candidate]:
+    """Yield the design so much smaller that it keeps off all that is kept clear."""
+    composition = look.composition
+    factor = room_beside(composition, look.job.piece.clear, look.choices.surface.web, 1.0)
+    width = math.floor(composition.design_width * factor * 10) / 10
+    if width >= _LEAST_WIDTH:
+        job = resize_design(look.job, width, tools.sources, tools.catalogue)
+        yield _Candidate("beside", f"Make the design {show_length(width, tools.unit)} wide, clear of it", job)
 
 
 def _into_place(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]:

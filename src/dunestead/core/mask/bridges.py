@@ -101,11 +101,21 @@ class Site:
     """The paint that bridges cross and the keepers they must leave alone, both indexed."""
 
     def __init__(
-        self, frame: shapely.Polygon, tied: Sequence[LoosePiece], kept: Sequence[LoosePiece], edges: Edges
+        self,
+        frame: shapely.Polygon,
+        tied: Sequence[LoosePiece],
+        kept: Sequence[LoosePiece],
+        edges: Edges,
+        sheet: shapely.Polygon | None = None,
     ) -> None:
         self._parts = {piece.number: piece.shape for piece in (*tied, *kept)} | {FRAME: frame}
         mask = shapely.MultiPolygon([part for part in self._parts.values() if not part.is_empty])
-        ground = shapely.Polygon(frame.exterior) if not frame.is_empty else shapely.box(*mask.buffer(1.0).bounds)
+        ground: BaseGeometry = (
+            shapely.Polygon(frame.exterior) if not frame.is_empty else shapely.box(*mask.buffer(1.0).bounds)
+        )
+        if sheet is not None and len(sheet.interiors):
+            # What is left open in the sheet is no paint to lay a bridge over.
+            ground = shapely.intersection(ground, sheet)
         self.paint: npt.NDArray[np.object_] = shapely.get_parts(shapely.difference(ground, mask))
         self._paint = shapely.STRtree(self.paint)
         self._keepers = shapely.STRtree([piece.shape for piece in kept])

@@ -61,14 +61,19 @@ def planner_for(mask: Mask, bridged: frozenset[int], rules: BridgeRules) -> "Bri
     """
     tied = [piece for piece in mask.loose if piece.number in bridged]
     kept = [piece for piece in mask.loose if piece.number not in bridged]
-    return BridgePlanner(mask.frame, tied, kept, rules)
+    return BridgePlanner(mask.frame, tied, kept, rules, mask.sheet)
 
 
 class BridgePlanner:
     """The parts of a mask, ready for bridges to be planned between them."""
 
     def __init__(
-        self, frame: shapely.Polygon, tied: Sequence[LoosePiece], kept: Sequence[LoosePiece], rules: BridgeRules
+        self,
+        frame: shapely.Polygon,
+        tied: Sequence[LoosePiece],
+        kept: Sequence[LoosePiece],
+        rules: BridgeRules,
+        sheet: shapely.Polygon | None = None,
     ) -> None:
         self._rules = rules
         self._tied = {piece.number: piece for piece in tied}
@@ -80,7 +85,7 @@ class BridgePlanner:
         self._roots = [FRAME, *rings] if not frame.is_empty else [self._largest(), *rings]
         self._edges = Edges(self.parts)
         self._ways = Ways(self._edges if len(self._all) == len(self.parts) else Edges(self._all))
-        self.site = Site(frame, tied, kept, self._edges)
+        self.site = Site(frame, tied, kept, self._edges, sheet)
         self._bodies = Bodies(self.parts, rules.width)
 
     def _largest(self) -> int:

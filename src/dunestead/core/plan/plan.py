@@ -10,6 +10,7 @@ from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.artwork.sources import Sources
+from dunestead.core.blanks.clear import ClearArea, region_of
 from dunestead.core.curing.peel import PeelWindow, peel_window
 from dunestead.core.cutting.timing import KnifeTime
 from dunestead.core.cutting.verify import Verdict
@@ -43,7 +44,7 @@ from dunestead.core.sheets.stock import TrimList, trim_list
 from dunestead.core.tacking.centring import TapeCheck, tape_check
 from dunestead.core.tacking.methods import MethodFit, MethodWork, rank_methods
 from dunestead.core.tacking.pins import Pinning, PinRules, pin_mask
-from dunestead.core.tacking.placements import Pressing, press_mask
+from dunestead.core.tacking.placements import Placement, Pressing, press_mask
 
 __all__ = [
     "CutCheck",
@@ -205,6 +206,18 @@ class Plan:
         """All the time the knife takes, every run counted."""
         return sum(planned.time.seconds * planned.sheet.runs for planned in self.sheets)
 
+    def pressed_on(self) -> list[tuple[Pressing, Placement, ClearArea]]:
+        """Return where a plate would rest on an area that is kept clear."""
+        areas = list(zip(self.job.piece.clear, region_of(self.job.piece.clear), strict=True))
+        return [
+            (pressing, placement, area)
+            for mask in self.masks
+            for pressing in mask.pressings
+            for placement in pressing.placements
+            for area, region in areas
+            if area.timing != "after" and shapely.box(*placement.box).intersection(region).area > 0
+        ]
+
     @property
     def weak(self) -> tuple[WeakPlace, ...]:
         """Every weak place, mask by mask."""
@@ -342,6 +355,7 @@ def _mask_plan(
     box, painted_box = shifted(cut.box, origin), shifted(laid.painted.region.bounds, origin)
     coats = tuple(coat for coat in coatings if coat.mask == laid.number)
     weak = weak_of(look, laid, cut, catalogue)
+    clear = region_of(job.piece.clear)
     return MaskPlan(
         laid=laid,
         cut=cut,
@@ -357,7 +371,9 @@ def _mask_plan(
             choices.material,
             method.press if choices.material.heat is not None else (),
         ),
-        pinning=_pinning(cut, weak, choices, catalogue),
+        pinning=_pinning(
+            cut, weak, choices, catalogue, [shapely.transform(one, lambda p: p - origin) for one in clear]
+        ),
         placing=_placing(cut, is_reverse=laid.is_reverse),
         tape=tape_check(job.piece.size, painted_box, from_back=job.blank.seen_through),
         cover=_cover(look, painted_box, box, coats, catalogue),
@@ -437,7 +453,13 @@ def _sheet_plans(
     )
 
 
-def _pinning(cut: CutPlan, weak: Sequence[WeakPlace], choices: Choices, catalogue: Catalogue) -> Pinning:
+def _pinning(
+    cut: CutPlan,
+    weak: Sequence[WeakPlace],
+    choices: Choices,
+    catalogue: Catalogue,
+    off: Sequence[shapely.Polygon],
+) -> Pinning:
     figures = catalogue.workshop
     rules = PinRules(
         figures["pin_circle"],
@@ -447,4 +469,4 @@ def _pinning(cut: CutPlan, weak: Sequence[WeakPlace], choices: Choices, catalogu
         figures["pin_spacing"],
     )
     tongues = [place for place in weak if place.kind == "tongue"]
-    return pin_mask(cut.frame, cut.windows, cut.keepers, tongues, choices.surface, choices.material.pins, rules)
+    return pin_mask(cut.frame, cut.windows, cut.keepers, tongues, choices.surface, choices.material.pins, rules, off)

@@ -47,6 +47,8 @@ def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
     if off := found["off-blank"]:
         over = show_length(max(f.measured for f in off), unit)
         return "stop", f"Runs {over} off the blank: make it smaller, shift it, or mean it.", rows
+    if on_clear := next((f for f in look.findings if f.code == "clear-painted"), None):
+        return "stop", on_clear.message(unit), rows
     fine = [f for code in _FINE for f in found[code]]
     if fine:
         stops = [f for f in fine if f.severity == "stop"]
@@ -63,6 +65,8 @@ def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
             f"Comes within {show_length(closest, unit)} of the edge; {show_length(right, unit)} looks right.",
             rows,
         )
+    if near_clear := next((f for f in look.findings if f.code == "clear-near"), None):
+        return "warn", near_clear.message(unit), rows
     for code, verdict in (("colour-gap", "Colours lie too close"), ("colours-alike", "Colours hardly show")):
         if several_found := [f for f in look.findings if f.code == code]:
             return "warn", f"{verdict}: {several_found[0].message(unit)}", rows

@@ -2,11 +2,13 @@
 
 from collections.abc import Iterator
 
+from dunestead.core.blanks.clear import clear_name
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import show_length
 from dunestead.core.work.coating import coat_task
+from dunestead.core.work.fitting import fitting_task
 from dunestead.core.work.standing import blank_standing
 from dunestead.core.work.tasks import Lane, Task, Wait
 
@@ -27,6 +29,8 @@ def prepare(plan: Plan, hand: HandTimes, lane: Lane, copy: int) -> None:
             standing=blank_standing(plan),
         )
     )
+    if fitting := fitting_task(plan, hand, "blank-fit", copy, "before"):
+        lane.add(fitting)
     for task, waits in _base_coats(plan, hand, copy):
         lane.add(task, *waits)
 
@@ -84,6 +88,9 @@ def _blank_rows(plan: Plan, unit: str) -> list[Row]:
     if blank.is_measured:
         for side, by in zip(("Width", "Height"), blank.off_label, strict=True):
             rows.append(Row(f"{side} against its label", "text", _off(by, unit) if by else "as it says"))
+    for area in blank.clear:
+        where = f"Its middle {show_length(area.x, unit)} from the left, {show_length(area.y, unit)} from the top."
+        rows.append(Row(f"Kept clear: {clear_name(area)}", "length", area.width, f"Its width. {where}"))
     for coat in plan.coatings:
         if coat.is_before_masks:
             where = "Under the design and its margins." if coat.where == "under" else "Over all of it."

@@ -10,6 +10,7 @@ from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import show_time
 from dunestead.core.work.coating import coat_code, coat_id, coat_task
+from dunestead.core.work.fitting import fitting_task
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Lane, Task, Wait
 
@@ -31,6 +32,8 @@ def cure(plan: Plan, catalogue: Catalogue, lane: Lane, copy: int) -> None:
                 waits = [_after(before, copy, before.drying.handle)]
             lane.add(coat_task(plan, catalogue.hand, coat, copy, number), *waits)
         before = coat
+    if fitting := fitting_task(plan, catalogue.hand, "cure-fit", copy, "after"):
+        lane.add(fitting, *_latest(plan, copy, lambda coat: coat.drying.handle))
     _used(plan, lane, copy)
 
 

@@ -4,6 +4,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Any
 
+from dunestead.core.blanks.clear import clear_name
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.laying import groups_of
 from dunestead.core.plan.plan import MaskPlan, Plan
@@ -266,6 +267,12 @@ def outcome(plan: Plan, unit: str) -> Outcome:
                 f"{pressing.seconds:g} s each, from the middle outwards.",
             ),
         ]
+    on_clear = [
+        f"{clear_name(area)} under placement {placement.number} ({pressing.name})"
+        for pressing, placement, area in plan.pressed_on()
+    ]
+    if on_clear:
+        rows.append(Row("Plate over what is kept clear", "text", "; ".join(on_clear)))
     rows.append(Row("Pins", "count", pins, first.pinning.why))
     if by_tweezers := [number for mask in plan.masks for number in mask.pinning.by_tweezers]:
         numbers = ", ".join(str(number) for number in by_tweezers)
@@ -277,6 +284,8 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         rows.append(Row("Cover beyond the artwork", "length", first.cover.needed, "Border and cover are one sum."))
     if not plan.method_fit.allowed:
         return "stop", f"{plan.method.name} will not do: {plan.method_fit.why[0]}", rows
+    if on_clear:
+        return "warn", f"The plate would rest on {on_clear[0]}: take a smaller plate there, or an iron's tip.", rows
     if first.pressings:
         pressing = first.pressings[0]
         heat = show_temperature(pressing.celsius, unit)

@@ -67,6 +67,7 @@ def pin_mask(
     surface: Surface,
     policy: Pins,
     rules: PinRules,
+    off: Sequence[shapely.Polygon] = (),
 ) -> Pinning:
     """Return pins for corners, edges, tongues and every keeper that takes one.
 
@@ -80,6 +81,8 @@ def pin_mask(
         What of this material is pinned: all, pieces and tips only, or nothing.
     rules
         See `PinRules`.
+    off
+        Areas no pin goes into, in the same coordinates.
     """
     small = tuple(k.number for k in keepers if _widest(k.shape) < rules.circle)
     if not surface.takes_pins or policy == "none":
@@ -97,6 +100,8 @@ def pin_mask(
     for keeper in keepers:
         if keeper.number not in small:
             pins += _piece_pins(keeper, rules)
+    clear = shapely.union_all(list(off))
+    pins = [pin for pin in pins if clear.is_empty or shapely.distance(clear, shapely.Point(pin.at)) > rules.circle / 2]
     edges = "corners, edges, " if policy == "all" else ""
     why = f"Set at an angle: {edges}tips of tongues, every piece that takes one. Count them out and back in."
     return Pinning(tuple(pins), small, why)

@@ -255,8 +255,21 @@ def _heat_title(task: Task, unit: str) -> str:
     return f"Set it with heat: {show_temperature(heat.celsius, unit)}, {heat.minutes:g} min"
 
 
+def _fit_title(task: Task, _: str) -> str:
+    return f"Sew or screw on {', '.join(task.figures['names'])}"
+
+
+def _fit_detail(task: Task, unit: str) -> str:
+    places = [
+        f"{name}: middle {show_length(x, unit)} from the left, {show_length(y, unit)} from the top"
+        for name, (x, y) in zip(task.figures["names"], task.figures["places"], strict=True)
+    ]
+    return f"{'; '.join(places)}.".capitalize()
+
+
 _TITLES: dict[str, Words] = {
     "blank-prepared": _always("Prepare the blank"),
+    "blank-fit": _fit_title,
     "blank-base-coat": _coat_title,
     "sheets-print": _always("Print it twice, at true size"),
     "sheets-test-cut": _always("Test cut"),
@@ -316,12 +329,14 @@ _TITLES: dict[str, Words] = {
     "cure-dry": _always("Leave it to dry"),
     "cure-heat-set": _heat_title,
     "cure-finish": _coat_title,
+    "cure-fit": _fit_title,
     "cure-use": _always("Put it to use"),
     "cure-wash": _always("First wash"),
     "record-written": _always("Write down what happened"),
 }
 _DETAILS: dict[str, Words] = {
     "blank-prepared": lambda task, _: task.figures["how"],
+    "blank-fit": _fit_detail,
     "blank-base-coat": _base_detail,
     "sheets-print": _always(
         "Once on the dull side of the mask material, taped to a cutting mat, and once on plain paper as the map. "
@@ -388,6 +403,7 @@ _DETAILS: dict[str, Words] = {
     "cure-dry": lambda task, _: f"May be handled {show_time(task.figures['minutes'])} after the last coat.",
     "cure-heat-set": lambda task, _: task.figures["heat"].how,
     "cure-finish": _finish_detail,
+    "cure-fit": _fit_detail,
     "cure-use": lambda task, _: f"{show_time(task.figures['minutes'])} after the last coat of all.",
     "cure-wash": lambda task, _: f"Not before {show_time(task.figures['minutes'])} after the last coat.",
     "record-written": _always("Grade, times, amounts: next time starts from them."),

@@ -3,10 +3,11 @@
 from collections.abc import Mapping
 from hashlib import sha256
 
+from dunestead.core.blanks.clear import Timing
 from dunestead.core.plan.coats import PlannedCoating
 from dunestead.core.plan.plan import MaskPlan, Plan, SheetPlan
 
-__all__ = ["blank_standing", "coat_standing", "cut_standing", "mask_standing", "place_standing"]
+__all__ = ["blank_standing", "coat_standing", "cut_standing", "fitted_standing", "mask_standing", "place_standing"]
 
 
 def _short(*parts: object) -> str:
@@ -17,6 +18,12 @@ def blank_standing(plan: Plan) -> Mapping[str, str]:
     """Return what preparing a blank stands on."""
     width, height = plan.job.piece.size
     return {"surface": plan.job.blank.surface, "blank": f"{width:.1f} x {height:.1f}"}
+
+
+def fitted_standing(plan: Plan, timing: Timing) -> Mapping[str, str]:
+    """Return what fitting things to a blank stands on."""
+    areas = [(one.x, one.y, one.width, one.height) for one in plan.job.piece.clear if one.timing == timing]
+    return {"kept clear": _short(areas)}
 
 
 def mask_standing(plan: Plan, mask: MaskPlan) -> Mapping[str, str]:

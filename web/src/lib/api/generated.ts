@@ -5115,6 +5115,11 @@ export interface components {
          */
         "JobIn.BlankIn": {
             /**
+             * Clear
+             * @description Areas that are kept clear.
+             */
+            clear?: components["schemas"]["JobIn.ClearAreaIn"][];
+            /**
              * Colour
              * @default #a9814f
              */
@@ -5172,6 +5177,49 @@ export interface components {
             shape?: "rectangle" | "oval" | "outline" | "garment";
             /** Width */
             width: number;
+        };
+        /**
+         * ClearAreaIn
+         * @description An area of the blank that nothing is painted, pressed or pinned on: its middle, mm from the blank's top left.
+         */
+        "JobIn.ClearAreaIn": {
+            /**
+             * Height
+             * @default 40
+             */
+            height?: number;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Shape
+             * @default rectangle
+             * @enum {string}
+             */
+            shape?: "rectangle" | "round";
+            /**
+             * Timing
+             * @default there
+             * @enum {string}
+             */
+            timing?: "there" | "before" | "after";
+            /**
+             * Why
+             * @default other
+             * @enum {string}
+             */
+            why?: "staples" | "trim" | "strap" | "seam" | "edge" | "holes" | "line" | "other";
+            /**
+             * Width
+             * @default 40
+             */
+            width?: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /**
          * CoatingIn
@@ -5361,6 +5409,11 @@ export interface components {
          */
         "JobOut.BlankIn": {
             /**
+             * Clear
+             * @description Areas that are kept clear.
+             */
+            clear?: components["schemas"]["JobOut.ClearAreaIn"][];
+            /**
              * Colour
              * @default #a9814f
              */
@@ -5492,6 +5545,64 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * ClearAreaIn
+         * @description An area of the blank that nothing is painted, pressed or pinned on: its middle, mm from the blank's top left.
+         */
+        "JobOut.ClearAreaIn": {
+            /**
+             * Height
+             * @default 40
+             */
+            height?: number;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Shape
+             * @default rectangle
+             * @enum {string}
+             */
+            shape?: "rectangle" | "round";
+            /**
+             * Timing
+             * @default there
+             * @enum {string}
+             */
+            timing?: "there" | "before" | "after";
+            /**
+             * Why
+             * @default other
+             * @enum {string}
+             */
+            why?: "staples" | "trim" | "strap" | "seam" | "edge" | "holes" | "line" | "other";
+            /**
+             * Width
+             * @default 40
+             */
+            width?: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * ClearOut
+         * @description An area that is kept clear, as a path on the blank, and what it is called.
+         */
+        "JobOut.ClearOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Name */
+            name: string;
+            /** Path */
+            path: string;
         };
         /**
          * ClockOut
@@ -6160,6 +6271,8 @@ export interface components {
             base_colour: string;
             /** Blank Colour */
             blank_colour: string;
+            /** Clear */
+            clear: components["schemas"]["JobOut.ClearOut"][];
             collar: components["schemas"]["JobOut.CollarOut"] | null;
             /** Colours */
             colours: components["schemas"]["JobOut.ColourOut"][];

@@ -26,6 +26,7 @@ const picture: Drawn = {
   guides_x: [],
   guides_y: [],
   collar: null,
+  clear: [],
   blank_colour: '#b08a57',
   colours: [{ colour: '#22313a', path: 'M0 0L9 0L9 9Z' }],
   field_colour: null,

@@ -1,3 +1,4 @@
+import ClearLayer from '../../lib/picture/ClearLayer.svelte';
 import CollarLayer from '../../lib/picture/CollarLayer.svelte';
 import FindingLayer from '../../lib/picture/FindingLayer.svelte';
 import { layer } from '../../lib/picture/layers';
@@ -19,6 +20,7 @@ export const artwork: StationView = {
     layer(PrintLayer, {}),
     layer(MarginLayer, {}),
     layer(CollarLayer, {}),
+    layer(ClearLayer, {}),
     layer(PartHandles, {
       parts: job.elements,
       part: open.chosen?.id ?? null,

@@ -11,6 +11,7 @@
   import NumberField from '../../lib/ui/NumberField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
   import type { PanelProps } from '../station';
+  import ClearAreas from './ClearAreas.svelte';
   import GarmentGuide from './GarmentGuide.svelte';
   import OwnBlanks from './OwnBlanks.svelte';
 
@@ -192,6 +193,7 @@
     {/if}
   </div>
 </Fold>
+<ClearAreas {open} {job} {blank} />
 <OwnBlanks {open} {job} />
 <input
   bind:this={outline}

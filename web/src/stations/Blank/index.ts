@@ -1,3 +1,4 @@
+import ClearLayer from '../../lib/picture/ClearLayer.svelte';
 import CollarLayer from '../../lib/picture/CollarLayer.svelte';
 import { layer } from '../../lib/picture/layers';
 import MarginLayer from '../../lib/picture/MarginLayer.svelte';
@@ -8,5 +9,10 @@ import Blank from './Blank.svelte';
 export const blank: StationView = {
   Panel: Blank,
   room: 'print',
-  layers: () => [layer(PrintLayer, {}), layer(MarginLayer, {}), layer(CollarLayer, {})],
+  layers: () => [
+    layer(PrintLayer, {}),
+    layer(MarginLayer, {}),
+    layer(CollarLayer, {}),
+    layer(ClearLayer, {}),
+  ],
 };

@@ -1,3 +1,4 @@
+import ClearLayer from '../../lib/picture/ClearLayer.svelte';
 import BridgeHandles from '../../lib/picture/BridgeHandles.svelte';
 import { layer, ofMask } from '../../lib/picture/layers';
 import MaskLayer from '../../lib/picture/MaskLayer.svelte';
@@ -20,6 +21,7 @@ export const mask: StationView = {
     return [
       ...(peeling.share > 0 ? [layer(PrintLayer, {})] : []),
       layer(MaskLayer, { pieces, peeled: peeling.share, hand: open.hand }),
+      layer(ClearLayer, {}),
       layer(WeakMarks, { places: job.weak ?? [], lookedAt: open.finding }),
       layer(NumberLayer, { pieces, selected: open.selected, onselect: (number) => open.select(number) }),
       layer(BridgeHandles, {

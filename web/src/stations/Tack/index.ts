@@ -1,3 +1,4 @@
+import ClearLayer from '../../lib/picture/ClearLayer.svelte';
 import { layer, ofMask } from '../../lib/picture/layers';
 import MaskLayer from '../../lib/picture/MaskLayer.svelte';
 import NumberLayer from '../../lib/picture/NumberLayer.svelte';
@@ -16,6 +17,7 @@ export const tack: StationView = {
     const kept = pieces.filter((piece) => piece.is_kept);
     return [
       layer(MaskLayer, { pieces }),
+      layer(ClearLayer, {}),
       layer(PlacementLayer, {}),
       layer(TapeLayer, {}),
       layer(PinLayer, {}),

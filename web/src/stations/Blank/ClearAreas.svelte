@@ -1,0 +1,116 @@
+<script lang="ts">
+  import Button from 'flowbite-svelte/Button.svelte';
+  import type { OpenJob } from '../../job/open-job.svelte';
+  import type { BlankEntry, Job } from '../../lib/api/client';
+  import Fold from '../../lib/ui/Fold.svelte';
+  import LengthField from '../../lib/ui/LengthField.svelte';
+  import OneOf from '../../lib/ui/OneOf.svelte';
+  import TextField from '../../lib/ui/TextField.svelte';
+
+  interface Props {
+    open: OpenJob;
+    job: Job;
+    blank: BlankEntry;
+  }
+  const { open, job, blank }: Props = $props();
+
+  type Area = NonNullable<BlankEntry['clear']>[number];
+  const WHYS = [
+    ['staples', 'Staples, a bow over them'],
+    ['trim', 'Sewn trim'],
+    ['strap', 'A strap'],
+    ['seam', 'A seam'],
+    ['edge', 'A rubber edge'],
+    ['holes', 'Holes'],
+    ['line', 'A roof line'],
+    ['other', 'Something else'],
+  ] as const;
+  const SHAPES = [
+    ['rectangle', 'Rectangle'],
+    ['round', 'Round'],
+  ] as const;
+  const TIMINGS = [
+    ['there', 'It is there already'],
+    ['before', 'Put on before the painting'],
+    ['after', 'Put on after the painting'],
+  ] as const;
+  const areas = $derived(blank.clear ?? []);
+  const said = $derived(job.picture.clear);
+
+  const change = (index: number, entries: Partial<Area>) =>
+    open.changeBlank((now) => ({
+      clear: (now.clear ?? []).map((area, k) => (k === index ? { ...area, ...entries } : area)),
+    }));
+  const add = () =>
+    open.changeBlank((now) => ({
+      clear: [...(now.clear ?? []), { x: 30, y: 30, width: 40, height: 40, why: 'staples' } satisfies Area],
+    }));
+  const drop = (index: number) =>
+    open.changeBlank((now) => ({ clear: (now.clear ?? []).filter((_, k) => k !== index) }));
+</script>
+
+<Fold title="Areas to keep clear" open={areas.length > 0}>
+  <p class="m-0 text-sm text-(--faint)">
+    Nothing is painted, pressed or pinned there, and the mask ends beside them. Places are from the top left
+    of the blank, inside its rim.
+  </p>
+  {#each areas as area, index (index)}
+    <fieldset class="card m-0 grid grid-cols-2 gap-3 p-3">
+      <legend class="px-1 text-sm font-bold">{said[index]?.name ?? 'Area'}</legend>
+      <OneOf
+        label="What is there"
+        value={area.why ?? 'other'}
+        of={WHYS}
+        onchange={(why) => change(index, { why })}
+      />
+      <TextField
+        label="Called"
+        name="{job.id}/clear/{index}"
+        rows={1}
+        entry="clear.name"
+        value={area.name ?? ''}
+        onchange={(name) => change(index, { name })}
+      />
+      <LengthField
+        label="Middle, from the left"
+        entry="clear.x"
+        value={area.x}
+        onchange={(x) => x !== null && change(index, { x })}
+      />
+      <LengthField
+        label="Middle, from the top"
+        entry="clear.y"
+        value={area.y}
+        onchange={(y) => y !== null && change(index, { y })}
+      />
+      <LengthField
+        label="How wide"
+        entry="clear.width"
+        value={area.width ?? 40}
+        onchange={(width) => width && change(index, { width })}
+      />
+      <LengthField
+        label="How high"
+        entry="clear.height"
+        value={area.height ?? 40}
+        onchange={(height) => height && change(index, { height })}
+      />
+      <OneOf
+        label="Its shape"
+        value={area.shape ?? 'rectangle'}
+        of={SHAPES}
+        onchange={(shape) => change(index, { shape })}
+      />
+      <OneOf
+        label="When it comes"
+        value={area.timing ?? 'there'}
+        of={TIMINGS}
+        onchange={(timing) => change(index, { timing })}
+      />
+      <Button color="alternative" size="xs" class="col-span-2" onclick={() => drop(index)}
+        >Take this area away</Button
+      >
+    </fieldset>
+  {/each}
+  <Button color="alternative" size="sm" onclick={add}>Mark an area</Button>
+</Fold>
