@@ -207,3 +207,30 @@ def test_a_mask_as_large_as_the_blank_is_laid_edge_on_edge(blank: Blank) -> None
 
 def test_with_its_usual_border_it_is_not() -> None:
     assert not look(job_of(artwork(300.0, "word")), SOURCES).aligned
+
+
+@pytest.mark.parametrize(
+    "blank",
+    [
+        Blank(600, 400, rim=20),
+        Blank(600, 400, rim=20, corner=60),
+        Blank(600, 400, shape="oval", rim=20),
+        Blank(600, 480, shape="outline", outline="bend", rim=15),
+    ],
+    ids=["rectangle", "rounded", "oval", "outline"],
+)
+@pytest.mark.parametrize("width", [200.0, 480.0])
+def test_masks_notches_and_design_keep_inside_a_rim(blank: Blank, width: float) -> None:
+    sources = files(
+        two=rect(0, 0, 100, 60, 'fill="#aa0000"') + rect(20, 20, 20, 20, 'fill="#0000aa"'),
+        bend='<path d="M0 0H200V120H100V160H0z"/>',
+    )
+
+    seen = look(job_of(artwork(width, "two"), blank=blank, masks="each"), sources)
+
+    inside, origin = seen.composition.outline.buffer(1e-6), seen.composition.origin
+    assert seen.composition.outline.bounds[2] == pytest.approx(blank.width - 2 * blank.rim)
+    for laid in seen.masks:
+        assert inside.covers(shapely.transform(laid.mask.sheet, lambda points: points + origin))
+        assert inside.covers(shapely.transform(laid.painted.region, lambda points: points + origin))
+        assert laid.notches == 4 or seen.aligned or seen.findings

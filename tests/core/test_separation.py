@@ -3,7 +3,7 @@
 import pytest
 import shapely
 
-from dunestead.core.painting.separation import advise_masks, colour_order, notched_sheet, painted_through
+from dunestead.core.painting.separation import advise_masks, colour_order, notch_count, notched, painted_through
 from tests.making import CATALOGUE
 from tests.shapes import painted, rect
 
@@ -46,13 +46,24 @@ def test_light_comes_before_dark_and_small_before_large() -> None:
 
 
 def test_the_sheet_has_a_notch_in_the_middle_of_each_side() -> None:
-    sheet = notched_sheet((0, 0, 100, 60), 20.0, 6.0)
+    sheet = notched(shapely.box(-20, -20, 120, 80), (0, 0, 100, 60), 6.0)
 
-    assert sheet.bounds == (-20, -20, 120, 80)
+    assert sheet.bounds == pytest.approx((-20, -20, 120, 80))
+    assert notch_count(sheet, (0, 0, 100, 60), 6.0) == 4
     # Four triangles, 6 wide and 6 deep.
     assert sheet.area == pytest.approx(140 * 100 - 4 * 18)
     assert not any(sheet.contains(shapely.Point(*at)) for at in ((50, -19), (119, 30), (50, 79), (-19, 30)))
     assert sheet.is_valid
+
+
+def test_where_the_mask_ends_at_the_blanks_edge_a_notch_keeps_out_of_the_design() -> None:
+    """Nothing is left of the border at the left, and 4 mm of it at the top: a notch of 2."""
+    sheet = notched(shapely.box(0, -4, 120, 80), (0, 0, 100, 60), 6.0)
+
+    assert notch_count(sheet, (0, 0, 100, 60), 6.0) == 3
+    # Half as wide as deep to either side of its middle: 2 x 2 / 2, and twice 6 x 6 / 2.
+    assert sheet.area == pytest.approx(120 * 84 - 2 - 2 * 18)
+    assert sheet.covers(shapely.box(0, 0, 100, 60))
 
 
 def test_what_goes_through_the_mask_of_a_colour_stays_in_its_place() -> None:

@@ -18,7 +18,7 @@ from dunestead.core.mask.fates import Fate, settle
 from dunestead.core.mask.findings import Fitness, judge, limits_for
 from dunestead.core.mask.loose import LoosePiece, Mask, cut_mask, shape_mask
 from dunestead.core.mask.rollcall import RollEntry, Seat, call_roll, renumbered
-from dunestead.core.painting.separation import colour_order, notched_sheet, painted_through
+from dunestead.core.painting.separation import colour_order, notch_count, notched, painted_through
 
 __all__ = ["LaidMask", "LaidMasks", "lay_masks"]
 
@@ -38,6 +38,8 @@ class LaidMask:
         What is painted through it; empty where it is not the mask of one colour.
     line
         Which line of the design it is of, where lines are masked one after the other; else empty.
+    notches
+        How many notches of its border lie on those of the others.
     painted
         What is painted through it, in the coordinates of the whole design.
     found, mask
@@ -51,6 +53,7 @@ class LaidMask:
     mask: Mask
     fitness: Fitness
     line: str = ""
+    notches: int = 0
 
     @property
     def label(self) -> str:
@@ -113,8 +116,13 @@ def lay_masks(job: Job, composition: Composition, choices: Choices, catalogue: C
         limits = limits_for(catalogue, job.blank.surface, job.mask.material)
         fitness = judge(painted, mask, choices.surface, choices.material, limits, kept)
         colour, line = ("", label) if _is_line(label) else (label, "")
-        laid.append(LaidMask(number, colour, painted, was, mask, fitness, line))
+        notches = _notches_of(mask, composition, catalogue) if len(labels) > 1 and colour else 0
+        laid.append(LaidMask(number, colour, painted, was, mask, fitness, line, notches))
     return LaidMasks(tuple(laid), composition, roll, _is_aligned(job, composition, masks))
+
+
+def _notches_of(mask: Mask, composition: Composition, catalogue: Catalogue) -> int:
+    return notch_count(mask.sheet, composition.painted.bbox, catalogue.workshop["register_notch"])
 
 
 _LINE = "line "
@@ -161,10 +169,11 @@ def _cut(
         return [cut_mask(_through(composition, label), border, _clear_of(blank, off)) for label in labels]
     through = [_through(composition, label) for label in labels]
     if len(labels) > 1 and job.mask.masks == "each":
-        sheets = [notched_sheet(painted.bbox, border, catalogue.workshop["register_notch"])] * len(labels)
+        whole = _clear_of(_on_blank(_around(painted, border), blank), off)
+        notch = catalogue.workshop["register_notch"]
+        on_blank = [notched(whole, painted.bbox, notch)] * len(labels)
     else:
-        sheets = [_around(one, border) for one in through]
-    on_blank = [_clear_of(_on_blank(sheet, blank), off) for sheet in sheets]
+        on_blank = [_clear_of(_on_blank(_around(one, border), blank), off) for one in through]
     return [cut_mask(one, border, sheet) for one, sheet in zip(through, on_blank, strict=True)]
 
 

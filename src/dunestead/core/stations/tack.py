@@ -20,6 +20,10 @@ _DM2 = 1e4
 _CORNERS = 4
 
 
+# Two places fix a mask in place and turn.
+_ENOUGH_NOTCHES = 2
+
+
 def tack(
     plan: Plan, hand: HandTimes, lane: Lane, mask: MaskPlan, copy: int, before: Sequence[Wait], cool: float, rest: float
 ) -> None:
@@ -110,6 +114,7 @@ def _lay(making: _Making, code: str) -> Task:
         "aligned": plan.look.aligned,
         "tape": mask.tape,
         "register": mask.number if notched else 0,
+        "notches": mask.laid.notches,
         "from_back": plan.job.blank.seen_through,
     }
     return making.task(code, making.hand.position, figures=figures)
@@ -255,7 +260,7 @@ def outcome(plan: Plan, unit: str) -> Outcome:
     if plan.look.aligned:
         rows.insert(1, Row("Register", "text", "Edge on edge", "The mask is as large as the blank."))
     elif len(plan.masks) > 1 and not plan.masks[0].laid.line:
-        rows.insert(1, Row("Register", "text", "Four notches", "The same in every mask's border."))
+        rows.insert(1, _register_row(plan.masks[0].laid.notches))
     first = plan.masks[0]
     for pressing in first.pressings:
         rows += [
@@ -294,6 +299,13 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         verdict = f"No heat: {plan.method.name[:1].lower()}{plan.method.name[1:]}"
     pinned = f"; {pins} pins" if pins else ""
     return "ready", f"{verdict}{pinned}.", rows
+
+
+def _register_row(notches: int) -> Row:
+    if notches >= _ENOUGH_NOTCHES:
+        return Row("Register", "text", f"{notches} notches", "The same in every mask's border.")
+    only = "One notch only" if notches else "No notches"
+    return Row("Register", "text", only, "The mask ends at the blank's edges: lay every mask edge on edge there.")
 
 
 def _tape_rows(plan: Plan) -> list[Row]:

@@ -164,6 +164,11 @@ def _lay_title(task: Task, _: str) -> str:
     return f"Lay {task.figures['mask']} {'edge on edge' if task.figures['aligned'] else 'by the tape measure'}"
 
 
+_REGISTER_FIRST = "Mark the blank or its board at the notches of its border."
+_REGISTER_NEXT = "Bring the notches of its border onto the marks of the first mask; let the first colour dry before."
+_REGISTER_BY_EDGES = "Lay it where its edges are the blank's, as every mask of this design; let each colour dry before."
+
+
 def _lay_detail(task: Task, unit: str) -> str:
     if task.figures["aligned"]:
         return "The mask is as large as the blank: bring their edges together all around, then tack."
@@ -171,9 +176,9 @@ def _lay_detail(task: Task, unit: str) -> str:
     distances = f"{back}{_distances(task.figures['tape'], unit)}Middle down first, then outwards."
     register = task.figures["register"]
     if register == 1:
-        return f"{distances} Mark the blank or its board at the four notches."
+        return f"{distances} {_REGISTER_FIRST if task.figures['notches'] else _REGISTER_BY_EDGES}"
     if register > 1:
-        return "Bring the four notches of its border onto the marks of the first mask; let the first colour dry before."
+        return _REGISTER_NEXT if task.figures["notches"] else _REGISTER_BY_EDGES
     return distances
 
 
