@@ -234,3 +234,11 @@ def test_masks_notches_and_design_keep_inside_a_rim(blank: Blank, width: float) 
         assert inside.covers(shapely.transform(laid.mask.sheet, lambda points: points + origin))
         assert inside.covers(shapely.transform(laid.painted.region, lambda points: points + origin))
         assert laid.notches == 4 or seen.aligned or seen.findings
+
+
+def test_a_shape_that_is_all_of_a_reverse_mask_has_no_neighbour() -> None:
+    made = job_of(artwork(200.0, "box"), reverse=True)
+    seen = make_plan(made, files(box=rect(0, 0, 100, 60)), CATALOGUE, check_cut)
+
+    assert len(seen.look.loose) == 1
+    assert seen.masks[0].gaps == ()

@@ -92,6 +92,8 @@ def test_the_design_lies_in_the_middle_of_the_measured_blank(catalogue) -> None:
             "by a simulated",
         ),
         ("sheets", {"material": "paper-coated-up", "width": 190.0}, "ready", "mirrored"),
+        ("sheets", {"material": "paper-coated-up", "cutter": "hand", "width": 190.0}, "stop", "coated side down"),
+        ("sheets", {"material": "paper-coated-down", "cutter": "hand", "width": 190.0}, "ready", "as it reads"),
         ("sheets", {"material": "card", "cutter": "wide-roll", "width": 190.0}, "warn", "on a backing only"),
         ("tack", {}, "ready", "placements at 155 °C"),
         ("tack", {"material": "card"}, "ready", "No heat"),
@@ -287,3 +289,18 @@ def test_bridges_are_taken_off_the_paint_and_left_out_centres_put_on(catalogue) 
 def test_entries_that_cannot_be_are_refused_by_name(catalogue, changes, said) -> None:
     with pytest.raises(BadInput, match=said):
         plan_for(catalogue, rect(0, 0, 10, 4), **changes)
+
+
+@pytest.mark.parametrize(
+    ("material", "words"),
+    [
+        ("paper-coated-down", "Once on the dull side"),
+        ("vinyl-removable", "On plain paper, for this material takes no print"),
+    ],
+)
+def test_by_hand_the_pattern_is_printed_on_what_takes_a_print(catalogue, material: str, words: str) -> None:
+    plan = plan_for(catalogue, cutter="hand", material=material, width=190.0, surface="wood-sealed")
+
+    printing = next(task for task in task_graph(plan, catalogue).tasks if task.code == "sheets-print")
+
+    assert words in detail_of(printing, "mm")

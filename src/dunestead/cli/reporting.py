@@ -11,7 +11,7 @@ from dunestead.cli.artwork_job import ArtJob
 from dunestead.cli.params import LENGTH
 from dunestead.core.looking.rail import WIDEST, holding
 from dunestead.core.mask.findings import Fitness, Least
-from dunestead.core.mask.gaps import FRAME, nearest_gaps
+from dunestead.core.mask.gaps import FRAME, Gap, nearest_gaps
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.mask.weak import WeakPlace
 from dunestead.core.plan.materials import MaterialFit
@@ -86,21 +86,28 @@ def check_report(art: ArtJob) -> dict[str, Any]:
 def _pieces(art: ArtJob) -> list[dict[str, Any]]:
     """Return every loose piece of the design as one mask cuts it."""
     mask = art.whole.masks[0]
+    gaps = {gap.piece: gap for gap in nearest_gaps(mask.mask)}
     return [
         {
             "id": piece.number,
             "area_mm2": piece.area,
             "centroid_mm": piece.centroid,
             "least_mm": least,
-            "nearest": {
-                "to": "frame" if gap.other == FRAME else gap.other,
-                "gap_mm": gap.length,
-                "from_mm": gap.start,
-                "to_mm": gap.end,
-            },
+            "nearest": _nearest(gaps.get(piece.number)),
         }
-        for piece, least, gap in zip(mask.mask.loose, mask.fitness.parts, nearest_gaps(mask.mask), strict=True)
+        for piece, least in zip(mask.mask.loose, mask.fitness.parts, strict=True)
     ]
+
+
+def _nearest(gap: Gap | None) -> dict[str, Any] | None:
+    if gap is None:
+        return None
+    return {
+        "to": "frame" if gap.other == FRAME else gap.other,
+        "gap_mm": gap.length,
+        "from_mm": gap.start,
+        "to_mm": gap.end,
+    }
 
 
 def _notices(art: ArtJob) -> list[dict[str, Any]]:

@@ -75,8 +75,11 @@ class Edges:
 
 @lru_cache(maxsize=64)
 def nearest_gaps(mask: Mask) -> tuple[Gap, ...]:
-    """Return for each loose piece the narrowest place between it and any other part of the mask."""
-    if not mask.loose:
+    """Return for each loose piece the narrowest place between it and any other part of the mask.
+
+    A shape that is all of its mask has no other part, and no gap.
+    """
+    if len(mask.loose) + (not mask.frame.is_empty) < 2:
         return ()
     loose = {piece.number: piece.shape for piece in mask.loose}
     edges = Edges({FRAME: mask.frame, **loose})

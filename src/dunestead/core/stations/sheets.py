@@ -11,10 +11,17 @@ from dunestead.core.work.tasks import Lane, Need, Task
 __all__ = ["cut", "fewest_in_words", "outcome"]
 
 
+_PRINTED_SIDE = (
+    "By hand the pattern is printed on the paper's dull side, which then lies up: choose the paper coated side down, "
+    "or a cutter."
+)
+
+
 def cut(plan: Plan, hand: HandTimes, lane: Lane) -> None:
     """Add the cutting of all sheets: after a test cut, or from a print where the knife is in the hand."""
     if plan.is_by_hand:
-        lane.add(Task("sheets-print", "sheets", minutes=hand.print_twice / 60))
+        figures = {"takes_print": plan.choices.material.kind in ("paper", "card"), "mirrored": plan.facing.mirrored}
+        lane.add(Task("sheets-print", "sheets", minutes=hand.print_twice / 60, figures=figures))
     else:
         lane.add(
             Task(
@@ -70,6 +77,12 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         ),
         Row("Material to cut off", "length", trims.length, f"{trims.waste * 100:.0f} % of it is used by no patch."),
     ]
+    if (
+        plan.is_by_hand
+        and plan.choices.material.kind == "paper"
+        and plan.facing.mirrored != plan.job.blank.seen_through
+    ):
+        return "stop", _PRINTED_SIDE, rows
     faults = [fault for planned in plan.sheets for fault in planned.verdict.faults]
     if faults:
         return "stop", f"The simulated cut disagrees with the plan: {faults[0]}", rows

@@ -260,6 +260,19 @@ def _heat_title(task: Task, unit: str) -> str:
     return f"Set it with heat: {show_temperature(heat.celsius, unit)}, {heat.minutes:g} min"
 
 
+def _print_detail(task: Task, _: str) -> str:
+    if task.figures.get("takes_print", True):
+        return (
+            "Once on the dull side of the mask material, taped to a cutting mat, and once on plain paper as the map. "
+            "Check first which side your printer prints."
+        )
+    side = " The sheets are mirrored, for this is cut from its back." if task.figures["mirrored"] else ""
+    return (
+        "On plain paper, for this material takes no print: once taped over it, to be cut through with it, and once as "
+        f"the map.{side}"
+    )
+
+
 def _fit_title(task: Task, _: str) -> str:
     return f"Sew or screw on {', '.join(task.figures['names'])}"
 
@@ -343,10 +356,7 @@ _DETAILS: dict[str, Words] = {
     "blank-prepared": lambda task, _: task.figures["how"],
     "blank-fit": _fit_detail,
     "blank-base-coat": _base_detail,
-    "sheets-print": _always(
-        "Once on the dull side of the mask material, taped to a cutting mat, and once on plain paper as the map. "
-        "Check first which side your printer prints."
-    ),
+    "sheets-print": _print_detail,
     "sheets-test-cut": lambda task, _: (
         f"At {task.figures['settings']}. {task.figures['why']} Not through: more force. Into the backing: less. "
         "Tears: half the speed and a fresh blade."
