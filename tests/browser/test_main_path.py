@@ -7,6 +7,8 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
+from tests.shapes import ring, svg
+
 pytestmark = pytest.mark.browser
 
 
@@ -224,3 +226,20 @@ def test_an_address_that_leads_nowhere_leads_back(page: Page, where: str) -> Non
     page.get_by_role("link", name="Back to the board").click()
 
     expect(page.get_by_role("link", name="Tide rug")).to_be_visible()
+
+
+def test_a_long_wait_says_how_far_it_is_and_is_stopped(page: Page, tmp_path: Path) -> None:
+    rings = "".join(ring(20 + 30 * (k % 40), 20 + 30 * (k // 40), 12, 5) for k in range(1200))
+    path = tmp_path / "many-rings.svg"
+    path.write_bytes(svg(rings))
+    page.goto("/")
+    before = page.get_by_role("link").count()
+
+    page.get_by_label("Artwork file").set_input_files(path)
+    card = page.get_by_role("region", name="Work under way")
+    expect(card.get_by_role("progressbar")).to_be_visible()
+    card.get_by_role("button", name="Stop").click()
+
+    expect(page.get_by_text("This was stopped; nothing was changed.")).to_be_visible()
+    expect(card).to_have_count(0)
+    assert page.get_by_role("link").count() == before

@@ -4,6 +4,7 @@
   import JobPage from './job/JobPage.svelte';
   import Lost from './Lost.svelte';
   import { settings } from './lib/settings.svelte';
+  import WaitingCard from './lib/ui/WaitingCard.svelte';
 
   const routes = { '/': Board, '/job/:id': JobPage, '/job/:id/:station': JobPage, '*': Lost };
 
@@ -13,3 +14,4 @@
 </script>
 
 <Router {routes} />
+<WaitingCard />

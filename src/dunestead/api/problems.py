@@ -7,6 +7,7 @@ from flask import Response, json
 from werkzeug.exceptions import HTTPException
 
 from dunestead.core.errors import BadInput, Clash, DamagedJob, DunesteadError, NoSuchThing, NotNow
+from dunestead.core.progress import Stopped
 
 __all__ = ["install_problems", "problem"]
 
@@ -24,6 +25,7 @@ _SENTENCES = {
     405: ("This address does not take that kind of request.", "/api/openapi.json says what it takes."),
     413: ("The file is larger than a drawing to cut has need of.", "Remove embedded pictures and simplify its paths."),
 }
+_STOPPED = ("This was stopped; nothing was changed.", "Make the drawing simpler, or let it run.")
 _OTHERWISE = (
     "Something went wrong on our side; nothing was changed.",
     "Try again. If it comes back, write down what you did.",
@@ -51,6 +53,10 @@ def install_problems(app: APIFlask) -> None:
         found = next((number for kind, number in _STATUS if isinstance(error, kind)), 500)
         status = _BY_CODE.get(error.code, found)
         return problem(status, error.code, error.what, error.fix)
+
+    @app.errorhandler(Stopped)
+    def stopped(_: Stopped) -> Response:
+        return problem(409, "stopped", *_STOPPED)
 
     @app.errorhandler(HTTPException)
     def http(error: HTTPException) -> Response:

@@ -863,6 +863,15 @@ class RemediesOut(BaseModel):
     remedies: list[RemedyOut]
 
 
+class WaitOut(BaseModel):
+    """How far a request is that someone waits for."""
+
+    going: bool
+    what: str
+    share: float = Field(description="How much of that is done, 0 to 1.")
+    seconds: float
+
+
 class StoredBlankOut(BaseModel):
     """A blank of the library."""
 

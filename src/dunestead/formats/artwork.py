@@ -4,6 +4,7 @@ import logging
 
 from dunestead.core.artwork.drawing import Drawing
 from dunestead.core.errors import ArtworkRefused, ArtworkUnreadable, BadInput
+from dunestead.core.progress import Stopped, tell
 from dunestead.formats.dxf import is_dxf, read_dxf
 from dunestead.formats.hpgl import is_hpgl, read_hpgl
 from dunestead.formats.picture import is_picture
@@ -41,9 +42,10 @@ def read_drawing(data: bytes, file_name: str = "") -> Drawing:
     for start, what, fix in _KINDS:
         if data.lstrip()[: len(start)].lower() == start:
             raise ArtworkUnreadable(f"This is {what}, which is not read.", fix)
+    tell("Reading the file")
     try:
         return _read(data, file_name)
-    except (BadInput, MemoryError):
+    except (BadInput, MemoryError, Stopped):
         raise
     except Exception as error:
         # Readers of other houses fail in ways of their own; a maker is told in a sentence all the same.

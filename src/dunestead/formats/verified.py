@@ -7,6 +7,7 @@ from dunestead.core.cutting.drawing import SheetDrawing, draw_sheet
 from dunestead.core.cutting.simulate import CutReport, simulate_cut
 from dunestead.core.cutting.verify import Verdict, verify_cut
 from dunestead.core.plan.plan import Plan
+from dunestead.core.progress import tell
 from dunestead.core.sheets.cells import Reach
 from dunestead.core.sheets.layout import Layout, Sheet
 from dunestead.formats.svg.cutfile import read_cut_file
@@ -54,6 +55,7 @@ def sheets_of(plan: Plan) -> tuple[VerifiedSheet, ...]:
 
 
 def _verified(sheet: Sheet, layout: Layout, title: str, reach: Reach, by_hand: bool) -> VerifiedSheet:
+    tell("Proving the cut of each sheet", (sheet.number - 1) / len(layout.sheets))
     drawing = draw_sheet(sheet, layout, title, (reach.width, reach.length), by_hand=by_hand)
     text = write_sheet(drawing)
     cut = read_cut_file(text.encode())

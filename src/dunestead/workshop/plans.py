@@ -9,6 +9,7 @@ from threading import Lock
 import shapely
 
 from dunestead.core.plan.plan import Plan
+from dunestead.core.progress import Stopped
 from dunestead.core.work.tasks import TaskGraph
 
 __all__ = ["Plans", "Reckoned"]
@@ -62,7 +63,12 @@ class Plans:
                 future = self._making[key] = Future()
         if mine:
             self._make(key, make, future)
-        return future.result()
+            return future.result()
+        try:
+            return future.result()
+        except Stopped:
+            # It was stopped for another that waited, not for this one.
+            return self.get(key, make)
 
     def also(self, key: str, reckoned: Reckoned) -> None:
         """Keep what was reckoned under another key too, unless it is there."""

@@ -20,6 +20,7 @@ from dunestead.core.geometry.hairs import close_hairs
 from dunestead.core.geometry.rings import fill
 from dunestead.core.geometry.runs import near_pairs
 from dunestead.core.geometry.strokes import Pen, outline_strokes, turn_for_pen
+from dunestead.core.progress import tell
 from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["Painted", "carried", "lightness", "paint", "paint_alone", "unite"]
@@ -182,7 +183,8 @@ def _by_colour(shapes: tuple[Shape, ...], to_mm: Affine) -> dict[str, shapely.Mu
     parts: dict[str, list[BaseGeometry]] = {}
     clip_cache: dict[int, BaseGeometry] = {}
     fills = _fill_regions([shape for shape in shapes if shape.fill], to_mm)
-    for shape in shapes:
+    for k, shape in enumerate(shapes):
+        tell("Outlining shapes", k / len(shapes))
         regions = [(shape.fill, next(fills))] if shape.fill else []
         if shape.stroke and shape.pen and shape.pen.width > 0:
             regions.append((shape.stroke, _stroke_region(shape, shape.pen, to_mm)))
@@ -267,9 +269,11 @@ def unite(parts: Sequence[BaseGeometry]) -> shapely.MultiPolygon:
     group = group_labels(len(polygons), near)
     size = np.bincount(group)
     alone = polygons[size[group] == 1]
-    joined = [
-        shapely.union_all(polygons[group == label], grid_size=TOLERANCES.grid) for label in np.flatnonzero(size > 1)
-    ]
+    joined = []
+    labels = np.flatnonzero(size > 1)
+    for k, label in enumerate(labels):
+        tell("Joining what overlaps", k / len(labels))
+        joined.append(shapely.union_all(polygons[group == label], grid_size=TOLERANCES.grid))
     return _multi(shapely.GeometryCollection([*alone, *joined]))
 
 

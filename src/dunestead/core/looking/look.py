@@ -23,6 +23,7 @@ from dunestead.core.looking.masks import LaidMask, lay_masks
 from dunestead.core.mask.findings import Fitness, merged
 from dunestead.core.mask.loose import LoosePiece
 from dunestead.core.painting.colours import base_findings, colour_findings, gap_wanted
+from dunestead.core.progress import tell
 
 __all__ = ["Look", "look_at"]
 
@@ -115,6 +116,7 @@ def look_at(job: Job, sources: Sources, catalogue: Catalogue) -> Look:
     margin = margin_of(job.piece, catalogue)
     laid = lay_masks(job, composition, choices, catalogue)
     composition, painted = laid.composition, laid.composition.painted
+    tell("Holding colours against each other")
     gap = gap_wanted(choices.paint.technique, catalogue.workshop, dauber=job.paint.dauber)
     letter = catalogue.figures["surface", job.blank.surface, "letter"]
     apart = job.paint.covered or job.mask.reverse or len(laid.masks) > 1

@@ -22,6 +22,7 @@ from dunestead.core.geometry.voronoi import voronoi
 from dunestead.core.mask.corners import without_corners
 from dunestead.core.mask.edge import Edge, Sites
 from dunestead.core.mask.loose import LoosePiece
+from dunestead.core.progress import tell
 from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["AxisSide", "Widths", "forget_widths", "measure_widths"]
@@ -287,7 +288,8 @@ def _diagram(edge: Edge, finest: float) -> tuple[Sites, Points, Ints, Ints] | No
     spacing = np.full(len(edge.length), max(finest / 2, float(edge.length.sum()) / _MOST_SITES))
     sites = edge.sites(spacing)
     diagram = voronoi(sites.at)
-    for _ in range(_MOST_ROUNDS):
+    for k in range(_MOST_ROUNDS):
+        tell("Measuring widths", k / _MOST_ROUNDS)
         if diagram is None:
             return None
         wanted = _wanted_spacing(sites, diagram[2], spacing, _CLOSEST)

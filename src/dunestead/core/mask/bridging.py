@@ -17,6 +17,7 @@ from dunestead.core.mask.bridges import Bridge, Site, contact
 from dunestead.core.mask.gaps import FRAME, Clusters, Edges, Gap, spanning_gaps
 from dunestead.core.mask.loose import LoosePiece, Mask
 from dunestead.core.mask.ways import NOWHERE, Ways, outward
+from dunestead.core.progress import tell
 from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["BridgePlanner", "planner_for"]
@@ -193,7 +194,8 @@ class BridgePlanner:
     def _shortest(self, narrowest: Sequence[Gap]) -> Iterator[Bridge]:
         """Yield bridges over the narrowest places, or near them where they hang on more mask."""
         width = self._rules.width
-        for gap in self._on_firm_ground(narrowest):
+        for k, gap in enumerate(self._on_firm_ground(narrowest)):
+            tell("Laying bridges", k / len(narrowest))
             bridge = self.site.lay(gap, width)
             if self.site.barred_by(bridge) is not None:
                 bridge = self.site.lay_round(gap, self.parts[gap.piece], self.parts[gap.other], width) or bridge
@@ -216,7 +218,8 @@ class BridgePlanner:
         ]
         apart = [k for k in loose if gaps[k].length >= TOLERANCES.grid]
         best, share = self._cheapest(gaps, {k: self._slid(gaps[k]) for k in apart})
-        for k in loose:
+        for n, k in enumerate(loose):
+            tell("Finding firm ground for bridges", n / len(loose))
             # Strength goes before length: what finds no firm ground nearby leads from body to body.
             best[k] = replace(best[k], share=share.get(k, 0.0))
             if best[k].share >= FULL:

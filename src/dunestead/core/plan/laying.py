@@ -24,6 +24,7 @@ from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import Look
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.mask.weak import WeakPlace
+from dunestead.core.progress import tell
 from dunestead.core.records import CutSettings
 from dunestead.core.sheets.division import Patch
 from dunestead.core.sheets.facing import Facing
@@ -74,6 +75,7 @@ def layout_of(
     catalogue: Catalogue,
 ) -> Layout:
     """Return all masks of a job on their sheets."""
+    tell("Dividing the mask into sheets")
     guards = tuple(guards_of(look, places) for places in weak)
     return lay_out(tuple(cuts), guards, rules_of(look.job, look.choices, facing, look, catalogue))
 

@@ -1,5 +1,6 @@
 /** The workshop's API, typed from its own description; every failure is a problem in a maker's words. */
 import createClient, { type MaybeOptionalInit } from 'openapi-fetch';
+import { waiting } from '../waiting.svelte';
 import type { components, paths } from './generated';
 
 type Schemas = components['schemas'];
@@ -115,16 +116,24 @@ function remember(address: string, response: Response): void {
   }
 }
 
+/** What a request brings by which it is asked how far it is, and stopped. */
+const WAIT_KEY = 'Wait-Key';
+
 client.use({
   onRequest({ request }) {
     if (request.method !== 'GET') {
       for (const [name, value] of Object.entries(matching(request.url))) request.headers.set(name, value);
     }
+    request.headers.set(WAIT_KEY, waiting.begin());
     return request;
   },
   onResponse({ request, response }) {
+    waiting.end(request.headers.get(WAIT_KEY) ?? '');
     remember(request.url, response);
     return response;
+  },
+  onError({ request }) {
+    waiting.end(request.headers.get(WAIT_KEY) ?? '');
   },
 });
 const UNREACHABLE = new Problem(
@@ -314,9 +323,13 @@ export const bringBack = (id: number) => put(`/api/jobs/${id}/bring-back`);
 async function send(address: string, fields: Record<string, string | File>): Promise<Job> {
   const body = new FormData();
   for (const [name, value] of Object.entries(fields)) body.set(name, value);
-  const response = await fetch(address, { method: 'POST', body, headers: matching(address) }).catch(() => {
-    throw UNREACHABLE;
-  });
+  const key = waiting.begin();
+  const headers = { ...matching(address), [WAIT_KEY]: key };
+  const response = await fetch(address, { method: 'POST', body, headers })
+    .catch(() => {
+      throw UNREACHABLE;
+    })
+    .finally(() => waiting.end(key));
   remember(address, response);
   const outcome: unknown = await response.json().catch(() => null);
   if (!response.ok) throw toProblem(outcome);
