@@ -12,7 +12,10 @@
     aria-label="Work under way"
   >
     <div class="min-w-0 flex-1">
-      <p class="m-0 mb-2 font-bold" role="status">{now.what}</p>
+      <p class="m-0 mb-2 flex justify-between gap-3">
+        <span class="font-bold" role="status">{now.what}</span>
+        {#if percent > 0}<span class="text-(--faint)">{percent} %</span>{/if}
+      </p>
       {#if percent > 0}
         <progress class="block w-full" max="100" value={percent} aria-label={now.what}></progress>
       {:else}
@@ -27,7 +30,28 @@
 
 <style>
   progress {
+    appearance: none;
     height: 0.6rem;
-    accent-color: var(--color-moss-700);
+    border: 0;
+    border-radius: 0.3rem;
+    background: var(--line);
+  }
+  progress::-webkit-progress-bar {
+    border-radius: 0.3rem;
+    background: var(--line);
+  }
+  progress::-webkit-progress-value {
+    border-radius: 0.3rem;
+    background: var(--grass);
+  }
+  progress::-moz-progress-bar {
+    border-radius: 0.3rem;
+    background: var(--grass);
+  }
+  progress:indeterminate {
+    background: repeating-linear-gradient(115deg, var(--grass) 0 10px, var(--line) 10px 20px);
+  }
+  progress:indeterminate::-webkit-progress-bar {
+    background: repeating-linear-gradient(115deg, var(--grass) 0 10px, var(--line) 10px 20px);
   }
 </style>
