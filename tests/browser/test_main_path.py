@@ -233,6 +233,7 @@ def test_a_long_wait_says_how_far_it_is_and_is_stopped(page: Page, tmp_path: Pat
     path = tmp_path / "many-rings.svg"
     path.write_bytes(svg(rings))
     page.goto("/")
+    expect(page.get_by_role("link", name="Tide rug")).to_be_visible()
     before = page.get_by_role("link").count()
 
     page.get_by_label("Artwork file").set_input_files(path)
@@ -242,4 +243,4 @@ def test_a_long_wait_says_how_far_it_is_and_is_stopped(page: Page, tmp_path: Pat
 
     expect(page.get_by_text("This was stopped; nothing was changed.")).to_be_visible()
     expect(card).to_have_count(0)
-    assert page.get_by_role("link").count() == before
+    expect(page.get_by_role("link")).to_have_count(before)

@@ -303,7 +303,8 @@ def outcome(plan: Plan, unit: str) -> Outcome:
 
 def _register_row(notches: int) -> Row:
     if notches >= _ENOUGH_NOTCHES:
-        return Row("Register", "text", f"{notches} notches", "The same in every mask's border.")
+        count = {2: "Two", 3: "Three"}.get(notches, "Four")
+        return Row("Register", "text", f"{count} notches", "The same in every mask's border.")
     only = "One notch only" if notches else "No notches"
     return Row("Register", "text", only, "The mask ends at the blank's edges: lay every mask edge on edge there.")
 

@@ -164,8 +164,7 @@ def _lay_title(task: Task, _: str) -> str:
     return f"Lay {task.figures['mask']} {'edge on edge' if task.figures['aligned'] else 'by the tape measure'}"
 
 
-_REGISTER_FIRST = "Mark the blank or its board at the notches of its border."
-_REGISTER_NEXT = "Bring the notches of its border onto the marks of the first mask; let the first colour dry before."
+_COUNTED = {1: "notch", 2: "two notches", 3: "three notches", 4: "four notches"}
 _REGISTER_BY_EDGES = "Lay it where its edges are the blank's, as every mask of this design; let each colour dry before."
 
 
@@ -174,11 +173,13 @@ def _lay_detail(task: Task, unit: str) -> str:
         return "The mask is as large as the blank: bring their edges together all around, then tack."
     back = "Worked from the back: left and right as you stand there. " if task.figures["from_back"] else ""
     distances = f"{back}{_distances(task.figures['tape'], unit)}Middle down first, then outwards."
-    register = task.figures["register"]
+    register, notches = task.figures["register"], _COUNTED.get(task.figures["notches"])
     if register == 1:
-        return f"{distances} {_REGISTER_FIRST if task.figures['notches'] else _REGISTER_BY_EDGES}"
+        mark = f"Mark the blank or its board at the {notches}." if notches else _REGISTER_BY_EDGES
+        return f"{distances} {mark}"
     if register > 1:
-        return _REGISTER_NEXT if task.figures["notches"] else _REGISTER_BY_EDGES
+        onto = f"Bring the {notches} of its border onto the marks of the first mask; let the first colour dry before."
+        return onto if notches else _REGISTER_BY_EDGES
     return distances
 
 
