@@ -16,7 +16,7 @@ from dunestead.core.job.job import Job
 from dunestead.core.looking.lines import line_of, lines_of
 from dunestead.core.mask.fates import Fate, settle
 from dunestead.core.mask.findings import Fitness, judge, limits_for
-from dunestead.core.mask.loose import LoosePiece, Mask, cut_mask, shape_mask
+from dunestead.core.mask.loose import LoosePiece, Mask, cut_mask, shape_mask, sheet_around
 from dunestead.core.mask.rollcall import RollEntry, Seat, call_roll, renumbered
 from dunestead.core.painting.separation import colour_order, notch_count, notched, painted_through
 
@@ -169,17 +169,12 @@ def _cut(
         return [cut_mask(_through(composition, label), border, _clear_of(blank, off)) for label in labels]
     through = [_through(composition, label) for label in labels]
     if len(labels) > 1 and job.mask.masks == "each":
-        whole = _clear_of(_on_blank(_around(painted, border), blank), off)
+        whole = _clear_of(_on_blank(sheet_around(painted, border), blank), off)
         notch = catalogue.workshop["register_notch"]
         on_blank = [notched(whole, painted.bbox, notch)] * len(labels)
     else:
-        on_blank = [_clear_of(_on_blank(_around(one, border), blank), off) for one in through]
+        on_blank = [_clear_of(_on_blank(sheet_around(one, border), blank), off) for one in through]
     return [cut_mask(one, border, sheet) for one, sheet in zip(through, on_blank, strict=True)]
-
-
-def _around(painted: Painted, border: float) -> shapely.Polygon:
-    x0, y0, x1, y1 = painted.region.bounds
-    return shapely.box(x0 - border, y0 - border, x1 + border, y1 + border)
 
 
 def _on_blank(sheet: shapely.Polygon, blank: shapely.Polygon) -> shapely.Polygon:

@@ -12,7 +12,7 @@ from dunestead.core.errors import BadInput
 from dunestead.core.geometry.curves import Box
 from dunestead.core.tolerances import TOLERANCES
 
-__all__ = ["LoosePiece", "Mask", "cut_mask", "shape_mask"]
+__all__ = ["LoosePiece", "Mask", "cut_mask", "shape_mask", "sheet_around"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,7 +83,7 @@ def cut_mask(painted: Painted, border: float, outline: shapely.Polygon | None = 
     only are apart. Every component of the difference is reported but the frame, save slivers
     thinner than the flattening can vouch for.
     """
-    sheet = outline or _sheet_around(painted, border)
+    sheet = outline or sheet_around(painted, border)
     parts = shapely.get_parts(shapely.difference(sheet, painted.region))
     parts = parts[~shapely.is_empty(parts)]
     if not len(parts):
@@ -113,12 +113,13 @@ def shape_mask(painted: Painted, border: float) -> Mask:
     firm = [part for part in painted.region.geoms if not _is_sliver(part, painted.times)]
     parts = _reading_order(firm, painted.region)
     loose = tuple(_piece(number, part) for number, part in enumerate(parts, start=1))
-    sheet = _sheet_around(painted, border)
+    sheet = sheet_around(painted, border)
     return Mask(f"{painted.key}-{border:.3f}", border, shapely.Polygon(), loose, sheet)
 
 
-def _sheet_around(painted: Painted, border: float) -> shapely.Polygon:
-    x0, y0, x1, y1 = painted.bbox
+def sheet_around(painted: Painted, border: float) -> shapely.Polygon:
+    """Return the box of what is painted with a border around it, mm."""
+    x0, y0, x1, y1 = painted.region.bounds
     return shapely.box(x0 - border, y0 - border, x1 + border, y1 + border)
 
 

@@ -20,6 +20,7 @@ from dunestead.core.geometry.curves import Box
 from dunestead.core.sheets.packing import Item, Room, can_share, quick_pack
 
 __all__ = [
+    "PACKED_UP_TO",
     "Candidate",
     "Pattern",
     "Reach",
@@ -42,8 +43,8 @@ Point = tuple[float, float]
 Fill = Literal["even", "first", "last", "halves"]
 _EPS, _MET = 1e-6, 1e-3
 MOST_SHEETS = 400
-# Up to so many cells every pattern is packed; beyond, area tells enough.
-_PACKED_UP_TO = 60
+# Up to so many cells a pattern is packed to count its sheets; beyond, area tells enough, or each patch is given one.
+PACKED_UP_TO = 60
 # Up to so many strips, one of them may be divided once more than it must.
 _APART_UP_TO = 4
 
@@ -278,7 +279,7 @@ def sheets_for(sizes: Sequence[tuple[float, float]], reach: Reach) -> int:
     # What can share its sheet with nothing has one to itself; only the rest is packed.
     alone = sum(count for size, count in counts.items() if size not in social)
     rest = [kinds[size] for size in social for _ in range(counts[size])]
-    if len(rest) > _PACKED_UP_TO:
+    if len(rest) > PACKED_UP_TO:
         return alone + len(rest)
     return alone + (quick_pack(rest, room).sheets if rest else 0)
 

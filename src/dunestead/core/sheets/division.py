@@ -16,6 +16,7 @@ from dunestead.core.geometry.curves import Box
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.sheets.cells import (
     MOST_SHEETS,
+    PACKED_UP_TO,
     Pattern,
     Reach,
     Run,
@@ -40,8 +41,6 @@ _LAID_BESIDE = 4
 _LEEWAYS = (1.0, 0.4, 0.0)
 # A seam stays where it would be for its own sake, unless that costs; per mm moved.
 _STAY = 1e-3
-# So many patches are packed to count their sheets; of more, each is given one.
-_PACKED_UP_TO = 60
 # Sheets are counted for so many sets at once.
 _MOST_TOGETHER = 4
 _EPS = 1e-6
@@ -251,8 +250,8 @@ class _Draughtsman:
         items = [Item(*size) for size in sizes]
         items += [Item(x1 - x0, y1 - y0) for x0, y0, x1, y1 in self.keepers[stray].tolist()]
         # What is left of a sheet is another set's.
-        together = min(self.sets, max(_PACKED_UP_TO // len(items), 1), _MOST_TOGETHER)
-        packed = quick_pack(items * together, self.reach.room) if len(items) <= _PACKED_UP_TO else None
+        together = min(self.sets, max(PACKED_UP_TO // len(items), 1), _MOST_TOGETHER)
+        packed = quick_pack(items * together, self.reach.room) if len(items) <= PACKED_UP_TO else None
         sheets = packed.sheets / together if packed else float(len(items))
         parted = len(self._parted(self.shapes, cells)) + len(stray)
         poor = sum(min(size) < self.reach.least - _EPS for size in sizes) + self._bare(cells)

@@ -4,7 +4,7 @@
   import { settings } from '../../lib/settings.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
   import { showLength } from '../../lib/units';
-  import { breakpoints, restAt, saying, spotsIn, zones } from './rail';
+  import { breakpoints, MOST_SPOTS, restAt, saying, spotsIn, zones } from './rail';
 
   interface Props {
     rail: Rail;
@@ -59,6 +59,9 @@
           onblur={() => onspot(null)}>{spot.about}</button
         >
       {/each}
+      {#if still.spots.length > MOST_SPOTS}
+        <span class="self-center text-xs">and {still.spots.length - MOST_SPOTS} more</span>
+      {/if}
     </p>
   {/if}
   {#if rail.fixed}

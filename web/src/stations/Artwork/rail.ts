@@ -63,7 +63,7 @@ export function breakpoints(rail: Rail, show: (mm: number) => string): Point[] {
 }
 
 const TOO_FINE = { stroke: 'stroke', web: 'mask', part: 'piece', letter: 'letter' } as const;
-const MOST_SPOTS = 12;
+export const MOST_SPOTS = 12;
 
 /** The places that no size that fits would mend, the worst of each kind first. */
 export const spotsIn = (

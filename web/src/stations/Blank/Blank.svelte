@@ -123,7 +123,7 @@
     otherwise={blank.height}
     onchange={(mm) => measured({ measured_height: mm })}
   />
-  {#if offered}
+  {#if offered && (job.picture.width !== offered.width || job.picture.height !== offered.height)}
     <div class="col-span-2 flex items-center gap-2 text-sm" role="status">
       <span class="flex-1">The blank is another size than before; the design kept its own.</span>
       <Button color="alternative" size="xs" disabled={open.busy > 0} onclick={follow}>Let it follow</Button>
