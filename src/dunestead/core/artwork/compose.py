@@ -54,6 +54,8 @@ class PlacedElement:
         Its letters as set, for words; heights in mm.
     copies, asked, laid
         How many there are, how many were asked for, and how many lie on the blank, if only in part.
+    as_painted
+        The drawing it shows just as it was painted, None where anything was done to it but placing it.
     """
 
     element: Element
@@ -66,6 +68,7 @@ class PlacedElement:
     copies: int = 1
     asked: int = 1
     laid: int = 1
+    as_painted: Painted | None = field(default=None, compare=False)
 
     @property
     def region(self) -> BaseGeometry:
@@ -229,8 +232,22 @@ def _composed_once(form: _Form) -> Painted:
     """Return a design put together at the size at which designs are reckoned."""
     ground = shapely.box(0, 0, 1, 1)
     placed = [_place(element, ground, (), form.sources) for element in form.elements]
-    painted, _ = _settled(form.name, _by_colour(placed))
+    only = placed[0].as_painted if len(placed) == 1 else None
+    painted = _as_painted(form.name, placed[0], only) if only else _settled(form.name, _by_colour(placed))[0]
     return replace(painted, form=form.name)
+
+
+def _as_painted(key: str, placed: PlacedElement, painted: Painted) -> Painted:
+    """Return a design that is but one drawing, with what is known of it already: uniting its colours takes long."""
+    x0, y0, x1, y1 = placed.box
+    seat = placed.to_blank.then(Affine.translation(-x0, -y0))
+    # What was painted is as wide as it is there; the seat takes shares of that width.
+    carry = Affine.scaling(1 / painted.width).then(seat)
+    region, drawn = carried(painted.region, carry), carried(painted.drawn, carry) if painted.drawn else None
+    times = max(x1 - x0, y1 - y0) / TOLERANCES.form
+    back = Affine.translation(-x0, -y0)
+    own = {colour: carried(part, back) for colour, part in placed.colours.items()}
+    return Painted(key, region, own, back, times, drawn=drawn)
 
 
 def _bounds(regions: Iterable[BaseGeometry]) -> Box:
@@ -263,7 +280,7 @@ def _place(
         region = frame_region(element, outline)
         sides = ((0.0, 0.0), (width, 0.0), (width, height), (0.0, height))
         return PlacedElement(element, {element.colour: region}, (width, height), sides, Affine.scaling(width))
-    local, size, letters, notices = _local(element, sources)
+    local, size, letters, notices, plain = _local(element, sources)
     if element.embolden:
         local = {colour: _emboldened(region, element.embolden) for colour, region in local.items()}
         local = {colour: region for colour, region in local.items() if not region.is_empty}
@@ -283,7 +300,9 @@ def _place(
     seen = (right - left, bottom - top)
     to_blank = Affine.scaling(size[0]).then(carry)
     if not element.repeat:
-        return PlacedElement(element, whole, seen, corners, to_blank, letters, tuple(notices))
+        # Turned askew its box is another, and with it what counts as a slit.
+        as_painted = None if element.embolden or element.mends or element.turn % 90 else plain
+        return PlacedElement(element, whole, seen, corners, to_blank, letters, tuple(notices), as_painted=as_painted)
     box = np.array(corners)
     span = (float(np.ptp(box[:, 0])), float(np.ptp(box[:, 1])))
     moves = copies(element.repeat, span, middle, outline, taken, runs_off=element.runs_off) or [IDENTITY]
@@ -293,7 +312,7 @@ def _place(
     return PlacedElement(element, whole, seen, corners, to_blank, letters, tuple(notices), *counts)
 
 
-_Local = tuple[dict[str, shapely.MultiPolygon], tuple[float, float], tuple[Letter, ...], list[Notice]]
+_Local = tuple[dict[str, shapely.MultiPolygon], tuple[float, float], tuple[Letter, ...], list[Notice], Painted | None]
 
 
 def _local(element: Element, sources: Sources) -> _Local:
@@ -302,13 +321,14 @@ def _local(element: Element, sources: Sources) -> _Local:
         words = set_words(element.setting, sources.face(element.face))
         painted = paint(words.drawing, words.width)
         regions = dict(painted.colours)
-        return regions, (painted.width, painted.height), words.letters, list(words.drawing.notices)
+        return regions, (painted.width, painted.height), words.letters, list(words.drawing.notices), painted
     drawing = drawing_of(element, sources)
     assert drawing is not None
     assert isinstance(element, Drawn | Traced)
     painted = paint(drawing, element.width)
     regions = edited(painted, drawing, element.edits)
-    return regions, (painted.width, painted.height), (), list(drawing.notices)
+    plain = None if element.edits else painted
+    return regions, (painted.width, painted.height), (), list(drawing.notices), plain
 
 
 def _emboldened(region: shapely.MultiPolygon, by: float) -> shapely.MultiPolygon:
