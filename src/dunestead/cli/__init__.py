@@ -5,7 +5,7 @@ import sys
 import click
 
 from dunestead.cli.designs import fonts, text, trace
-from dunestead.cli.jobs import plan
+from dunestead.cli.jobs import lay, plan
 from dunestead.cli.masks import check, mask, sheets, simulate
 from dunestead.cli.reporting import BAD_INPUT
 from dunestead.cli.running import bench, demo, openapi, serve
@@ -40,5 +40,5 @@ def cli() -> None:
     """Dunestead: from an artwork to a mask that holds, the right way up."""
 
 
-for _command in (check, mask, sheets, simulate, plan, text, fonts, trace, bench, serve, demo, openapi):
+for _command in (check, mask, sheets, simulate, plan, lay, text, fonts, trace, bench, serve, demo, openapi):
     cli.add_command(_command)

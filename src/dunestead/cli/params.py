@@ -7,7 +7,7 @@ import click
 from dunestead.core.errors import BadInput
 from dunestead.core.units import parse_length
 
-__all__ = ["CORNERS", "LENGTH", "LENGTH_OR_NONE", "REACH", "SIGNED", "THRESHOLD"]
+__all__ = ["CORNERS", "LENGTH", "LENGTH_OR_NONE", "REACH", "READINGS", "SIGNED", "THRESHOLD"]
 
 
 class _Length(click.ParamType[float]):
@@ -47,6 +47,15 @@ class _Signed(click.ParamType[float]):
         return sign * parse_length(written.lstrip("-−+"), what=what, allow_zero=True)
 
 
+class _Readings(click.ParamType[tuple[float, ...]]):
+    """One length, or two with a comma between them, that may be below 0, in mm."""
+
+    name = "A[,B]"
+
+    def convert(self, value: Any, param: click.Parameter | None, ctx: click.Context | None) -> tuple[float, ...]:
+        return tuple(SIGNED.convert(part, param, ctx) for part in str(value).split(","))
+
+
 class _Threshold(click.ParamType[int | None]):
     """A grey, or auto."""
 
@@ -82,3 +91,4 @@ class _Corners(click.ParamType[list[tuple[float, float]]]):
 
 LENGTH_OR_NONE = _Length(allow_zero=True)
 LENGTH, REACH, SIGNED, THRESHOLD, CORNERS = _Length(), _Reach(), _Signed(), _Threshold(), _Corners()
+READINGS = _Readings()
