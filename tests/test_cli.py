@@ -442,3 +442,22 @@ def test_a_frame_alone_is_one_piece(monkeypatch, capsys, tmp_path) -> None:
     _, out, _ = run(monkeypatch, capsys, "check", path, "--width", "80", "--json")
 
     assert json.loads(out)["loose_pieces"][0]["area_mm2"] == pytest.approx(1600)
+
+
+def test_lay_tells_shift_and_turn_from_what_the_tape_read(monkeypatch, capsys, tmp_path) -> None:
+    """A mask of 300 + 2 x 40 across a mat of 600 lies 110 from either edge."""
+    path = tmp_path / "job.json"
+    design = [{"words": "TIDE", "face": "archivo-black", "width": 300}]
+    path.write_text(
+        json.dumps({"dunestead_job": 1, "surface": "coir", "blank": {"width": 600, "height": 400}, "design": design})
+    )
+
+    code, out, _ = run(monkeypatch, capsys, "lay", path, "--left", "115mm", "--right", "10.5cm", "--json")
+    told = json.loads(out)
+
+    assert (code, told["within"], told["doubtful"]) == (0, False, [])
+    assert told["shift_mm"] == pytest.approx([-5, 0], abs=0.01)
+    code, out, _ = run(monkeypatch, capsys, "lay", path, "--left", "110,110", "--right", "110,150", "--top", "119,119")
+    assert (code, "Read once more: the bottom end of the right" in out) == (1, True)
+    for bad in (["--left", "abc"], ["--left", "1,2,3"], [], ["--mask", "9", "--left", "110"]):
+        assert run(monkeypatch, capsys, "lay", path, *bad)[0] == 2

@@ -199,3 +199,20 @@ def test_materials_are_compared_and_taken(page: Page) -> None:
 
     expect(page.get_by_role("button", name=re.compile("Cut the mask from Plastic"))).to_be_disabled()
     page.keyboard.press("Control+z")
+
+
+def test_what_the_tape_reads_is_told_as_shift_and_turn(page: Page, tmp_path: Path) -> None:
+    begin(page, BOX, tmp_path)
+    page.keyboard.press("6")
+    page.get_by_text("Where does it lie?").click()
+    page.get_by_label("Top: middle, or left end").fill("50")
+    page.get_by_label("Top: right end").fill("60")
+    page.get_by_label("Top: right end").press("Enter")
+
+    told = page.get_by_role("status").filter(has_text="Turn it")
+    expect(told).to_contain_text("against the clock")
+    expect(told).to_contain_text("Not known yet")
+    expect(page.get_by_role("img", name="The mask as it lies")).to_be_visible()
+    page.get_by_label("Top: right end").fill("abc")
+    page.get_by_role("button", name="Tell me what to do").click()
+    expect(page.get_by_role("alert")).to_contain_text("not a length")

@@ -118,7 +118,6 @@ def test_where_any_of_several_may_be_wrong_all_are_named() -> None:
     """Left, mask and right are 600 together: 100, 400 and 115 are not, whichever it is."""
     laid = laid_by_tape(MAT, BOX, {"left": [100], "right": [115]}, RULES)
 
-    assert set(laid.doubtful) == {"left", "right", "width of the blank"} - ({"width of the blank"} - set(laid.doubtful))
     assert {"left", "right"} <= set(laid.doubtful)
     assert not laid.is_within
 

@@ -7,6 +7,8 @@ from dunestead.api.mask_views import bridge_out
 from dunestead.api.opened import bench, change, shown
 from dunestead.core.looking.ties import BridgeMove
 from dunestead.core.looking.ties import reset_bridges as reckon_again
+from dunestead.core.plan.laid import laid_mask
+from dunestead.core.tacking.laying import SIDES, Side, said_of
 from dunestead.workshop.workbench import with_fates
 
 __all__ = ["mask"]
@@ -35,6 +37,26 @@ def set_fates(job_id: int, fates: wire.FatesIn, query_data: wire.UnitQuery) -> w
 
 def _move(given: wire.BridgeIn) -> BridgeMove:
     return BridgeMove(given.piece, given.index, given.at, given.slide, given.width)
+
+
+@mask.post("/jobs/<int:job_id>/masks/<int:number>/laid")
+@mask.input(wire.ReadingsIn, arg_name="given")
+@mask.input(wire.UnitQuery, location="query")
+@mask.output(wire.LaidOut)
+def tell_laid(job_id: int, number: int, given: wire.ReadingsIn, query_data: wire.UnitQuery) -> wire.LaidOut:
+    """Say how to shift and turn a laid mask by what a tape read around it; nothing is changed."""
+    workbench = bench()
+    readings: dict[Side, list[float]] = {side: getattr(given, side) for side in SIDES}
+    laid = laid_mask(workbench.plan(job_id), number, readings, workbench.catalogue)
+    return wire.LaidOut(
+        shift=laid.shift,
+        turn=laid.turn,
+        within=laid.is_within,
+        doubtful=list(laid.doubtful),
+        says=said_of(laid, query_data.unit),
+        lies=list(laid.lies),
+        should=list(laid.should),
+    )
 
 
 @mask.post("/jobs/<int:job_id>/bridges/try")

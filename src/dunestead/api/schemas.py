@@ -863,6 +863,30 @@ class RemediesOut(BaseModel):
     remedies: list[RemedyOut]
 
 
+_READ = "Mm from the blank's edge to the mask's: one value in the middle of that side, or two at its ends."
+
+
+class ReadingsIn(Wire):
+    """What a tape read around a laid mask; left and right as one stands before the blank."""
+
+    left: list[float] = Field(default_factory=list, max_length=2, description=_READ)
+    right: list[float] = Field(default_factory=list, max_length=2, description=_READ)
+    top: list[float] = Field(default_factory=list, max_length=2, description=_READ)
+    bottom: list[float] = Field(default_factory=list, max_length=2, description=_READ)
+
+
+class LaidOut(BaseModel):
+    """What to do to a laid mask: shift it, mm right and down, after turning it, degrees clockwise."""
+
+    shift: Point
+    turn: float
+    within: bool
+    doubtful: list[str]
+    says: list[str]
+    lies: list[Point] = Field(description="Its corners where it lies, mm on the blank as one stands before it.")
+    should: list[Point] = Field(description="Its corners where it should lie.")
+
+
 class WaitOut(BaseModel):
     """How far a request is that someone waits for."""
 

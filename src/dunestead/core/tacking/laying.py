@@ -78,6 +78,8 @@ class Laid:
         where its measure cannot; several where any one of them may be it.
     target
         A reading to turn by, and what it should read then, None where there is nothing to turn.
+    lies, should
+        The mask's corners as it lies and as it should, clockwise from its top left, mm.
     """
 
     shift: tuple[float, float]
@@ -88,6 +90,8 @@ class Laid:
     is_within: bool
     doubtful: tuple[str, ...]
     target: tuple[str, float] | None
+    lies: tuple[tuple[float, float], ...] = ()
+    should: tuple[tuple[float, float], ...] = ()
 
 
 def laid_by_tape(outline: shapely.Polygon, box: Box, readings: Readings, rules: LayRules) -> Laid:
@@ -263,6 +267,7 @@ def _told(table: _Table, fit: _Fit, within: float, doubtful: tuple[str, ...]) ->
         off <= within and not doubtful,
         doubtful,
         _target(table, fit, doubtful),
+        *(tuple((float(x), float(y)) for x, y in corners.values()) for corners in (lies, wanted)),
     )
 
 

@@ -60,6 +60,8 @@ export type OwnCutter = Schemas['CutterIn'];
 export type OwnStock = Schemas['StockIn'];
 export type TestCut = Schemas['RecipeIn'];
 export type Try = NonNullable<TestCut['tries']>[number];
+export type Readings = Schemas['ReadingsIn'];
+export type Laid = Schemas['LaidOut'];
 export type Advice = Schemas['AdviceOut'];
 export type Fate = NonNullable<Piece['fate']>;
 export type Unit = 'mm' | 'cm' | 'in';
@@ -183,6 +185,13 @@ export const changeJob = (id: number, unit: Unit, body: JobChange) =>
   answer(api.PATCH('/api/jobs/{job_id}', { ...at(id, unit), body }));
 export const setFates = (id: number, unit: Unit, numbers: number[] | null, fate: Fate | null) =>
   answer(api.POST('/api/jobs/{job_id}/fates', { ...at(id, unit), body: { numbers, fate } }));
+export const layByTape = (id: number, unit: Unit, mask: number, body: Readings) =>
+  answer(
+    api.POST('/api/jobs/{job_id}/masks/{number}/laid', {
+      params: { path: { job_id: id, number: mask }, query: { unit } },
+      body,
+    }),
+  );
 export const tryBridge = (id: number, body: BridgeMove) =>
   answer(api.POST('/api/jobs/{job_id}/bridges/try', { params: { path: { job_id: id } }, body }));
 export const setBridge = (id: number, unit: Unit, body: BridgeMove) =>

@@ -2027,6 +2027,71 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/masks/{number}/laid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say how to shift and turn a laid mask by what a tape read around it; nothing is changed. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["ReadingsIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LaidOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/mend": {
         parameters: {
             query?: never;
@@ -7140,6 +7205,41 @@ export interface components {
             name: string;
         };
         /**
+         * LaidOut
+         * @description What to do to a laid mask: shift it, mm right and down, after turning it, degrees clockwise.
+         */
+        LaidOut: {
+            /** Doubtful */
+            doubtful: string[];
+            /**
+             * Lies
+             * @description Its corners where it lies, mm on the blank as one stands before it.
+             */
+            lies: [
+                number,
+                number
+            ][];
+            /** Says */
+            says: string[];
+            /** Shift */
+            shift: [
+                number,
+                number
+            ];
+            /**
+             * Should
+             * @description Its corners where it should lie.
+             */
+            should: [
+                number,
+                number
+            ][];
+            /** Turn */
+            turn: number;
+            /** Within */
+            within: boolean;
+        };
+        /**
          * LayoutsOut
          * @description The layout in use, and those beside it, each tried.
          */
@@ -7981,6 +8081,32 @@ export interface components {
              * @default null
              */
             numbers?: number[] | null;
+        };
+        /**
+         * ReadingsIn
+         * @description What a tape read around a laid mask; left and right as one stands before the blank.
+         */
+        ReadingsIn: {
+            /**
+             * Bottom
+             * @description Mm from the blank's edge to the mask's: one value in the middle of that side, or two at its ends.
+             */
+            bottom?: number[];
+            /**
+             * Left
+             * @description Mm from the blank's edge to the mask's: one value in the middle of that side, or two at its ends.
+             */
+            left?: number[];
+            /**
+             * Right
+             * @description Mm from the blank's edge to the mask's: one value in the middle of that side, or two at its ends.
+             */
+            right?: number[];
+            /**
+             * Top
+             * @description Mm from the blank's edge to the mask's: one value in the middle of that side, or two at its ends.
+             */
+            top?: number[];
         };
         /**
          * RecipeIn

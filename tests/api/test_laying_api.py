@@ -1,0 +1,29 @@
+"""What a tape read, over the wire: shift and turn, in the maker's unit; nothing of the job is changed."""
+
+import pytest
+
+from tests.api.test_design_api import address, begin
+
+
+def test_readings_are_answered_with_what_to_do_in_the_makers_unit(client) -> None:
+    job = begin(client)
+    here, box = address(job), job["picture"]["masks"][0]["box"]
+    left, right = box[0] + 5, 600 - box[2] - 5
+
+    told = client.post(f"{here}/masks/1/laid?unit=in", json={"left": [left], "right": [right]}).get_json()
+
+    assert told["shift"] == pytest.approx([-5, 0], abs=0.01)
+    assert told["says"][0] == "Shift it 3/16 in to the left."
+    assert told["should"][0] == pytest.approx(box[:2])
+    assert told["lies"][0] == pytest.approx((box[0] + 5, box[1]), abs=0.01)
+    assert client.get(here).get_json()["history"] == job["history"]
+
+
+@pytest.mark.parametrize(
+    ("mask", "body", "status"),
+    [(1, {}, 400), (1, {"left": [1e9]}, 400), (9, {"left": [10]}, 404), (1, {"left": [1, 2, 3]}, 422)],
+)
+def test_what_cannot_be_is_refused_with_a_sentence(client, mask: int, body, status: int) -> None:
+    answer = client.post(f"{address(begin(client))}/masks/{mask}/laid", json=body)
+
+    assert (answer.status_code, bool(answer.get_json()["fix"])) == (status, True)
