@@ -8,7 +8,11 @@ from tests.api.test_design_api import address, begin
 def test_readings_are_answered_with_what_to_do_in_the_makers_unit(client) -> None:
     job = begin(client)
     here, box = address(job), job["picture"]["masks"][0]["box"]
-    left, right = box[0] + 5, 600 - box[2] - 5
+    edge = job["picture"]["masks"][0]["edge"]
+    assert [edge[side] for side in ("left", "top", "right", "bottom")] == pytest.approx(
+        [box[0], box[1], 600 - box[2], 400 - box[3]]
+    )
+    left, right = edge["left"] + 5, edge["right"] - 5
 
     told = client.post(f"{here}/masks/1/laid?unit=in", json={"left": [left], "right": [right]}).get_json()
 

@@ -1,6 +1,7 @@
 """From the masks of a plan to what goes over the wire."""
 
 from collections.abc import Sequence
+from dataclasses import asdict
 
 import shapely
 
@@ -17,6 +18,7 @@ from dunestead.core.mask.naming import name_pieces
 from dunestead.core.painting.separation import advise_masks
 from dunestead.core.plan.materials import MaterialFit, reuse_of
 from dunestead.core.plan.plan import MaskPlan, Plan
+from dunestead.core.tacking.centring import tape_check
 
 __all__ = ["advice_out", "bridge_out", "mask_out", "pieces_out", "reuse_out", "weak_out"]
 
@@ -24,6 +26,7 @@ __all__ = ["advice_out", "bridge_out", "mask_out", "pieces_out", "reuse_out", "w
 def mask_out(plan: Plan, mask: MaskPlan) -> wire.MaskOut:
     """Return one mask as it lies on the blank."""
     origin = plan.origin
+    edge = tape_check(plan.job.piece.size, mask.box, from_back=plan.job.blank.seen_through)
     return wire.MaskOut(
         number=mask.number,
         name=mask.laid.name,
@@ -43,6 +46,7 @@ def mask_out(plan: Plan, mask: MaskPlan) -> wire.MaskOut:
             wire.PlacementOut(number=p.number, box=p.box) for one in mask.pressings[:1] for p in one.placements
         ],
         tape=wire.TapeOut(left=mask.tape.left, right=mask.tape.right, top=mask.tape.top, bottom=mask.tape.bottom),
+        edge=wire.TapeOut(**asdict(edge)),
         covers=list(mask.cover.boxes),
         painted_box=mask.painted_box,
         pins=[wire.PinOut(at=placed(pin.at, origin), holds=pin.holds, piece=pin.piece) for pin in mask.pinning.pins],

@@ -509,6 +509,7 @@ class MaskOut(BaseModel):
     patches: list[PatchOut]
     placements: list[PlacementOut]
     tape: TapeOut
+    edge: TapeOut = Field(description="What a tape reads to the mask's edges when it lies where it should.")
     covers: list[Box]
     painted_box: Box
     pins: list[PinOut]

@@ -6222,6 +6222,8 @@ export interface components {
                 number,
                 number
             ][];
+            /** @description What a tape reads to the mask's edges when it lies where it should. */
+            edge: components["schemas"]["JobOut.TapeOut"];
             /** Frame */
             frame: string;
             /** Is Reverse */

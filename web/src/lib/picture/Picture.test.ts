@@ -61,6 +61,7 @@ const picture: Drawn = {
       pins: [{ at: [20, 20], holds: 'corner', piece: null }],
       placing: [1],
       tape: { left: 50, right: 50, top: 50, bottom: 50 },
+      edge: { left: 50, right: 50, top: 50, bottom: 50 },
       covers: [],
       painted_box: [50, 50, 550, 350],
     },

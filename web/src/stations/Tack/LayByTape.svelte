@@ -6,7 +6,7 @@
   import { layByTape, Problem, type Job, type Laid } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
-  import { readLength } from '../../lib/units';
+  import { lengthEntry, readLength } from '../../lib/units';
 
   interface Props {
     open: OpenJob;
@@ -34,6 +34,9 @@
   let problem = $state('');
   const mask = $derived(open.mask ?? 1);
   const blank = $derived(job.picture);
+  const edge = $derived(blank.masks.find((one) => one.number === mask)?.edge);
+  /** What it reads when all is well, shown where nothing is typed. */
+  const should = (side: Side): string => (edge ? lengthEntry(edge[side], settings.unit) : '');
 
   /** A length, below nought for a mask that stands over the edge; NaN for what is none. */
   const value = (text: string): number => readLength(text.replace('\u2212', '-'), settings.unit) ?? NaN;
@@ -63,17 +66,29 @@
   <form class="flex flex-col gap-3" onsubmit={tell}>
     <p class="m-0 text-sm text-(--faint)">
       Measure from the blank's edge to the mask's edge: once in the middle of a side, or at both its ends. Any
-      sides will do; both ends of one tell the turn.
+      sides will do; both ends of one tell the turn. In grey: what it reads when all is well.
     </p>
     {#each SIDES as [side, name, first, second] (side)}
       <div class="grid grid-cols-2 gap-3">
         <div>
           <Label for="{id}-{side}-0" class="mb-1 text-sm text-(--ink)">{name}: middle, or {first} end</Label>
-          <Input id="{id}-{side}-0" size="sm" inputmode="decimal" bind:value={typed[side][0]} />
+          <Input
+            id="{id}-{side}-0"
+            size="sm"
+            inputmode="decimal"
+            placeholder={should(side)}
+            bind:value={typed[side][0]}
+          />
         </div>
         <div>
           <Label for="{id}-{side}-1" class="mb-1 text-sm text-(--ink)">{name}: {second} end</Label>
-          <Input id="{id}-{side}-1" size="sm" inputmode="decimal" bind:value={typed[side][1]} />
+          <Input
+            id="{id}-{side}-1"
+            size="sm"
+            inputmode="decimal"
+            placeholder={should(side)}
+            bind:value={typed[side][1]}
+          />
         </div>
       </div>
     {/each}
@@ -85,7 +100,7 @@
       {#each laid.says as line (line)}<p class="m-0 mb-1 font-bold">{line}</p>{/each}
     </div>
     <svg
-      class="mt-2 w-full"
+      class="mt-2 max-h-56 w-full"
       viewBox="{-0.03 * blank.width} {-0.03 * blank.height} {1.06 * blank.width} {1.06 * blank.height}"
       role="img"
       aria-label="The mask as it lies, solid, and as it should, dashed"
