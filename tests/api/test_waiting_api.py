@@ -5,6 +5,8 @@ from threading import Event, Thread
 
 import pytest
 
+from dunestead.core.progress import tell
+from dunestead.store.jobs import JobStore
 from dunestead.workshop.waits import Waits
 from tests.shapes import frame, svg
 
@@ -90,3 +92,23 @@ def test_shares_rise_from_nought_to_one(client, monkeypatch) -> None:
     assert all(0 <= share <= 1 for _, share in held.told)
     proving = [share for what, share in held.told if what.startswith("Proving")]
     assert proving == sorted(proving)
+
+
+def test_what_was_kept_is_shown_and_no_more_stopped(client, monkeypatch) -> None:
+    """Told to stop at the very last checkpoint before it is kept, or later, a change is there."""
+    held = Held(monkeypatch, "nowhere")
+    job = begin(client, 23.7).get_json()
+    stop = "Wait-Key", "waited-for-0002"
+    kept = JobStore.change
+
+    def keep_and_stop(*given):
+        version = kept(*given)
+        client.application.extensions["waits"].stop(stop[1])
+        tell("Showing it")
+        return version
+
+    monkeypatch.setattr(JobStore, "change", keep_and_stop)
+    answer = client.patch(f"/api/jobs/{job['id']}", json={"name": "Kept"}, headers=dict([stop]))
+
+    assert (answer.status_code, answer.get_json()["inputs"]["name"]) == (200, "Kept")
+    assert "Showing it" not in [what for what, _ in held.told]

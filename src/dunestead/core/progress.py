@@ -8,7 +8,7 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from contextvars import ContextVar
 
-__all__ = ["Listener", "Stopped", "listened_by", "tell"]
+__all__ = ["Listener", "Stopped", "listened_by", "past_stopping", "tell"]
 
 # Given what is done, in a word or two, and which share of it is.
 Listener = Callable[[str, float], None]
@@ -30,6 +30,11 @@ def tell(what: str, share: float = 0.0) -> None:
     listener = _listener.get()
     if listener is not None:
         listener(what, share)
+
+
+def past_stopping() -> None:
+    """Let nobody stop what follows: something was kept, and what is left only shows it."""
+    _listener.set(None)
 
 
 @contextmanager

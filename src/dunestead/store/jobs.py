@@ -1,7 +1,8 @@
 """Jobs in and out of the database, one transaction a change."""
 
 import hashlib
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
+from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from typing import Any
@@ -13,6 +14,7 @@ from sqlalchemy.orm import Session
 from dunestead.core.errors import Clash, DamagedJob, NoSuchThing, NotNow
 from dunestead.core.job.job import Job
 from dunestead.core.job.log import LogEntry
+from dunestead.core.progress import past_stopping
 from dunestead.store.database import Sessions
 from dunestead.store.models import ArtworkRow, JobRow, LogRow, RevisionRow
 
@@ -107,10 +109,18 @@ class JobStore:
                 raise NoSuchThing("A file of this design is not in the workshop.", "Add the artwork again.")
             return row.data
 
+    # --- keeping ----------------------------------------------------------------------------------
+    @contextmanager
+    def _keeping(self) -> Iterator[Session]:
+        """Write to a job; once that is kept nobody can stop what follows, which only shows it."""
+        with self._sessions.write() as session:
+            yield session
+        past_stopping()
+
     # --- jobs -------------------------------------------------------------------------------------
     def add(self, job: Job) -> int:
         """Keep a new job and return its number."""
-        with self._sessions.write() as session:
+        with self._keeping() as session:
             row = JobRow(created_at=self._now(), head=1, version=1)
             row.revisions.append(RevisionRow(seq=1, at=self._now(), label="Job begun", version=1, state=_dumped(job)))
             session.add(row)
@@ -165,7 +175,7 @@ class JobStore:
         Clash
             When the job is no longer at this version.
         """
-        with self._sessions.write() as session:
+        with self._keeping() as session:
             row = _row(session, job_id)
             _expect(session, row, version)
             session.execute(delete(RevisionRow).where(RevisionRow.job_id == job_id, RevisionRow.seq > row.head))
@@ -194,7 +204,7 @@ class JobStore:
         self._step(job_id, 1, version, "There is nothing to do again.")
 
     def _step(self, job_id: int, by: int, version: int | None, otherwise: str) -> None:
-        with self._sessions.write() as session:
+        with self._keeping() as session:
             row = _row(session, job_id)
             if version is not None:
                 _expect(session, row, version)
@@ -217,7 +227,7 @@ class JobStore:
         Clash
             When the job is no longer at this version: what was ticked may mean something else by now.
         """
-        with self._sessions.write() as session:
+        with self._keeping() as session:
             row = _row(session, job_id)
             if version is not None:
                 _expect(session, row, version)
