@@ -149,3 +149,12 @@ def test_fitting_the_design_keeps_it_off() -> None:
     assert box[0] >= 94 - 0.1
     narrow = fit_design(job(ClearArea(420, 200, 60, 100)), SOURCES, CATALOGUE)
     assert look(narrow, SOURCES).composition.design_width == pytest.approx(172, abs=0.2)
+
+
+def test_around_a_reverse_mask_what_is_kept_clear_is_to_be_covered() -> None:
+    made = job(ClearArea(30, 30, why="strap"), ClearArea(570, 30, timing="after"), reverse=True)
+
+    found = [one for one in look(made, SOURCES).findings if one.code == "clear-field"]
+
+    assert [one.subject for one in found] == ["the strap"]
+    assert "Cover it before you paint" in found[0].message()

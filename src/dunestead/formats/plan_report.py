@@ -23,7 +23,16 @@ __all__ = ["has_red", "plan_report"]
 
 _ARTWORK = (
     *("stroke-thin", "web-thin", "contact", "letter-low"),
-    *("off-blank", "off-margin", "clear-painted", "clear-near", "copies-fewer", "colour-gap", "colours-alike"),
+    *(
+        "off-blank",
+        "off-margin",
+        "clear-painted",
+        "clear-near",
+        "clear-field",
+        "copies-fewer",
+        "colour-gap",
+        "colours-alike",
+    ),
 )
 _BLANK = ("base-missing",)
 

@@ -103,6 +103,9 @@ _SENTENCES: dict[str, Sentence] = {
     "clear-near": lambda f, measured, limit, _: (
         f"{f.what} comes within {measured} of {f.subject}: {limit} of mask between them are wanted."
     ),
+    "clear-field": lambda f, *_: (
+        f"Around a reverse mask all of the blank is painted, {f.subject} too. Cover it before you paint."
+    ),
     "copies-fewer": lambda f, *_: (
         f"{f.what} was asked for {int(f.limit)} times; {int(f.measured)} of them lie on the blank, "
         "the others find no room on it."

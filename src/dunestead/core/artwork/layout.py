@@ -15,7 +15,7 @@ from dunestead.core.blanks.blank import within_margin
 from dunestead.core.blanks.clear import ClearArea, clear_name, region_of
 from dunestead.core.figures import Figure
 
-__all__ = ["layout_findings", "least_letter", "name_of"]
+__all__ = ["field_findings", "layout_findings", "least_letter", "name_of"]
 
 _SAME = 0.05
 _LONGEST_NAME = 18
@@ -64,9 +64,9 @@ def layout_findings(
 
 def _clear(composition: Composition, areas: Sequence[ClearArea], web: float) -> Iterator[Finding]:
     """Yield where parts of the design lie on what is kept clear, or so near that no mask holds between."""
+    on_blank = [(one, shapely.intersection(one.region, composition.outline)) for one in composition.placed if areas]
     for area, region in zip(areas, region_of(areas), strict=True):
-        for placed in composition.placed:
-            painted = shapely.intersection(placed.region, composition.outline)
+        for placed, painted in on_blank:
             shared = shapely.intersection(painted, region)
             if shared.area > 0:
                 x0, y0, x1, y1 = shared.bounds
@@ -78,6 +78,16 @@ def _clear(composition: Composition, areas: Sequence[ClearArea], web: float) -> 
             severity = "stop" if code == "clear-painted" else "warn"
             found = _finding(code, severity, composition, (at[0], at[1]), measured, web, placed)
             yield replace(found, subject=clear_name(area))
+
+
+def field_findings(composition: Composition, areas: Sequence[ClearArea]) -> list[Finding]:
+    """Return what of the blank is kept clear and yet painted around a reverse mask, unless it is covered."""
+    ox, oy = composition.origin
+    return [
+        Finding("clear-field", "warn", (area.x - ox, area.y - oy), 0.0, 0.0, clear_name(area))
+        for area in areas
+        if area.timing != "after"
+    ]
 
 
 def _copies(composition: Composition) -> Iterator[Finding]:

@@ -9,7 +9,7 @@ from dunestead.core.artwork.compose import Composition, compose, drawing_of
 from dunestead.core.artwork.drawing import Drawing
 from dunestead.core.artwork.elements import Drawn, Traced
 from dunestead.core.artwork.finding import Finding
-from dunestead.core.artwork.layout import layout_findings
+from dunestead.core.artwork.layout import field_findings, layout_findings
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.artwork.parts import check_edits
 from dunestead.core.artwork.sources import Sources
@@ -122,6 +122,7 @@ def look_at(job: Job, sources: Sources, catalogue: Catalogue) -> Look:
     apart = job.paint.covered or job.mask.reverse or len(laid.masks) > 1
     findings = (
         *layout_findings(composition, margin, letter, surface.name, job.piece.clear, surface.web),
+        *(field_findings(composition, job.piece.clear) if job.mask.reverse else ()),
         *_not_meant(job, _not_at_the_trim(composition, merged([mask.fitness for mask in laid.masks]).findings)),
         *base_findings(needed=job.mask.reverse and base_of(job) is None),
         *colour_findings(_seen(job, painted), ground_colour(job), material, catalogue.workshop, gap, apart=apart),

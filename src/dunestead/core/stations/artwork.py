@@ -65,7 +65,7 @@ def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
             f"Comes within {show_length(closest, unit)} of the edge; {show_length(right, unit)} looks right.",
             rows,
         )
-    if near_clear := next((f for f in look.findings if f.code == "clear-near"), None):
+    if near_clear := next((f for f in look.findings if f.code in ("clear-near", "clear-field")), None):
         return "warn", near_clear.message(unit), rows
     for code, verdict in (("colour-gap", "Colours lie too close"), ("colours-alike", "Colours hardly show")):
         if several_found := [f for f in look.findings if f.code == code]:

@@ -283,7 +283,8 @@ def _fit_detail(task: Task, unit: str) -> str:
         f"{name}: middle {show_length(x, unit)} from the left, {show_length(y, unit)} from the top"
         for name, (x, y) in zip(task.figures["names"], task.figures["places"], strict=True)
     ]
-    return f"{'; '.join(places)}.".capitalize()
+    told = "; ".join(places)
+    return f"{told[0].upper()}{told[1:]}."
 
 
 _TITLES: dict[str, Words] = {
