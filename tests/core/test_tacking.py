@@ -1,26 +1,38 @@
 """Tacking: methods, the plate, pins, the tape."""
 
+from dataclasses import replace
+
+import numpy as np
 import pytest
 import shapely
+import shapely.affinity
+from scipy.optimize import Bounds, LinearConstraint, milp
 
 from dunestead.core.figures import Catalogue, PressPass
 from dunestead.core.mask.bridge_rules import BridgeRules
 from dunestead.core.mask.tying import tie_mask
 from dunestead.core.mask.weak import WeakPlace
 from dunestead.core.tacking.centring import tape_check
+from dunestead.core.tacking.covering import cover_cells, fewest_at_least
 from dunestead.core.tacking.methods import MethodWork, rank_methods
 from dunestead.core.tacking.pins import PinRules, pin_mask
-from dunestead.core.tacking.placements import press_mask
+from dunestead.core.tacking.placements import PressGround, press_mask
 from tests.shapes import WORD, frame, masked, rect
 
 RULES = PinRules(circle=5.0, two_above=40.0, slender=3.0, tongue=15.0, spacing=150.0)
 ONCE = (PressPass("bare", 160, 20),)
 
 
-def pressing(catalogue: Catalogue, area, press="iron", surface="coir", material="paper-coated-down", beyond=0.0):
+def pressed(catalogue: Catalogue, ground: PressGround, press="iron", surface="coir", material="paper-coated-down"):
     row, stuff = catalogue.surface(surface), catalogue.material(material)
-    found = press_mask(shapely.box(*area), beyond, catalogue.press(press), row, stuff, ONCE)
+    found = press_mask(ground, catalogue.press(press), row, stuff, ONCE)
     return found[0] if found else None
+
+
+def pressing(catalogue: Catalogue, area, press="iron", **where):
+    """Press an area that is to be covered: windows 20 mm inside it."""
+    x0, y0, x1, y1 = area
+    return pressed(catalogue, PressGround(shapely.box(x0 + 20, y0 + 20, x1 - 20, y1 - 20), beyond=20), press, **where)
 
 
 @pytest.mark.parametrize(
@@ -37,28 +49,145 @@ def pressing(catalogue: Catalogue, area, press="iron", surface="coir", material=
         ((10, 20, 446, 455), "hand-press", 6),
     ],
 )
-def test_as_few_placements_as_a_grid_can_do_with(catalogue, area, press, count) -> None:
+def test_a_rectangle_takes_as_few_placements_as_it_can(catalogue, area, press, count) -> None:
     assert len(pressing(catalogue, area, press).placements) == count
 
 
 @pytest.mark.parametrize("area", [(0, 0, 50, 60), (-20, 30, 560, 330), (0, 0, 1200, 800)])
-@pytest.mark.parametrize("beyond", [0.0, 20.0])
-def test_the_plate_covers_all_that_is_pressed_and_around_it(catalogue, area, beyond) -> None:
-    covered = shapely.union_all([shapely.box(*p.box) for p in pressing(catalogue, area, beyond=beyond).placements])
-    wanted = shapely.box(*area).buffer(beyond, join_style="mitre")
+def test_the_plate_covers_all_that_is_pressed_and_around_it(catalogue, area) -> None:
+    covered = shapely.union_all([shapely.box(*p.box) for p in pressing(catalogue, area).placements])
 
-    assert shapely.difference(wanted, covered).area < 1e-6
+    x0, y0, x1, y1 = area
+    windows = shapely.box(x0 + 20, y0 + 20, x1 - 20, y1 - 20)
+    assert shapely.difference(windows.buffer(20), covered).area < 1e-6
 
 
-def test_the_plate_does_not_rest_where_nothing_is_to_be_held(catalogue) -> None:
-    """Two windows far apart: nothing in between is pressed."""
-    apart = shapely.union_all([shapely.box(0, 0, 50, 50), shapely.box(900, 0, 950, 50)])
-    row, stuff = catalogue.surface("coir"), catalogue.material("paper-coated-down")
+def scattered(chance: np.random.Generator, width: float, height: float, most: int) -> shapely.MultiPolygon:
+    """Windows of all kinds: bars, discs, rings, slanting strips."""
+    parts = []
+    for _ in range(int(chance.integers(1, most + 1))):
+        x, y, size = chance.uniform(30, width - 30), chance.uniform(30, height - 30), chance.uniform(4, 60)
+        disc = shapely.Point(x, y).buffer(size)
+        bar = shapely.affinity.rotate(shapely.box(x - size, y - 4, x + size, y + 4), chance.uniform(0, 180))
+        parts.append((disc, disc.difference(shapely.Point(x, y).buffer(size * 0.6)), bar)[int(chance.integers(3))])
+    return shapely.union_all(parts).intersection(shapely.box(25, 25, width - 25, height - 25))
 
-    (found,) = press_mask(apart, 20.0, catalogue.press("iron"), row, stuff, ONCE)
 
-    assert all(shapely.box(*p.box).buffer(20).intersects(apart) for p in found.placements)
-    assert len(found.placements) < 8
+@pytest.mark.parametrize("seed", range(40))
+def test_every_window_with_20_mm_around_is_pressed_on_the_blank_and_only_there(catalogue, seed) -> None:
+    """Held against a bitmap of points 2 mm apart, on rectangles and ovals."""
+    chance = np.random.default_rng(seed)
+    width, height = chance.uniform(150, 900), chance.uniform(150, 600)
+    blank = shapely.box(0, 0, width, height)
+    if seed % 2:
+        blank = shapely.affinity.scale(shapely.Point(width / 2, height / 2).buffer(1, 64), width / 2, height / 2)
+    windows = scattered(chance, width, height, 12).intersection(blank.buffer(-5))
+    press = ("iron", "hand-press")[seed % 3 % 2]
+
+    found = pressed(catalogue, PressGround(windows, within=blank, beyond=20), press).placements
+
+    x, y = (one.ravel() for one in np.meshgrid(np.arange(1, width, 2), np.arange(1, height, 2)))
+    near = shapely.distance(windows, shapely.points(x, y)) < 19.9
+    wanted = near & shapely.contains_xy(blank, x, y)
+    boxes = np.array([one.box for one in found])
+    assert not (wanted & ~under(boxes, x, y).any(axis=0)).any()
+    # No rest for nothing: each presses something that no other presses evenly, half an overlap and a cell or two inside.
+    evenly = under(boxes + np.array([1, 1, -1, -1]) * (7.5 + 8), x, y)
+    for k in range(len(boxes)):
+        assert (wanted & under(boxes, x, y)[k] & ~np.delete(evenly, k, axis=0).any(axis=0)).any()
+
+
+def under(boxes: np.ndarray, x: np.ndarray, y: np.ndarray) -> np.ndarray:
+    """Tell by box and point which lie under which."""
+    return (x >= boxes[:, :1]) & (x <= boxes[:, 2:3]) & (y >= boxes[:, 1:2]) & (y <= boxes[:, 3:])
+
+
+def fewest(wanted: np.ndarray, sizes: tuple[tuple[int, int], ...]) -> int:
+    """Find the fewest rests by integer programming, of those whose first row and column hold cells."""
+    rows, columns = wanted.shape
+    cover = []
+    for (tall, wide), top, start in (
+        (size, top, start) for size in sizes for top in range(rows) for start in range(columns)
+    ):
+        part = wanted[top : top + tall, start : start + wide]
+        if part[0].any() and part[:, 0].any():
+            cells = np.zeros_like(wanted)
+            cells[top : top + tall, start : start + wide] = part
+            cover.append(cells[wanted])
+    matrix = np.array(cover, float).T
+    count = matrix.shape[1]
+    found = milp(
+        np.ones(count), constraints=LinearConstraint(matrix, 1), integrality=np.ones(count), bounds=Bounds(0, 1)
+    )
+    return round(found.fun)
+
+
+@pytest.mark.parametrize("seed", range(60))
+def test_never_more_than_one_rest_above_an_exact_cover(seed) -> None:
+    chance = np.random.default_rng(seed)
+    wanted = np.zeros(chance.integers(6, 16, 2), bool)
+    for _ in range(int(chance.integers(1, 7))):
+        (top, start), (tall, wide) = chance.integers(0, np.array(wanted.shape)), chance.integers(1, 7, 2)
+        wanted[top : top + tall, start : start + wide] = True
+    sizes = (((4, 7), (7, 4)), ((5, 5),))[seed % 2]
+
+    found = cover_cells(wanted, sizes)
+
+    left = wanted.copy()
+    for rest in found:
+        left[rest.within] = False
+    assert not left.any()
+    assert fewest_at_least(wanted, sizes) <= fewest(wanted, sizes) <= len(found) <= fewest(wanted, sizes) + 1
+
+
+def test_no_plate_rests_on_what_is_kept_clear_where_it_can_lie_beside_it(catalogue) -> None:
+    """A window above and one below a strap across the middle: a plate over both would be one rest."""
+    windows = shapely.MultiPolygon([shapely.box(25, 25, 55, 55), shapely.box(25, 105, 55, 135)])
+    strap = shapely.box(0, 76, 200, 84)
+
+    over = pressed(catalogue, PressGround(windows, beyond=20)).placements
+    beside = pressed(catalogue, PressGround(windows, barred=strap, beyond=20)).placements
+
+    assert (len(over), len(beside)) == (1, 2)
+    assert not any(shapely.box(*one.box).intersection(strap).area > 1 for one in beside)
+
+
+def test_a_keeper_under_the_rim_of_a_plate_is_told_and_one_wholly_under_it_is_not(catalogue) -> None:
+    """One rest over a window of 60 x 140: a piece in its middle, and one that reaches out under the plate's rim."""
+    inside, across = shapely.box(30, 30, 40, 40), shapely.box(20, 100, 200, 110)
+    ground = PressGround(shapely.box(20, 20, 80, 160), {4: inside, 7: across}, beyond=20)
+
+    placements = pressed(catalogue, ground).placements
+
+    assert {number for one in placements for number in one.under_rim} == {7}
+
+
+def test_pressed_from_the_middle_each_rest_beside_one_that_is_done(catalogue) -> None:
+    placements = pressing(catalogue, (0, 0, 900, 700)).placements
+
+    for k in range(1, len(placements)):
+        before = shapely.union_all([shapely.box(*one.box) for one in placements[:k]])
+        assert shapely.box(*placements[k].box).intersects(before)
+        # Nothing still to be pressed is shut in by what is.
+        holes = [shapely.Polygon(ring) for part in shapely.get_parts(before) for ring in part.interiors]
+        assert not holes or all(
+            not shapely.union_all(holes).union(before).covers(shapely.box(*later.box)) for later in placements[k:]
+        )
+
+
+def test_the_second_pass_over_placed_pieces_rests_on_them_only(catalogue) -> None:
+    """A row of windows of 600 mm, with one piece in it: one rest there."""
+    ground = PressGround(shapely.box(20, 20, 600, 80), {1: shapely.box(500, 40, 520, 60)}, beyond=20)
+    passes = (PressPass("bare", 160, 20), PressPass("again", 160, 20, "pieces"))
+
+    first, second = press_mask(
+        ground, catalogue.press("iron"), catalogue.surface("coir"), catalogue.material("paper-coated-down"), passes
+    )
+
+    assert len(first.placements) == 4
+    (rest,) = second.placements
+    assert rest.box[0] < 500
+    assert rest.box[2] > 520
 
 
 def test_the_first_placement_is_nearest_the_middle(catalogue) -> None:
@@ -67,6 +196,17 @@ def test_the_first_placement_is_nearest_the_middle(catalogue) -> None:
 
     assert [p.number for p in placements] == list(range(1, len(placements) + 1))
     assert away[0] == min(away)
+
+
+def test_no_plate_is_hotter_than_it_can_be_set(catalogue) -> None:
+    cool = replace(catalogue.press("iron"), heat=150.0)
+    ground = PressGround(shapely.box(0, 0, 100, 100), beyond=20)
+    row, stuff = catalogue.surface("coir"), catalogue.material("paper-coated-down")
+
+    (found,) = press_mask(ground, cool, row, stuff, ONCE)
+
+    assert found.celsius == 150
+    assert "150 C" in found.why
 
 
 def test_no_plate_is_hotter_than_the_blank_stands_and_none_where_it_stands_no_heat(catalogue) -> None:

@@ -215,22 +215,24 @@ class Cutter:
 
 @dataclass(frozen=True, slots=True)
 class Press:
-    """A hot plate: the part of it that presses evenly."""
+    """A hot plate: the part of it that presses evenly, and the highest it can be set to, C."""
 
     key: str
     name: str
     plate_width: float
     plate_length: float
     overlap: float
+    heat: float
 
 
 @dataclass(frozen=True, slots=True)
 class PressPass:
-    """One going over of a mask with a hot plate: what it is called, C, and seconds a rest."""
+    """One going over of a mask with a hot plate: what it is called, C, seconds a rest, and what it goes over."""
 
     name: str
     celsius: float
     seconds: float
+    over: Literal["all", "pieces"] = "all"
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,7 +11,7 @@ from dunestead.core.job.reach import prices_of, reach_on, usual_overlap, usual_s
 from dunestead.core.mask.axis import AxisSide
 from dunestead.core.mask.weak import weak_limit, weak_places
 from dunestead.core.sheets.extents import takes_together
-from dunestead.core.tacking.placements import press_mask
+from dunestead.core.tacking.placements import PressGround, press_mask
 from dunestead.core.units import several, show_length, show_temperature
 
 __all__ = ["BreakEven", "MaskWork", "MaterialFit", "Reuse", "rank_materials", "reuse_of"]
@@ -287,7 +287,8 @@ class _Bench:
         m = self.material
         passes = (PressPass("", m.heat, m.seconds),) if m.heat is not None else ()
         beyond = self.catalogue.workshop["press_beyond"]
-        pressings = press_mask(shapely.box(0, 0, *self.work.box), beyond, self.press, self.surface, m, passes)
+        ground = PressGround(shapely.box(0, 0, *self.work.box), beyond=beyond)
+        pressings = press_mask(ground, self.press, self.surface, m, passes)
         rests = sum(len(one.placements) * (one.seconds + hand.placement_move) for one in pressings)
         laying = rests or hand.lay
         kept = len(self.work.kept) * (hand.place_keeper + hand.peel_keeper)

@@ -6,7 +6,6 @@ from dataclasses import dataclass
 
 import numpy as np
 import shapely
-from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.artwork.sources import Sources
@@ -44,7 +43,7 @@ from dunestead.core.sheets.stock import TrimList, trim_list
 from dunestead.core.tacking.centring import TapeCheck, tape_check
 from dunestead.core.tacking.methods import MethodFit, MethodWork, rank_methods
 from dunestead.core.tacking.pins import Pinning, PinRules, pin_mask
-from dunestead.core.tacking.placements import Placement, Pressing, press_mask
+from dunestead.core.tacking.placements import Placement, PressGround, Pressing, press_mask
 
 __all__ = [
     "CutCheck",
@@ -364,8 +363,7 @@ def _mask_plan(
         box=box,
         painted_box=painted_box,
         pressings=press_mask(
-            _pressed(cut, origin, is_reverse=laid.is_reverse),
-            catalogue.workshop["press_beyond"],
+            _pressed(look, cut, catalogue, is_reverse=laid.is_reverse),
             choices.press,
             choices.surface,
             choices.material,
@@ -387,13 +385,19 @@ def mask_title(job: Job, laid: LaidMask) -> str:
     return f"{job.name}, {laid.name.removeprefix('the ')}" if laid.label else job.name
 
 
-def _pressed(cut: CutPlan, origin: tuple[float, float], *, is_reverse: bool) -> BaseGeometry:
+def _pressed(look: Look, cut: CutPlan, catalogue: Catalogue, *, is_reverse: bool) -> PressGround:
     """Return what a plate must go over, on the blank: windows and keepers, or the shapes of a reverse mask."""
-    if is_reverse:
-        return Affine.translation(*origin).moved(cut.material)
-    # The plate only asks what it meets, so the parts need not be one region.
-    parts = [*shapely.get_parts(cut.windows), *(keeper.shape for keeper in cut.keepers)]
-    return Affine.translation(*origin).moved(shapely.GeometryCollection(parts))
+    onto = Affine.translation(*look.composition.origin)
+    barred = region_of([area for area in look.job.piece.clear if area.timing != "after"])
+    shapes = shapely.get_parts(onto.moved(shapely.MultiPolygon([keeper.shape for keeper in cut.keepers])))
+    keepers = dict(zip((keeper.number for keeper in cut.keepers), shapes, strict=True))
+    return PressGround(
+        onto.moved(cut.material if is_reverse else cut.windows),
+        {} if is_reverse else keepers,
+        look.composition.outline,
+        shapely.union_all(list(barred)),
+        catalogue.workshop["press_beyond"],
+    )
 
 
 def _placing(cut: CutPlan, *, is_reverse: bool) -> tuple[int, ...]:
