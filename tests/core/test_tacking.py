@@ -1,5 +1,6 @@
 """Tacking: methods, the plate, pins, the tape."""
 
+import math
 from dataclasses import replace
 
 import numpy as np
@@ -8,16 +9,22 @@ import shapely
 import shapely.affinity
 from scipy.optimize import Bounds, LinearConstraint, milp
 
+from dunestead.core.blanks.blank import Blank
+from dunestead.core.blanks.clear import ClearArea, region_of
 from dunestead.core.figures import Catalogue, PressPass
+from dunestead.core.looking.ties import tie
+from dunestead.core.looking.weakness import weak_of
 from dunestead.core.mask.bridge_rules import BridgeRules
 from dunestead.core.mask.tying import tie_mask
 from dunestead.core.mask.weak import WeakPlace
 from dunestead.core.tacking.centring import tape_check
 from dunestead.core.tacking.covering import cover_cells, fewest_at_least
+from dunestead.core.tacking.edges import edge_spots
 from dunestead.core.tacking.methods import MethodWork, rank_methods
 from dunestead.core.tacking.pins import PinRules, pin_mask
 from dunestead.core.tacking.placements import PressGround, press_mask
-from tests.shapes import WORD, frame, masked, rect
+from tests.making import CATALOGUE, job_of, look, words
+from tests.shapes import WORD, Files, frame, masked, rect
 
 RULES = PinRules(circle=5.0, two_above=40.0, slender=3.0, tongue=15.0, spacing=150.0)
 ONCE = (PressPass("bare", 160, 20),)
@@ -91,7 +98,7 @@ def test_every_window_with_20_mm_around_is_pressed_on_the_blank_and_only_there(c
     wanted = near & shapely.contains_xy(blank, x, y)
     boxes = np.array([one.box for one in found])
     assert not (wanted & ~under(boxes, x, y).any(axis=0)).any()
-    # No rest for nothing: each presses something that no other presses evenly, half an overlap and a cell or two inside.
+    # No rest for nothing: each presses something that no other presses evenly, half an overlap and more inside.
     evenly = under(boxes + np.array([1, 1, -1, -1]) * (7.5 + 8), x, y)
     for k in range(len(boxes)):
         assert (wanted & under(boxes, x, y)[k] & ~np.delete(evenly, k, axis=0).any(axis=0)).any()
@@ -217,7 +224,7 @@ def test_no_plate_is_hotter_than_the_blank_stands_and_none_where_it_stands_no_he
 
 def pinned(catalogue: Catalogue, body: str, width: float, surface="coir", policy="all", tongues=()):
     plan = tie_mask(masked(body, width), (), BridgeRules(5.0))
-    return plan, pin_mask(plan.frame, plan.windows, plan.keepers, tongues, catalogue.surface(surface), policy, RULES)
+    return plan, pin_mask(plan.frame, plan.keepers, tongues, catalogue.surface(surface), policy, RULES)
 
 
 def test_corners_edges_and_every_large_enough_piece_are_pinned(catalogue) -> None:
@@ -225,8 +232,9 @@ def test_corners_edges_and_every_large_enough_piece_are_pinned(catalogue) -> Non
     _, large = pinned(catalogue, WORD, 200.0)
     held = [pin.holds for pin in large.pins]
     assert held.count("corner") == 4
-    # 240 mm across: one pin between the corners above and below; 120 mm down: none.
+    # 240 mm across: one pin between the corners above and below; 120 mm down: none. No edge inside is far from these.
     assert held.count("edge") == 2
+    assert [pin.number for pin in large.pins] == list(range(1, len(large.pins) + 1))
     assert [pin.piece for pin in large.pins if pin.holds == "piece"] == [1, 2, 3]
 
     _, small = pinned(catalogue, WORD, 40.0)
@@ -247,11 +255,92 @@ def test_a_long_piece_takes_two_pins_inside_it_and_so_does_a_slender_one(catalog
 
 def test_the_tip_of_a_long_tongue_is_pinned_and_of_a_short_one_not(catalogue) -> None:
     def tongue(length: float) -> WeakPlace:
-        return WeakPlace("tongue", (5.0, 5.0), 3.0, length, 4.0, "warn", (1.0, 0.0), tip=(10.0, 10.0))
+        axis = np.array([[30.0, 10.0], [12.0, 10.0]])
+        return WeakPlace("tongue", (5.0, 5.0), 3.0, length, 4.0, "warn", (-1.0, 0.0), axis, (10.0, 10.0))
 
     _, pinning = pinned(catalogue, WORD, 200.0, tongues=(tongue(16.0), tongue(14.0)))
 
-    assert [pin.at for pin in pinning.pins if pin.holds == "tongue"] == [(10.0, 10.0)]
+    (pin,) = [pin for pin in pinning.pins if pin.holds == "tongue"]
+    # In the mask at the end of its axis, head back over the tongue.
+    assert pin.at == (12.0, 10.0)
+    assert pin.lean == (1.0, 0.0)
+
+
+def test_a_round_mask_is_pinned_around_its_outline_and_a_notch_makes_no_corner(catalogue) -> None:
+    """A disc of 400 mm with a window in it: 1,225 mm around at 5 mm inside, so nine pins, none in a corner of air."""
+    disc = shapely.Point(0, 0).buffer(200, 64).difference(shapely.box(-60, -20, 60, 20))
+    notched = disc.difference(shapely.Polygon([(-6, -201), (6, -201), (0, -189)]))
+
+    for mask in (disc, notched):
+        spots = edge_spots(mask, 150.0, 5.0, shapely.Polygon())
+        around = [math.hypot(*at) for at, *_ in spots if math.hypot(*at) > 180]
+        assert {kind for _, _, kind, _ in spots} == {"edge"}
+        assert len(around) == 9
+        assert max(around) < 197.6
+        assert min(around) > 188
+
+
+def test_a_pin_leans_away_from_the_paint(catalogue) -> None:
+    """A window to the right of the mask's left border: the heads of the pins there lean left."""
+    mask = shapely.box(0, 0, 300, 60).difference(shapely.box(40, 10, 290, 50))
+
+    spots = [(at, lean) for at, lean, _, _ in edge_spots(mask, 150.0, 5.0, shapely.Polygon()) if at[0] < 10]
+
+    assert spots
+    assert all(lean[0] < -0.5 for _, lean in spots)
+
+
+def test_pins_keep_off_what_is_kept_clear_and_move_along_the_border(catalogue) -> None:
+    mask = shapely.box(0, 0, 300, 200).difference(shapely.box(60, 60, 240, 140))
+    strap = shapely.box(140, -10, 160, 30)
+
+    spots = [at for at, *_ in edge_spots(mask, 150.0, 5.0, strap)]
+
+    assert all(strap.distance(shapely.Point(at)) > 2.5 for at in spots)
+    # The one in the middle of the upper border has moved beside it.
+    assert any(abs(at[0] - 150) < 20 and at[1] < 10 for at in spots)
+
+
+_TEXTS = ("LOW TIDE", "BOAT SHED", "ROPE", "Marram Row", "8", "O B D", "GULLS & KELP", "dune", "QUAY 4", "Paddle")
+
+
+@pytest.mark.parametrize("seed", range(100))
+def test_every_tip_and_every_piece_that_takes_a_pin_has_one_and_no_window_has(seed) -> None:
+    """A hundred masks of words, mats and towels, each rule looked at by eroding what should hold a pin."""
+    chance = np.random.default_rng(seed)
+    face = str(chance.choice(["archivo-black", "alfa-slab-one", "pacifico", "lobster", "courier-prime"]))
+    size = float(chance.uniform(60, 260))
+    area = ClearArea(float(chance.uniform(50, 550)), float(chance.uniform(50, 350)), 60, 30, why="strap")
+    made = job_of(words(_TEXTS[seed % len(_TEXTS)], size, face=face), blank=Blank(600, 400, clear=(area,)))
+    found = look(made, Files())
+    laid = found.masks[0]
+    cut = tie(found, laid, CATALOGUE)
+    weak = weak_of(found, laid, cut, CATALOGUE)
+    ox, oy = found.composition.origin
+    clear = shapely.affinity.translate(region_of([area])[0], -ox, -oy)
+    tongues = [one for one in weak if one.kind == "tongue"]
+
+    pinning = pin_mask(cut.frame, cut.keepers, tongues, found.choices.surface, "all", RULES, [clear])
+
+    places = np.array([pin.at for pin in pinning.pins])
+    assert shapely.contains_xy(cut.material.buffer(1e-6), *places.T).all()
+    assert (shapely.distance(clear, shapely.points(places)) > 2.5).all()
+    assert np.allclose([math.hypot(*pin.lean) for pin in pinning.pins], 1)
+    for keeper in cut.keepers:
+        held = [pin.at for pin in pinning.pins if pin.piece == keeper.number]
+        # Within a hundredth of the circle's width either way is fair.
+        if not keeper.shape.buffer(-2.53, quad_segs=32).is_empty and keeper.shape.distance(clear) > 20:
+            assert held
+        if keeper.shape.buffer(-2.47, quad_segs=32).is_empty:
+            assert not held
+            assert keeper.number in pinning.by_tweezers
+        assert len(held) <= 2
+        assert all(shapely.contains_xy(keeper.shape.buffer(-2.4), *at) for at in held)
+    tips = [one for one in tongues if one.length > 15 and clear.distance(shapely.Point(one.tip)) > 10]
+    at_tips = [pin.at for pin in pinning.pins if pin.holds == "tongue"]
+    for tongue in tips:
+        assert min(math.dist(tongue.tip, at) for at in at_tips) <= tongue.width * 2 + 4
+    assert len(at_tips) <= sum(one.length > 15 for one in tongues)
 
 
 def test_removable_vinyl_is_pinned_at_pieces_and_tips_only_and_others_not_at_all(catalogue) -> None:

@@ -473,4 +473,4 @@ def _pinning(
         figures["pin_spacing"],
     )
     tongues = [place for place in weak if place.kind == "tongue"]
-    return pin_mask(cut.frame, cut.windows, cut.keepers, tongues, choices.surface, choices.material.pins, rules, off)
+    return pin_mask(cut.frame, cut.keepers, tongues, choices.surface, choices.material.pins, rules, off)

@@ -1,6 +1,6 @@
 """How few rests of a plate, lying either way round, cover all that is marked on a grid?"""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from functools import lru_cache
 from typing import NamedTuple
 
@@ -10,9 +10,10 @@ import numpy.typing as npt
 __all__ = ["Cells", "Rest", "cover_cells", "fewest_at_least"]
 
 Cells = npt.NDArray[np.bool_]
+Places = npt.NDArray[np.intp]
 Size = tuple[int, int]
 # How often a few neighbouring rests are taken out and laid anew: enough to come within one of the fewest.
-_TRIES, _MOST_OUT = 40, 5
+_TRIES, _MOST_OUT = 24, 5
 # By how much a rest that covers less may still be tried, as a share.
 _SPREAD = 0.25
 
@@ -132,7 +133,7 @@ def _greedy(
     while left.any() and (most is None or len(found) <= most):
         at = _first(left)
         best = max(
-            (score for rows, columns in shapes for score in _scored(left, bars, at, (rows, columns), chance)),
+            (_scored(left, bars, at, shape, chance) for shape in shapes),
             key=lambda scored: scored[0],
         )[1]
         found.append(best)
@@ -147,26 +148,38 @@ def _first(cells: Cells) -> tuple[int, int]:
 
 def _scored(
     left: Cells, bars: Cells | None, at: tuple[int, int], size: Size, chance: np.random.Generator | None
-) -> Iterator[tuple[float, Rest]]:
-    """Yield the best rests of a size on a cell before which nothing is open: what they cover, less what is barred."""
+) -> tuple[float, Rest]:
+    """Return the best rest of a size on a cell before which nothing is open: what it covers, less what is barred."""
     (row, column), (rows, columns) = at, size
     # With nothing barred it may as well begin on the cell's own row: nothing above is open.
-    for top in (row,) if bars is None else range(max(row - rows + 1, 1 - rows), row + 1):
-        starts = np.arange(max(column - columns + 1, 0), column + 1)
-        gains = _across(left[max(top, 0) : top + rows], starts, columns).astype(float)
-        if chance is not None:
-            gains *= 1 + _SPREAD * chance.random(len(gains))
-        if bars is not None:
-            gains -= left.size * _across(bars[max(top, 0) : top + rows], starts, columns)
-        # The furthest on of the best ones reaches furthest.
-        place = len(gains) - 1 - int(np.argmax(gains[::-1]))
-        yield float(gains[place]), Rest(top, int(starts[place]), rows, columns)
+    tops = np.arange(row if bars is None else row - rows + 1, row + 1)
+    starts = np.arange(max(column - columns + 1, 0), column + 1)
+    gains = _under(left, tops, starts, size).astype(float)
+    if chance is not None:
+        gains *= 1 + _SPREAD * chance.random(gains.shape)
+    if bars is not None:
+        gains -= left.size * _under(bars, tops, starts, size)
+    # The furthest on of the best ones reaches furthest.
+    place = gains.size - 1 - int(np.argmax(gains.ravel()[::-1]))
+    top, start = divmod(place, len(starts))
+    return float(gains[top, start]), Rest(int(tops[top]), int(starts[start]), rows, columns)
 
 
-def _across(band: Cells, starts: npt.NDArray[np.intp], columns: int) -> npt.NDArray[np.intp]:
-    """Return how many cells of a band lie in so many columns from each start on."""
-    total = np.concatenate([[0], np.cumsum(band.sum(axis=0))])
-    found: npt.NDArray[np.intp] = total[np.minimum(starts + columns, band.shape[1])] - total[starts]
+def _under(cells: Cells, tops: Places, starts: Places, size: Size) -> Places:
+    """Return how many marked cells lie under a rest, by its first row and column."""
+    (rows, columns), first = size, max(int(tops[0]), 0)
+    band = cells[first : int(tops[-1]) + rows, starts[0] : starts[-1] + columns]
+    if len(tops) == 1:
+        by_column = band.sum(axis=0)[None]
+    else:
+        down = np.zeros((band.shape[0] + 1, band.shape[1]), np.intp)
+        np.cumsum(band, axis=0, out=down[1:])
+        above, below = (np.clip(tops - first + by, 0, band.shape[0]) for by in (0, rows))
+        by_column = down[below] - down[above]
+    across = np.zeros((len(tops), band.shape[1] + 1), np.intp)
+    np.cumsum(by_column, axis=1, out=across[:, 1:])
+    before = starts - starts[0]
+    found: Places = across[:, np.minimum(before + columns, band.shape[1])] - across[:, before]
     return found
 
 
