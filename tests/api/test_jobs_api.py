@@ -99,9 +99,52 @@ def done(client: FlaskClient, address: str, task: str, **more: Any) -> Any:
     return client.post(f"{address}/tasks/done", json={"task": task, "done": True, **more})
 
 
+def tell(client: FlaskClient, address: str, task: str, what: str, count: int) -> Any:
+    """Write down how many were counted."""
+    return client.post(f"{address}/tasks/count", json={"task": task, "what": what, "count": count})
+
+
+def worked(client: FlaskClient, address: str) -> Any:
+    return client.get(f"{address}/work").get_json()
+
+
+def task_of(work: Any, code: str, where: str) -> Any:
+    return next(task for task in station(work, where)["tasks"] if task["code"] == code)
+
+
+def test_as_many_pins_must_come_back_as_were_set(client) -> None:
+    address = f"/api/jobs/{begin(client)['id']}"
+    set_, back = (task_of(worked(client, address), code, code[:4])["id"] for code in ("tack-pins", "peel-pins"))
+
+    assert "pins are not counted yet" in done(client, address, set_).get_json()["title"]
+    tell(client, address, set_, "pins", 17)
+    assert done(client, address, set_).status_code == 200
+    (count,) = task_of(worked(client, address), "peel-pins", "peel")["call"]["counts"]
+    assert (count["expected"], count["counted"]) == (17, None)
+    tell(client, address, back, "pins", 16)
+    assert "You counted 16 pins; there should be 17" in done(client, address, back).get_json()["title"]
+    assert done(client, address, back, reason="One bent, and in the bin").status_code == 200
+
+
+def test_rests_of_the_plate_are_ticked_one_by_one_and_where_it_lifted_is_pressed_again(client) -> None:
+    address = f"/api/jobs/{begin(client)['id']}"
+    press = task_of(worked(client, address), "tack-press", "tack")["id"]
+
+    client.post(f"{address}/tasks/call", json={"task": press, "numbers": [1], "present": True})
+    client.post(f"{address}/tasks/lifted", json={"task": press, "numbers": [1], "lifted": True})
+
+    work = worked(client, address)
+    assert list(task_of(work, "tack-press", "tack")["call"]["answered"]) == ["1"]
+    assert task_of(work, "tack-press-again", "tack")["call"]["lifted"] == [1]
+    client.post(f"{address}/tasks/lifted", json={"task": press, "numbers": [1], "lifted": False})
+    assert task_of(worked(client, address), "tack-press-again", "tack")["call"]["lifted"] == []
+
+
 def test_a_roll_call_closes_only_when_the_count_comes_out_or_a_reason_is_given(client) -> None:
     address = f"/api/jobs/{begin(client)['id']}"
     count = "weed-count/m1/k1"
+    (row,) = (row for row in station(worked(client, address), "weed")["rows"] if row["label"] == "Windows to take out")
+    windows = int(row["value"])
 
     early = done(client, address, count)
     assert (early.status_code, early.get_json()["code"]) == (409, "needs-reason")
@@ -111,7 +154,14 @@ def test_a_roll_call_closes_only_when_the_count_comes_out_or_a_reason_is_given(c
     reasoned = done(client, address, count, reason="Piece 2 tore; a new one is cut").get_json()
     assert station(reasoned, "weed")["state"] == "stop"
     client.post(f"{address}/tasks/done", json={"task": count, "done": False})
-    client.post(f"{address}/tasks/call", json={"task": count, "present": True})
+    # Two are counted: that is not all of them. Three are: all have answered, and the windows are still to be counted.
+    tell(client, address, count, "keepers", 2)
+    assert "missing" in done(client, address, count).get_json()["title"]
+    tell(client, address, count, "keepers", 3)
+    assert "windows out are not counted yet" in done(client, address, count).get_json()["title"]
+    tell(client, address, count, "windows", windows - 1)
+    assert f"You counted {windows - 1} windows out" in done(client, address, count).get_json()["title"]
+    tell(client, address, count, "windows", windows)
     closed = done(client, address, count)
     assert closed.status_code == 200
     (counted,) = (
@@ -386,7 +436,29 @@ def test_sentences_follow_the_unit_and_numbers_stay_in_mm(client) -> None:
             "not happened",
         ),
         ("post", "/api/jobs/1/tasks/call", {"task": "weed-count/m1/k1", "numbers": [44], "present": True}, 400, "44"),
-        ("post", "/api/jobs/1/tasks/call", {"task": "sheets-test-cut", "present": True}, 400, "no roll-call"),
+        (
+            "post",
+            "/api/jobs/1/tasks/call",
+            {"task": "sheets-test-cut", "numbers": [1], "present": True},
+            400,
+            "no roll-call",
+        ),
+        (
+            "post",
+            "/api/jobs/1/tasks/count",
+            {"task": "weed-count/m1/k1", "what": "pins", "count": 3},
+            400,
+            "not counted",
+        ),
+        ("post", "/api/jobs/1/tasks/count", {"task": "weed-count/m1/k1", "what": "windows", "count": -1}, 400, "count"),
+        (
+            "post",
+            "/api/jobs/1/tasks/lifted",
+            {"task": "weed-count/m1/k1", "numbers": [1], "lifted": True},
+            400,
+            "pressed",
+        ),
+        ("post", "/api/jobs/1/tasks/lifted", {"task": "tack-press/m1/k1", "numbers": [99], "lifted": True}, 400, "99"),
         ("patch", "/api/jobs/1", {"coatings": []}, 400, "needs a paint"),
         ("patch", "/api/jobs/1", {"coatings": [{"role": "colour", "paint": "plate-glaze"}]}, 400, "is no colour"),
         (

@@ -1,5 +1,7 @@
 """Areas of a blank that are kept clear: mask, pins and findings keep off them; what is put on is a step."""
 
+from dataclasses import replace
+
 import pytest
 import shapely
 
@@ -87,12 +89,16 @@ def test_no_pin_goes_into_it() -> None:
     assert all(not region.contains(shapely.Point(x + 200, y + 100)) for x, y in pinned)
 
 
-def test_a_plate_that_would_rest_on_it_is_told() -> None:
+def test_a_plate_keeps_off_it_where_it_can_and_is_told_where_it_cannot() -> None:
+    """Staples in the middle of a ring lie beside the plate; in a ring of them no plate finds room."""
     assert plan(job()).pressed_on() == []
-    (told, *_) = plan(job(ClearArea(300, 200, 10, 10, why="staples"), source="ring")).pressed_on()
+    assert plan(job(ClearArea(300, 200, 10, 10, why="staples"), source="ring")).pressed_on() == []
+    around = [ClearArea(300 + dx, 200 + dy, 8, 8, why="staples") for dx in (-130, 0, 130) for dy in (-130, 0, 130)]
+    (told, *_) = plan(job(*around, source="ring")).pressed_on()
 
     assert told[2].why == "staples"
-    assert plan(job(ClearArea(300, 200, 10, 10, timing="after"), source="ring")).pressed_on() == []
+    after = [replace(area, timing="after") for area in around]
+    assert plan(job(*after, source="ring")).pressed_on() == []
 
 
 def test_what_is_sewn_on_is_a_step_before_or_after_the_painting() -> None:

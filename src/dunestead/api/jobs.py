@@ -40,6 +40,7 @@ _LABELS = {
     "overlap": "Overlap of sheets",
     "cutter": "Cutter",
     "press": "Press",
+    "cover_paper": "Cover",
     "coatings": "Coatings",
     "copies": "Copies",
     "seen_through": "Seen through the blank",

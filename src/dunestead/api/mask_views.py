@@ -42,14 +42,25 @@ def mask_out(plan: Plan, mask: MaskPlan) -> wire.MaskOut:
             for one in sheet.patches
             if one.patch.mask == mask.number and one.copy == 1
         ],
-        placements=[
-            wire.PlacementOut(number=p.number, box=p.box) for one in mask.pressings[:1] for p in one.placements
+        passes=[
+            wire.PassOut(
+                name=one.name,
+                celsius=one.celsius,
+                seconds=one.seconds,
+                placements=[
+                    wire.PlacementOut(number=p.number, box=p.box, under_rim=list(p.under_rim)) for p in one.placements
+                ],
+            )
+            for one in mask.pressings
         ],
         tape=wire.TapeOut(left=mask.tape.left, right=mask.tape.right, top=mask.tape.top, bottom=mask.tape.bottom),
         edge=wire.TapeOut(**asdict(edge)),
-        covers=list(mask.cover.boxes),
+        covers=[wire.StripOut(number=one.number, box=one.box) for one in mask.strips],
         painted_box=mask.painted_box,
-        pins=[wire.PinOut(at=placed(pin.at, origin), holds=pin.holds, piece=pin.piece) for pin in mask.pinning.pins],
+        pins=[
+            wire.PinOut(number=pin.number, at=placed(pin.at, origin), lean=pin.lean, holds=pin.holds, piece=pin.piece)
+            for pin in mask.pinning.pins
+        ],
         placing=list(mask.placing),
     )
 

@@ -181,6 +181,7 @@ class JobIn(Wire):
     overlap: float | None = None
     cutter: str | None = None
     press: str | None = None
+    cover_paper: str | None = None
     coatings: list[CoatingIn] | None = None
     copies: int | None = None
     seen_through: bool | None = None
@@ -226,11 +227,29 @@ class DoneIn(Wire):
 
 
 class CallsIn(Wire):
-    """Keepers that answered a task's roll-call, or did not after all; all of them when no numbers are given."""
+    """Keepers, or rests of the plate, that answered a task's roll-call, or did not after all."""
 
     task: str = Field(max_length=120)
-    numbers: list[int] | None = None
+    numbers: list[int] = Field(max_length=5000)
     present: bool
+
+
+class CountIn(Wire):
+    """How many of something were counted in a task."""
+
+    model_config = limits_like(LogEntry)
+
+    task: str = Field(max_length=120)
+    what: str = Field(max_length=40)
+    count: int
+
+
+class LiftedIn(Wire):
+    """Rests of the plate where the mask lifted, or held after all."""
+
+    task: str = Field(max_length=120)
+    numbers: list[int] = Field(max_length=5000)
+    lifted: bool
 
 
 class MendIn(Wire):
@@ -259,12 +278,24 @@ class RowOut(BaseModel):
     why: str
 
 
+class CountOut(BaseModel):
+    """Something that is counted: how many were, and how many there should be, where that is known."""
+
+    what: str
+    name: str
+    counted: int | None
+    expected: int | None
+
+
 class CallOut(BaseModel):
-    """A roll-call: who must answer, who has and when, and how many windows must be out."""
+    """A roll-call: what must answer by its number, what has and when, where it lifted, and what is counted."""
 
     numbers: list[int]
+    of: Literal["keepers", "placements"]
     answered: dict[int, datetime]
-    windows: int
+    keepers_counted: int | None
+    lifted: list[int]
+    counts: list[CountOut]
 
 
 class TaskOut(BaseModel):
@@ -472,16 +503,35 @@ class PatchOut(BaseModel):
 
 
 class PlacementOut(BaseModel):
-    """A rest of the plate."""
+    """A rest of the plate; paper goes between where a keeper lies under its rim."""
+
+    number: int
+    box: Box
+    under_rim: list[int]
+
+
+class PassOut(BaseModel):
+    """One going over of a mask with a hot plate: C, seconds a rest, and its rests from the middle outwards."""
+
+    name: str
+    celsius: float
+    seconds: float
+    placements: list[PlacementOut]
+
+
+class StripOut(BaseModel):
+    """A strip of cover on the blank, in the order they are laid."""
 
     number: int
     box: Box
 
 
 class PinOut(BaseModel):
-    """A pin."""
+    """A pin, and which way its head leans, a unit vector."""
 
+    number: int
     at: Point
+    lean: Point
     holds: str
     piece: int | None
 
@@ -507,10 +557,10 @@ class MaskOut(BaseModel):
     bridges: list[BridgeOut]
     bridged_area: float
     patches: list[PatchOut]
-    placements: list[PlacementOut]
+    passes: list[PassOut]
     tape: TapeOut
     edge: TapeOut = Field(description="What a tape reads to the mask's edges when it lies where it should.")
-    covers: list[Box]
+    covers: list[StripOut]
     painted_box: Box
     pins: list[PinOut]
     placing: list[int]
@@ -929,6 +979,7 @@ class InputsOut(BaseModel):
     overlap: float | None
     cutter: str
     press: str
+    cover_paper: str
     coatings: list[CoatingIn]
     copies: int
     seen_through: bool
@@ -1177,6 +1228,7 @@ class CatalogueOut(BaseModel):
     materials: list[ChoiceOut]
     cutters: list[ChoiceOut]
     presses: list[ChoiceOut]
+    covers: list[ChoiceOut]
     paints: list[ChoiceOut]
     figures: list[FigureOut]
     garments: list[ChoiceOut]

@@ -244,6 +244,15 @@ def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
             )
             for p in catalogue.presses.values()
         ],
+        covers=[
+            wire.ChoiceOut(
+                key=c.key,
+                name=c.name,
+                about=f"{show_length(c.width, unit)} wide.",
+                suits=[s.key for s in surfaces],
+            )
+            for c in catalogue.covers.values()
+        ],
         paints=[
             wire.ChoiceOut(
                 key=p.key,

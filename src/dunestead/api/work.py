@@ -62,6 +62,26 @@ def set_done(job_id: int, given: wire.DoneIn, query_data: wire.UnitQuery) -> wir
 @work.input(wire.UnitQuery, location="query")
 @work.output(wire.WorkOut)
 def set_calls(job_id: int, given: wire.CallsIn, query_data: wire.UnitQuery) -> wire.WorkOut:
-    """Log keepers that answered a roll-call, or did not after all."""
+    """Log keepers, or rests of the plate, that answered a roll-call, or did not after all."""
     bench().call(job_id, given.task, given.numbers, present=given.present, version=made_on())
+    return worked(job_id, query_data)
+
+
+@work.post("/tasks/count")
+@work.input(wire.CountIn, arg_name="given")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.WorkOut)
+def set_count(job_id: int, given: wire.CountIn, query_data: wire.UnitQuery) -> wire.WorkOut:
+    """Log how many windows, keepers or pins were counted."""
+    bench().count(job_id, given.task, given.what, given.count, version=made_on())
+    return worked(job_id, query_data)
+
+
+@work.post("/tasks/lifted")
+@work.input(wire.LiftedIn, arg_name="given")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.WorkOut)
+def set_lifted(job_id: int, given: wire.LiftedIn, query_data: wire.UnitQuery) -> wire.WorkOut:
+    """Log rests of the plate where the mask lifted, or held after all."""
+    bench().mark_lifted(job_id, given.task, given.numbers, lifted=given.lifted, version=made_on())
     return worked(job_id, query_data)

@@ -7,8 +7,9 @@ from typing import Any
 from dunestead.api import schemas as wire
 from dunestead.core.stations.graph import Next, red_before_cutting
 from dunestead.core.stations.station import Station
-from dunestead.core.words.tasks import caution_of, detail_of, need_in_words, title_of
-from dunestead.core.work.tasks import Task
+from dunestead.core.words.tasks import COUNTED, caution_of, detail_of, need_in_words, title_of
+from dunestead.core.work.progress import Progress
+from dunestead.core.work.tasks import Call, Count, Task
 from dunestead.workshop.opened import OpenJob
 
 __all__ = ["clocks_out", "head_out", "next_title", "station_out", "work_entries", "work_out"]
@@ -131,11 +132,7 @@ class _TaskViews:
         """Return one task."""
         progress = self._opened.progress
         entry = progress.done(task)
-        call = None
-        if task.call:
-            called = progress.calls(task)
-            answered = {number: called[number] for number in task.call.numbers if number in called}
-            call = wire.CallOut(numbers=list(task.call.numbers), answered=answered, windows=task.call.windows)
+        call = _call_out(task, task.call, progress) if task.call else None
         return wire.TaskOut(
             id=task.id,
             code=task.code,
@@ -161,6 +158,26 @@ class _TaskViews:
             copies=self._copies[_alike(task)],
             counted="sets" if task.station in _PER_SET else "copies",
         )
+
+
+def _call_out(task: Task, call: Call, progress: Progress) -> wire.CallOut:
+    called = progress.calls(task)
+    return wire.CallOut(
+        numbers=list(call.numbers),
+        of=call.of,
+        answered={number: called[number] for number in call.numbers if number in called},
+        keepers_counted=progress.counted(task, Count("keepers", len(call.numbers))),
+        lifted=list(progress.lifted(call.again or task.id)),
+        counts=[
+            wire.CountOut(
+                what=count.code,
+                name=COUNTED[count.code],
+                counted=progress.counted(task, count),
+                expected=progress.expected(count),
+            )
+            for count in call.counts
+        ],
+    )
 
 
 def _alike(task: Task) -> tuple[object, ...]:

@@ -9,6 +9,7 @@ from typing import Any
 
 from dunestead.core.figures import (
     Catalogue,
+    CoverPaper,
     Cutter,
     Distances,
     FaceRow,
@@ -42,12 +43,13 @@ def load_catalogue() -> Catalogue:
     surfaces, materials, paints = _read("surfaces"), _read("materials"), _read("paints")
     methods = _read("methods")
     devices, workshop = _read("cutters"), _read("workshop")
-    garments, faces = _read("garments"), _read("faces")
+    garments, faces, covers = _read("garments"), _read("faces"), _read("covers")
     return Catalogue(
         surfaces=_freeze({key: _surface(key, row) for key, row in _rows(surfaces)}),
         materials=_freeze({key: _material(key, row) for key, row in _rows(materials)}),
         methods=_freeze({key: _method(key, row) for key, row in _rows(methods)}),
         cutters=_freeze({key: Cutter(key=key, **row) for key, row in devices["cutter"].items()}),
+        covers=_freeze({key: CoverPaper(key=key, **row) for key, row in _rows(covers)}),
         presses=_freeze({key: Press(key=key, **row) for key, row in devices["press"].items()}),
         paints=_freeze({key: _paint(key, row) for key, row in _rows(paints)}),
         garments=_freeze({key: GarmentSize(key=key, **row) for key, row in garments["size"].items()}),
@@ -62,6 +64,7 @@ def load_catalogue() -> Catalogue:
                 **dict(_figures("method", methods["figures"], {key: _pressed(row) for key, row in _rows(methods)})),
                 **dict(_figures("paint", paints["figures"], dict(_rows(paints)))),
                 **dict(_figures("cutter", devices["figures"], devices["cutter"])),
+                **dict(_figures("cover", covers["figures"], dict(_rows(covers)))),
                 **dict(_figures("press", devices["figures"], devices["press"])),
                 **dict(_figures("garment", garments["figures"], garments["size"])),
                 **{("hand", "median", name): Figure(**row) for name, row in workshop["hand"].items()},

@@ -14,6 +14,7 @@ from dunestead.core.records import Recipe, Stock
 
 __all__ = [
     "Catalogue",
+    "CoverPaper",
     "Cutter",
     "Distances",
     "FaceRow",
@@ -223,6 +224,16 @@ class Press:
     plate_length: float
     overlap: float
     heat: float
+
+
+@dataclass(frozen=True, slots=True)
+class CoverPaper:
+    """What a blank is covered with around its mask: as wide and long as it comes, mm; None long for a roll."""
+
+    key: str
+    name: str
+    width: float
+    length: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -455,7 +466,9 @@ class FaceRow:
     joined: bool
 
 
-Row = TypeVar("Row", Surface, Material, Method, Cutter, Press, Paint, GarmentSize, GarmentPlacement, FaceRow)
+Row = TypeVar(
+    "Row", Surface, Material, Method, Cutter, Press, CoverPaper, Paint, GarmentSize, GarmentPlacement, FaceRow
+)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -470,6 +483,7 @@ class Catalogue:
     methods: Mapping[str, Method]
     cutters: Mapping[str, Cutter]
     presses: Mapping[str, Press]
+    covers: Mapping[str, CoverPaper]
     paints: Mapping[str, Paint]
     garments: Mapping[str, GarmentSize]
     placements: Mapping[str, GarmentPlacement]
@@ -496,6 +510,10 @@ class Catalogue:
     def cutter(self, key: str) -> Cutter:
         """Return a cutter class; raises `UnknownKey` where there is none."""
         return _pick("cutter", self.cutters, key)
+
+    def cover(self, key: str) -> CoverPaper:
+        """Return what a blank is covered with; raises `UnknownKey` when there is none."""
+        return _pick("cover", self.covers, key)
 
     def press(self, key: str) -> Press:
         """Return a hot plate; raises `UnknownKey` where there is none."""

@@ -17,7 +17,7 @@ from dunestead.core.stations.graph import stations_of
 from dunestead.core.stations.station import NAMES
 from dunestead.core.words.tasks import caution_of, title_of
 from dunestead.core.work.progress import Progress
-from dunestead.core.work.tasks import Task, TaskGraph
+from dunestead.core.work.tasks import Call, Task, TaskGraph
 
 __all__ = ["has_red", "plan_report"]
 
@@ -161,11 +161,27 @@ def _mask(plan: Plan, mask: MaskPlan) -> dict[str, Any]:
         "painted_box_mm": list(mask.painted_box),
         "windows": [_rings(part) for part in shapely.get_parts(move.moved(mask.cut.windows))],
         "placements": [
-            {"box_mm": list(one.box), "celsius": pressing.celsius, "seconds": pressing.seconds, "pass": number}
+            {
+                "number": one.number,
+                "box_mm": list(one.box),
+                "celsius": pressing.celsius,
+                "seconds": pressing.seconds,
+                "pass": number,
+                "under_rim": list(one.under_rim),
+            }
             for number, pressing in enumerate(mask.pressings, start=1)
             for one in pressing.placements
         ],
-        "pins": [{"at_mm": _point(move, pin.at), "holds": pin.holds, "piece": pin.piece} for pin in mask.pinning.pins],
+        "pins": [
+            {
+                "number": pin.number,
+                "at_mm": _point(move, pin.at),
+                "holds": pin.holds,
+                "piece": pin.piece,
+                "lean": list(pin.lean),
+            }
+            for pin in mask.pinning.pins
+        ],
         "tape": [
             {"from": "left", "to": [x0, (y0 + y1) / 2], "mm": tape.left},
             {"from": "right", "to": [x1, (y0 + y1) / 2], "mm": tape.right},
@@ -174,7 +190,7 @@ def _mask(plan: Plan, mask: MaskPlan) -> dict[str, Any]:
         ],
         "worked_from": "back" if plan.job.blank.seen_through else "front",
         "blank_mm": [width, height],
-        "covers": [{"box_mm": list(box)} for box in mask.cover.boxes],
+        "covers": [{"number": one.number, "box_mm": list(one.box)} for one in mask.strips],
         "cover_everything": mask.cover.everything,
         "loose_pieces": [
             {
@@ -187,6 +203,11 @@ def _mask(plan: Plan, mask: MaskPlan) -> dict[str, Any]:
             for piece in mask.laid.found.loose
         ],
     }
+
+
+def _call(call: Call) -> dict[str, Any]:
+    counts = {count.code: count.expected for count in call.counts}
+    return {"numbers": list(call.numbers), "of": call.of, "counts": counts}
 
 
 def _point(move: Affine, at: tuple[float, float]) -> list[float]:
@@ -215,7 +236,7 @@ def _task(task: Task) -> dict[str, Any]:
         "after": [
             {"task": wait.task, "least": wait.least, "most": wait.most, "since": wait.since} for wait in task.after
         ],
-        "call": {"numbers": list(task.call.numbers), "windows": task.call.windows} if task.call else None,
+        "call": _call(task.call) if task.call else None,
         "needs": [{"what": need.what, "amount": need.amount, "unit": need.unit} for need in task.needs],
         "caution": caution_of(task),
     }

@@ -36,6 +36,7 @@ from dunestead.core.mask.bridges import Bridge
 from dunestead.core.mask.fates import Fate, check_fates
 from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.stations.graph import next_of, red_before_cutting, stations_of, task_graph
+from dunestead.core.words.tasks import COUNTED
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task, TaskGraph
 from dunestead.formats.artwork import read_drawing
@@ -368,23 +369,57 @@ class Workbench:
         self._store.write(job_id, version, [entry])
 
     def call(
-        self, job_id: int, task_id: str, numbers: Sequence[int] | None, *, present: bool, version: int | None = None
+        self, job_id: int, task_id: str, numbers: Sequence[int], *, present: bool, version: int | None = None
     ) -> None:
-        """Log keepers that answered a roll-call, or did not after all; None for all of them.
+        """Log keepers, or rests of the plate, that answered a roll-call, or did not after all.
 
         Raises
         ------
         BadInput
-            When there is no such roll-call, or a number is none of its keepers.
+            When there is no such roll-call, or a number is not on it.
+        """
+        task = self._numbered(job_id, task_id, numbers)
+        entry = LogEntry("called" if present else "uncalled", task.id, self.clock.now(), numbers=tuple(numbers))
+        self._store.write(job_id, version, [entry])
+
+    def mark_lifted(
+        self, job_id: int, task_id: str, numbers: Sequence[int], *, lifted: bool, version: int | None = None
+    ) -> None:
+        """Log rests of the plate where the mask lifted, or held after all; raises as `call`."""
+        task = self._numbered(job_id, task_id, numbers)
+        if task.call is None or task.call.of != "placements":
+            raise BadInput("Nothing is pressed in this task.", "Mark what lifts where the mask is pressed.")
+        entry = LogEntry("lifted" if lifted else "held", task.id, self.clock.now(), numbers=tuple(numbers))
+        self._store.write(job_id, version, [entry])
+
+    def count(self, job_id: int, task_id: str, what: str, value: int, version: int | None = None) -> None:
+        """Log how many of something were counted; as many keepers as there should be have all answered.
+
+        Raises
+        ------
+        BadInput
+            When nothing of the kind is counted in this task.
         """
         task = _task(self.open(job_id, "mm").graph, task_id)
-        if task.call is None:
+        call = task.call
+        keepers = call.numbers if call and call.of == "keepers" else ()
+        if call is None or not (any(one.code == what for one in call.counts) or (what == "keepers" and keepers)):
+            raise BadInput("That is not counted in this task.", "Tick it off instead.")
+        now = self.clock.now()
+        entry = LogEntry("counted", task.id, now, what=what, count=value)
+        check_limits(entry)
+        all_here = what == "keepers" and value == len(keepers)
+        called = [LogEntry("called", task.id, now, numbers=keepers)] if all_here else []
+        self._store.write(job_id, version, [entry, *called])
+
+    def _numbered(self, job_id: int, task_id: str, numbers: Sequence[int]) -> Task:
+        task = _task(self.open(job_id, "mm").graph, task_id)
+        if task.call is None or not task.call.numbers:
             raise BadInput("This task has no roll-call.", "Tick it off instead.")
-        chosen = tuple(task.call.numbers if numbers is None else numbers)
-        if unknown := [number for number in chosen if number not in task.call.numbers]:
-            raise BadInput(f"{unknown[0]} is not a piece that is kept.", "Call only pieces whose fate is to be kept.")
-        entry = LogEntry("called" if present else "uncalled", task.id, self.clock.now(), numbers=chosen)
-        self._store.write(job_id, version, [entry])
+        if unknown := [number for number in numbers if number not in task.call.numbers]:
+            what = "piece that is kept" if task.call.of == "keepers" else "rest of the plate"
+            raise BadInput(f"{unknown[0]} is not a {what}.", "Call only the numbers on the map.")
+        return task
 
     def hand_out(self, job_id: int, what: str, unit: str, *, anyway: bool) -> OpenJob:
         """Return a job whose file is asked for.
@@ -462,6 +497,15 @@ def _check_time(progress: Progress, task: Task, at: datetime) -> None:
         raise TooEarly(
             f"The count is not out: {missing} missing ({named}).",
             "Find them and tick each as it turns up, or say why you go on without them.",
+        )
+    for count, value, wanted in progress.off_counts(task):
+        what = COUNTED[count.code]
+        if value is None:
+            should = "" if wanted is None else f": {wanted} should be there"
+            raise TooEarly(f"The {what} are not counted yet{should}.", "Count, and write the number down.")
+        raise TooEarly(
+            f"You counted {value} {what}; there should be {wanted}.",
+            "Look again and count anew, or say why you go on all the same.",
         )
     if why := progress.too_early(task, at):
         raise TooEarly(why, "Wait, or say why it is done before its time.")

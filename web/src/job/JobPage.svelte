@@ -20,6 +20,7 @@
   import StateMark from '../lib/ui/StateMark.svelte';
   import TopBar from '../lib/ui/TopBar.svelte';
   import { isRoom, STATIONS } from '../stations';
+  import { taskShown } from '../stations/station';
   import Clocks from './Clocks.svelte';
   import CopyChooser from './CopyChooser.svelte';
   import Mending from './Mending.svelte';
@@ -230,7 +231,15 @@
             <CopyChooser {open} copy={job.copy_no} copies={job.copies} />
           {/if}
           <Clocks clocks={job.clocks.filter((clock) => clock.station === code)} copies={job.copies} />
-          {#if station.tasks.length}<TaskList {open} tasks={station.tasks} pieces={job.pieces} />{/if}
+          {#if station.tasks.length}
+            <TaskList
+              {open}
+              tasks={station.tasks}
+              pieces={job.pieces}
+              shown={view.byTask ? taskShown(open, job, code)?.id : null}
+              onshow={view.byTask ? (task) => (open.shown = task.id) : undefined}
+            />
+          {/if}
           <Reckoning rows={station.rows} />
           <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>
         </div>

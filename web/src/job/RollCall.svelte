@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { Piece, Task } from '../lib/api/client';
+  import CountField from './CountField.svelte';
   import type { OpenJob } from './open-job.svelte';
+  import Rests from './Rests.svelte';
 
   interface Props {
     task: Task;
@@ -14,45 +16,45 @@
   const word = $derived(WORDS[task.station] ?? 'here');
   const isHere = (number: number) => String(number) in call.answered;
   const here = $derived(call.numbers.filter(isHere).length);
+  const all = $derived(call.numbers.length);
 </script>
 
-<fieldset class="m-0 mt-2 border-0 p-0 pl-6">
-  <legend class="mb-1 text-sm">
-    <strong>{here} of {call.numbers.length}</strong>
-    {word}
-    {#if here < call.numbers.length}
-      <button class="ml-2 cursor-pointer underline" onclick={() => open.call(task.id, null, true)}
-        >All {call.numbers.length} are</button
-      >
-    {/if}
-  </legend>
-  <div class="flex flex-wrap gap-1.5">
-    {#each keepers as piece (piece.number)}
-      {@const present = isHere(piece.number)}
-      <button
-        class="number stamp"
-        class:present
-        aria-pressed={present}
-        aria-label="Keeper {piece.number}, {present ? word : 'missing'}"
-        onclick={() => open.call(task.id, [piece.number], !present)}
-        >{piece.number}{present ? ' ✓' : ''}</button
-      >
-    {/each}
-  </div>
-</fieldset>
-
-<style>
-  .number {
-    min-width: 2.6rem;
-    min-height: 2.2rem;
-    cursor: pointer;
-    border: 2px dashed var(--faint);
-    border-radius: 1.2rem;
-    padding: 0 0.5rem;
-  }
-  .present {
-    border-style: solid;
-    border-color: var(--grass);
-    background: color-mix(in srgb, var(--grass) 18%, transparent);
-  }
-</style>
+<div class="mt-2 flex flex-col gap-3 pl-6">
+  {#each call.counts as { what, name, counted, expected } (what)}
+    <CountField {name} {counted} {expected} oncount={(count) => open.count(task.id, what, count)} />
+  {/each}
+  {#if call.of === 'placements' && all}
+    <Rests {task} {call} {open} />
+  {:else if all}
+    <fieldset class="m-0 border-0 p-0">
+      <legend class="mb-1 text-sm"><strong>{here} of {all}</strong> {word}</legend>
+      {#if here < all}
+        <CountField
+          name="keepers {word}"
+          counted={call.keepers_counted === all ? null : call.keepers_counted}
+          expected={all}
+          oncount={(count) => open.count(task.id, 'keepers', count)}
+        />
+        <p class="m-0 mt-1 mb-2 text-sm text-(--faint)">
+          {call.keepers_counted !== null && call.keepers_counted !== all
+            ? 'Tick each as you see it: what is left is missing.'
+            : 'Count them and write the number down, or tick each as you see it.'}
+        </p>
+      {/if}
+      <div class="flex flex-wrap gap-1.5">
+        {#each keepers as piece (piece.number)}
+          {@const present = isHere(piece.number)}
+          <button
+            class="number stamp"
+            class:present
+            aria-pressed={present}
+            aria-label="Keeper {piece.number}, {present ? word : 'missing'}"
+            title={piece.where}
+            onclick={() => open.call(task.id, [piece.number], !present)}
+            >{piece.number}{present ? ' ✓' : ''}</button
+          >
+        {/each}
+      </div>
+    </fieldset>
+  {/if}
+</div>

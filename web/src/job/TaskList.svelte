@@ -10,14 +10,17 @@
     open: OpenJob;
     tasks: Task[];
     pieces: Piece[];
+    /** The task whose marks the picture shows, where it shows one at a time. */
+    shown?: string | null;
+    onshow?: (task: Task) => void;
   }
-  const { open, tasks, pieces }: Props = $props();
+  const { open, tasks, pieces, shown = null, onshow }: Props = $props();
   const following = $derived(open.job?.next?.task?.id);
 </script>
 
 <ol class="m-0 flex list-none flex-col gap-2 p-0">
   {#each tasks as task (task.id)}
-    <li class="card p-3" class:next={following === task.id}>
+    <li class="card p-3" class:next={following === task.id} class:done={task.done_at && !task.changed.length}>
       <Checkbox
         checked={!!task.done_at}
         onclick={(event: MouseEvent) => {
@@ -30,6 +33,14 @@
         <strong>{task.title}</strong>
       </Checkbox>
       <p class="m-0 mt-1 pl-6 text-sm">{task.detail}</p>
+      {#if onshow && !task.done_at}
+        <button
+          class="ml-6 cursor-pointer text-sm underline"
+          aria-pressed={shown === task.id}
+          onclick={() => onshow(task)}
+          >{shown === task.id ? 'Shown in the picture' : 'Show in the picture'}</button
+        >
+      {/if}
       {#if task.done_at}
         <p class="m-0 pl-6 text-sm text-(--grass)">
           Done {showMoment(task.done_at)}{task.reason ? `: ${task.reason}` : ''}
@@ -54,7 +65,7 @@
           {task.caution}
         </p>{/if}
       {#if open.early?.task === task.id}<Reason {open} early={open.early} />{/if}
-      {#if task.call && task.call.numbers.length}
+      {#if task.call}
         <RollCall
           {task}
           call={task.call}
@@ -70,6 +81,9 @@
   .next {
     border-color: var(--signal);
     box-shadow: inset 4px 0 0 var(--signal);
+  }
+  .done {
+    opacity: 0.75;
   }
   .caution {
     border-left: 4px solid var(--signal);

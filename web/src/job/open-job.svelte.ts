@@ -42,6 +42,8 @@ export class OpenJob {
   mask = $state(1);
   /** Number of the copy whose tasks are shown. */
   copy = $state(1);
+  /** Id of the task whose marks the picture shows; the next one's when none is chosen. */
+  shown = $state<string | null>(null);
   /** A task that is before its time, or whose count is not out: why, until a reason is given or it is let be. */
   early = $state.raw<{ task: string; problem: api.Problem } | null>(null);
   /** A bridge in the hand, as it would stand; or why it cannot. */
@@ -110,9 +112,19 @@ export class OpenJob {
       this.problem = null;
     }
   };
-  call = (task: string, numbers: number[] | null, present: boolean) =>
+  call = (task: string, numbers: number[], present: boolean) =>
     this.#ask((job) =>
       this.#worked(job, api.setCalls(this.id, settings.unit, this.copy, task, numbers, present)),
+    );
+  /** Write down how many were counted. */
+  count = (task: string, what: string, count: number) =>
+    this.#ask((job) =>
+      this.#worked(job, api.setCount(this.id, settings.unit, this.copy, { task, what, count })),
+    );
+  /** Mark rests of the plate where the mask lifted, or held after all. */
+  lift = (task: string, numbers: number[], lifted: boolean) =>
+    this.#ask((job) =>
+      this.#worked(job, api.setLifted(this.id, settings.unit, this.copy, task, numbers, lifted)),
     );
   /** Show the tasks of another copy. */
   turnTo = (copy: number): Promise<void> => {

@@ -1,7 +1,7 @@
 /** What a station brings to the page: what its picture shows, what stands beside it, its keys. */
 import type { Component } from 'svelte';
 import type { OpenJob } from '../job/open-job.svelte';
-import type { Catalogue, Job, Station } from '../lib/api/client';
+import type { Catalogue, Job, Station, Task } from '../lib/api/client';
 import type { Layer } from '../lib/picture/layers';
 import type { Shortcut } from '../lib/shortcuts';
 
@@ -28,6 +28,8 @@ export interface StationView {
   layers: (open: OpenJob, job: Job) => Layer[];
   /** What must find room beside the blank. */
   room: 'print' | 'mask';
+  /** Whether the picture shows the marks of one task at a time. */
+  byTask?: boolean;
   /** Whether the blank is shown as it lies before the maker, turned over where it is worked from its back. */
   back?: boolean;
   /** What stands beside the picture, over its tasks and figures. */
@@ -39,6 +41,13 @@ export interface StationView {
   keys?: (open: OpenJob) => Shortcut[];
   /** The verdict on what is in the hand, while something is. */
   inHand?: (open: OpenJob) => Pick<Station, 'state' | 'verdict'> | null;
+}
+
+/** The task whose marks the picture shows: the chosen one, else the first that is left, else the last. */
+export function taskShown(open: OpenJob, job: Job, code: string): Task | null {
+  const tasks = job.stations.find((station) => station.code === code)?.tasks ?? [];
+  const chosen = tasks.find((task) => task.id === open.shown);
+  return chosen ?? tasks.find((task) => !task.done_at) ?? tasks.at(-1) ?? null;
 }
 
 /** Numbers that answered the roll-call that is on at a station, the first that has not come out; null without one. */

@@ -4,6 +4,7 @@ import type { Job, Room, WeakPlace } from '../lib/api/client';
 import { OpenJob } from '../job/open-job.svelte';
 import MaskLayer from '../lib/picture/MaskLayer.svelte';
 import NumberLayer from '../lib/picture/NumberLayer.svelte';
+import PlacementLayer from '../lib/picture/PlacementLayer.svelte';
 import PrintLayer from '../lib/picture/PrintLayer.svelte';
 import WeakMarks from '../lib/picture/WeakMarks.svelte';
 import { STATIONS } from '.';
@@ -27,8 +28,8 @@ const job = {
     {
       code: 'tack',
       tasks: [
-        { call, done_at: '2026-05-10' },
-        { call, done_at: null },
+        { id: 'tack-press/m1', code: 'tack-press', call, done_at: '2026-05-10' },
+        { id: 'tack-place/m1', code: 'tack-place', call, done_at: null },
       ],
     },
     { code: 'weed', tasks: [] },
@@ -52,6 +53,16 @@ describe('what each station brings', () => {
   it('numbers the kept pieces of the mask that is shown, and who answered the call that is on', () => {
     expect(propsOf('tack', NumberLayer)).toMatchObject({ pieces: [{ number: 1 }], present: [2] });
     expect(answered(job, 'weed')).toBeNull();
+  });
+
+  it('shows the marks of one task at a time: of the next, or of the one that is chosen', () => {
+    expect(propsOf('tack', PlacementLayer)).toBeUndefined();
+
+    const open = new OpenJob(1);
+    open.shown = 'tack-press/m1';
+    const layers = STATIONS.tack.layers(open, job).map((one) => one.of);
+    expect(layers).toContain(PlacementLayer);
+    expect(layers).not.toContain(NumberLayer);
   });
 
   it('shows the print under a mask that is peeled back, and lays it down for whoever comes back', () => {

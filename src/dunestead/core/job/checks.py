@@ -52,6 +52,7 @@ def _check_keys(job: Job, catalogue: Catalogue) -> None:
     catalogue.material(job.mask.material)
     catalogue.cutter(job.sheets.cutter)
     catalogue.press(job.tack.press)
+    catalogue.cover(job.tack.cover_paper)
     if job.mask.method is not None:
         catalogue.method(job.mask.method)
     if job.mask.bridge_style not in STYLES:

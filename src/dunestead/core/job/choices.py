@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass, replace
 
-from dunestead.core.figures import Catalogue, Cutter, Material, Paint, Press, Surface
+from dunestead.core.figures import Catalogue, CoverPaper, Cutter, Material, Paint, Press, Surface
 from dunestead.core.job.job import Job, colouring
 from dunestead.core.mask.bridge_rules import BridgeRules, usual_width
 
@@ -18,6 +18,7 @@ class Choices:
     paint: Paint
     cutter: Cutter
     press: Press
+    cover_paper: CoverPaper
 
 
 def choices_of(job: Job, catalogue: Catalogue) -> Choices:
@@ -37,6 +38,7 @@ def choices_of(job: Job, catalogue: Catalogue) -> Choices:
         catalogue.paint(colouring(job).paint),
         _cutter(job, catalogue),
         catalogue.press(job.tack.press),
+        catalogue.cover(job.tack.cover_paper),
     )
 
 

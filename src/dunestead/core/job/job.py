@@ -199,9 +199,10 @@ class SheetsEntry:
 
 @dataclass(frozen=True, slots=True)
 class TackEntry:
-    """What the mask is pressed on with."""
+    """What the mask is pressed on with, and what the blank around it is covered with: keys of the catalogue."""
 
     press: str = "iron"
+    cover_paper: str = "packing-paper"
 
 
 @dataclass(frozen=True, slots=True)

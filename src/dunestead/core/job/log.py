@@ -9,7 +9,7 @@ from dunestead.core.limits import limited
 
 __all__ = ["KINDS", "LogEntry", "LogKind"]
 
-LogKind = Literal["done", "undone", "called", "uncalled", "handed-out"]
+LogKind = Literal["done", "undone", "called", "uncalled", "counted", "lifted", "held", "handed-out"]
 KINDS: tuple[LogKind, ...] = get_args(LogKind)
 
 
@@ -20,8 +20,9 @@ class LogEntry:
     Attributes
     ----------
     kind
-        A task done, or taken back; keepers that answered a roll-call, or did not after all; a file handed out
-        although something red stood in the way.
+        A task done, or taken back; keepers or rests of the plate that answered a roll-call, or did not after all;
+        something counted; rests where the mask lifted, or held after all; a file handed out although something red
+        stood in the way.
     task
         Id of the task it is about, or the name of the file.
     at
@@ -29,7 +30,9 @@ class LogEntry:
     began
         First stroke of a task, None where nobody said.
     numbers
-        Keepers.
+        Keepers, or rests of the plate.
+    what, count
+        What was counted, and how many there were.
     reason
         Why it was done before its time, or although the count was not out.
     standing
@@ -43,6 +46,8 @@ class LogEntry:
     at: datetime
     began: datetime | None = None
     numbers: tuple[int, ...] = ()
+    what: str = ""
+    count: int | None = limited(None, "as a count", 0, 100_000)
     reason: str = limited("", "reason", 0, 500, "letters")
     standing: Mapping[str, str] = field(default_factory=dict)
     by: str = ""

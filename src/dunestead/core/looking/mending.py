@@ -57,6 +57,9 @@ def _rows(job: Job, catalogue: Catalogue) -> Iterator[Mend]:
     if job.tack.press not in catalogue.presses:
         usual_press = catalogue.press(TackEntry().press)
         yield Mend("press", f"Press it with a {usual_press.name.lower()}", altered(job, press=usual_press.key))
+    if job.tack.cover_paper not in catalogue.covers:
+        usual_cover = catalogue.cover(TackEntry().cover_paper)
+        yield Mend("cover", f"Cover it with {usual_cover.name.lower()}", altered(job, cover_paper=usual_cover.key))
     if any(coating.paint not in catalogue.paints for coating in job.paint.coatings) or not job.paint.coatings:
         coatings = usual_coatings(catalogue, surface)
         name = catalogue.paint(coatings[0].paint).name.lower()

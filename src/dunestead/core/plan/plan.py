@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 import shapely
@@ -44,6 +44,7 @@ from dunestead.core.tacking.centring import TapeCheck, tape_check
 from dunestead.core.tacking.methods import MethodFit, MethodWork, rank_methods
 from dunestead.core.tacking.pins import Pinning, PinRules, pin_mask
 from dunestead.core.tacking.placements import Placement, PressGround, Pressing, press_mask
+from dunestead.core.tacking.strips import Strip, strips_for
 
 __all__ = [
     "CutCheck",
@@ -91,6 +92,8 @@ class MaskPlan:
         Numbers of the keepers in the order they are set down.
     tape
         As a tape reads from the blank's edges, worked from its back where it is seen through.
+    cover, strips
+        How far it is covered around, with the tape that takes, and the paper for it.
     coats
         What goes through it, in its order.
     """
@@ -106,6 +109,7 @@ class MaskPlan:
     placing: tuple[int, ...]
     tape: TapeCheck
     cover: Cover
+    strips: tuple[Strip, ...]
     coats: tuple[PlannedCoating, ...]
     peel: PeelWindow
 
@@ -351,10 +355,13 @@ def _mask_plan(
     catalogue: Catalogue,
 ) -> MaskPlan:
     choices, job, origin = look.choices, look.job, look.composition.origin
+    figures = catalogue.workshop
     box, painted_box = shifted(cut.box, origin), shifted(laid.painted.region.bounds, origin)
     coats = tuple(coat for coat in coatings if coat.mask == laid.number)
     weak = weak_of(look, laid, cut, catalogue)
     clear = region_of(job.piece.clear)
+    cover = _cover(look, painted_box, box, coats, catalogue)
+    strips, joints = strips_for(cover.boxes, box, choices.cover_paper, figures["cover_lap"], look.composition.outline)
     return MaskPlan(
         laid=laid,
         cut=cut,
@@ -374,7 +381,8 @@ def _mask_plan(
         ),
         placing=_placing(cut, is_reverse=laid.is_reverse),
         tape=tape_check(job.piece.size, painted_box, from_back=job.blank.seen_through),
-        cover=_cover(look, painted_box, box, coats, catalogue),
+        cover=replace(cover, tape=cover.tape + joints),
+        strips=strips,
         coats=coats,
         peel=_peel(look, coats, catalogue),
     )

@@ -11,7 +11,7 @@ from dunestead.core.units import several
 from dunestead.core.work.coating import coat_id
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.standing import mask_standing, place_standing
-from dunestead.core.work.tasks import Call, Lane, Task, Wait
+from dunestead.core.work.tasks import Call, Count, Lane, Task, Wait, task_id
 
 __all__ = ["outcome", "peel", "touch_up", "wash"]
 
@@ -54,6 +54,7 @@ def _in_order(plan: Plan, hand: HandTimes, mask: MaskPlan, copy: int) -> list[Ta
         "peel",
         **about,
         minutes=hand.count_pins / 60,
+        call=Call(counts=(Count("pins", pins, (task_id("tack-pins", **about), "pins")),)),
         figures={"count": pins, "with_sheet": plan.choices.material.kind in ("paper", "card")},
         cautions=("pins",),
         standing=standing,

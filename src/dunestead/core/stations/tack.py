@@ -9,9 +9,10 @@ from dunestead.core.figures import HandTimes
 from dunestead.core.plan.laying import groups_of
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.stations.station import Outcome, Row
+from dunestead.core.tacking.placements import Pressing
 from dunestead.core.units import several, show_temperature
 from dunestead.core.work.standing import place_standing
-from dunestead.core.work.tasks import Call, Lane, Need, Task, Wait
+from dunestead.core.work.tasks import Call, Count, Lane, Need, Task, Wait, task_id
 
 __all__ = ["outcome", "tack"]
 
@@ -140,7 +141,12 @@ def _press(making: _Making, code: str) -> Task | None:
     pressing = making.mask.pressings[0]
     seconds = len(pressing.placements) * (pressing.seconds + making.hand.placement_move)
     figures = {"pressing": pressing, "placements": len(pressing.placements)}
-    return making.task(code, seconds, occupies="plate", figures=figures, cautions=("iron",))
+    call = _rests(pressing)
+    return making.task(code, seconds, occupies="plate", call=call, figures=figures, cautions=("iron",))
+
+
+def _rests(pressing: Pressing, again: str | None = None) -> Call:
+    return Call(tuple(one.number for one in pressing.placements), "placements", again=again)
 
 
 def _press_again(making: _Making, code: str) -> Task | None:
@@ -150,10 +156,11 @@ def _press_again(making: _Making, code: str) -> Task | None:
         return None
     pressing = mask.pressings[-1]
     where_it_lifts = len(mask.pressings) == 1
-    rests = 1 if where_it_lifts else len(mask.placing) if making.is_placed else len(pressing.placements)
+    rests = 1 if where_it_lifts else len(pressing.placements)
     figures = {"pressing": pressing, "placements": rests, "where_it_lifts": where_it_lifts}
     seconds = rests * (pressing.seconds + making.hand.placement_move)
-    return making.task(code, seconds, occupies="plate", figures=figures, cautions=("iron",))
+    call = _rests(pressing, task_id("tack-press", mask=mask.number, copy=making.copy))
+    return making.task(code, seconds, occupies="plate", call=call, figures=figures, cautions=("iron",))
 
 
 def _cool(making: _Making, code: str) -> Task | None:
@@ -172,8 +179,17 @@ def _pins(making: _Making, code: str) -> Task | None:
     count = len(pinning.pins)
     if not count:
         return None
-    figures = {"count": count, "why": pinning.why}
-    return making.task(code, count * making.hand.pin, figures=figures, needs=(Need("pins", count),), cautions=("pins",))
+    figures = {"count": count, "why": pinning.why, "tweezers": pinning.by_tweezers}
+    # How many were set is what must come back, whatever was planned.
+    call = Call(counts=(Count("pins", None),))
+    needs = (Need("pins", count),)
+    return making.task(code, count * making.hand.pin, call=call, figures=figures, needs=needs, cautions=("pins",))
+
+
+def _push_pins(making: _Making, code: str) -> Task:
+    back = (task_id(code, mask=making.mask.number, copy=making.copy), "push-pins")
+    call = Call(counts=(Count("push-pins", None), Count("push-pins-out", None, back)))
+    return making.task(code, making.hand.push_pins, call=call, cautions=("pins",))
 
 
 def _tape_off(making: _Making, code: str) -> Task | None:
@@ -212,7 +228,13 @@ def _cover(making: _Making, code: str) -> Task | None:
     if cover.is_empty:
         return None
     needs = (Need("tape", cover.tape, "mm"),)
-    figures = {"cover": cover, "pinned": making.plan.choices.surface.coarse}
+    paper = making.plan.choices.cover_paper
+    figures = {
+        "cover": cover,
+        "pinned": making.plan.choices.surface.coarse,
+        "strips": making.mask.strips,
+        "paper": paper.name,
+    }
     return making.task(code, cover.tape / _DM * making.hand.cover_dm, figures=figures, needs=needs)
 
 
@@ -222,7 +244,7 @@ _TASKS: dict[str, Maker] = {
     "tack-board-if-carried": _board_if_carried,
     "tack-wipe": _simple(lambda hand: hand.wipe),
     "tack-wipe-smooth": _wipe_smooth,
-    "tack-backing-off": _simple(lambda hand: hand.push_pins, "pins"),
+    "tack-backing-off": _push_pins,
     "tack-lay": _lay,
     "tack-lay-groups": _groups,
     "tack-hinge": _simple(lambda hand: hand.hinge),
@@ -254,7 +276,6 @@ _TASKS: dict[str, Maker] = {
 
 def outcome(plan: Plan, unit: str) -> Outcome:
     """Return the station's state, verdict and figures."""
-    rests = sum(len(one.placements) for mask in plan.masks for one in mask.pressings)
     pins = sum(len(mask.pinning.pins) for mask in plan.masks)
     rows = [Row("Method", "text", plan.method.name, plan.method.about), *_tape_rows(plan)]
     if plan.look.aligned:
@@ -294,7 +315,10 @@ def outcome(plan: Plan, unit: str) -> Outcome:
     if first.pressings:
         pressing = first.pressings[0]
         heat = show_temperature(pressing.celsius, unit)
+        rests = sum(len(mask.pressings[0].placements) for mask in plan.masks if mask.pressings)
         verdict = f"{several(rests, 'placement')} at {heat}, {pressing.seconds:g} s each"
+        later = [one for one in first.pressings[1:] if one.placements]
+        verdict += "".join(f", then {len(one.placements)} {one.name}" for one in later)
     else:
         verdict = f"No heat: {plan.method.name[:1].lower()}{plan.method.name[1:]}"
     pinned = f"; {pins} pins" if pins else ""

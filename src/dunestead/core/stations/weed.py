@@ -11,7 +11,7 @@ from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import several
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.standing import mask_standing
-from dunestead.core.work.tasks import Call, Lane, Need, Task
+from dunestead.core.work.tasks import Call, Count, Lane, Need, Task
 
 __all__ = ["outcome", "weed"]
 
@@ -99,8 +99,8 @@ def _count(making: _Making, code: str) -> Task:
     return making.task(
         code,
         (windows + len(numbers)) * making.hand.count_window,
-        call=Call(numbers, windows),
-        figures={"keepers": len(numbers), "where": where},
+        call=Call(numbers, counts=(Count("windows", windows),) if windows else ()),
+        figures={"keepers": len(numbers), "where": where, "windows": windows},
     )
 
 

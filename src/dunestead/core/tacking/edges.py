@@ -161,15 +161,16 @@ def _ring_spots(
     open_ = np.ones(count, bool)
     for at in taken:
         open_ &= np.hypot(*(edge - at).T) > reach
-    place = 0
-    while open_.any() and place < count:
+    while open_.any():
         place = int(np.argmax(open_))
-        near = takes & (np.hypot(*(spots - edge[place]).T) <= reach)
-        # What lies on from here along the edge, the furthest of it.
-        onwards = np.nonzero(near[place:])[0]
-        if not len(onwards):
+        onwards = (np.arange(count) + place) % count
+        within = np.hypot(*(edge[onwards] - edge[place]).T) <= reach
+        # As far on along the edge as one pin still holds where it began.
+        run = onwards[: count if within.all() else int(np.argmin(within))]
+        firm = run[takes[run] & (np.hypot(*(spots[run] - edge[place]).T) <= reach)]
+        if not len(firm):
             open_[place] = False
             continue
-        chosen = spots[place + int(onwards[-1])]
+        chosen = spots[firm[-1]] if not within.all() else spots[firm[len(firm) // 2]]
         yield float(chosen[0]), float(chosen[1])
         open_ &= np.hypot(*(edge - chosen).T) > reach

@@ -1,5 +1,6 @@
 """What is said of a task: a title, and how it is done; made from its code and its figures."""
 
+from collections import Counter
 from collections.abc import Callable
 
 from dunestead.core.colours import colour_name
@@ -7,14 +8,25 @@ from dunestead.core.curing.peel import PeelWindow
 from dunestead.core.plan.coats import PlannedCoating
 from dunestead.core.sheets.seams import Seam
 from dunestead.core.tacking.centring import TapeCheck
+from dunestead.core.tacking.strips import Strip
 from dunestead.core.units import several, show_area, show_length, show_temperature, show_time, show_volume
 from dunestead.core.words.cautions import CAUTIONS
 from dunestead.core.work.tasks import Need, Task
 
-__all__ = ["caution_of", "detail_of", "need_in_words", "title_of"]
+__all__ = ["COUNTED", "caution_of", "detail_of", "need_in_words", "title_of"]
 
 _MOST_NAMED = 12
 Words = Callable[[Task, str], str]
+
+
+# What is counted, as a maker calls it.
+COUNTED = {
+    "windows": "windows out",
+    "keepers": "keepers",
+    "pins": "pins",
+    "push-pins": "push-pins in the board",
+    "push-pins-out": "push-pins out again",
+}
 
 
 def title_of(task: Task, unit: str) -> str:
@@ -143,7 +155,7 @@ def _cut_detail(task: Task, _: str) -> str:
 
 
 def _count_title(task: Task, _: str) -> str:
-    windows = task.call.windows if task.call else 0
+    windows = task.figures["windows"]
     keepers = task.figures["keepers"]
     out = f"{several(windows, 'window')} out" if windows else ""
     kept = f"{several(keepers, 'keeper')} {_KEPT[task.figures['where']]}" if keepers else ""
@@ -228,6 +240,24 @@ def _place_detail(task: Task, _: str) -> str:
     return f"By the numbered map, one by one.{tweezers}"
 
 
+def _press_detail(task: Task, _: str) -> str:
+    rims = [one for one in task.figures["pressing"].placements if one.under_rim]
+    between = ""
+    if rims:
+        named = ", ".join(str(one.number) for one in rims[:_MOST_NAMED]) + (" …" if len(rims) > _MOST_NAMED else "")
+        between = f" Paper between at {named}: a keeper lies under the rim there."
+    return (
+        "Without steam, by the numbers from the middle outwards; press and lift, never slide. "
+        f"Then look for puffed places and mark where it lifts.{between}"
+    )
+
+
+def _pins_detail(task: Task, _: str) -> str:
+    tweezers = task.figures["tweezers"]
+    small = f" Too small for a pin, so a dry dab later: {', '.join(map(str, tweezers))}." if tweezers else ""
+    return f"{task.figures['why']} Count those you set: as many must come back.{small}"
+
+
 def _cover_detail(task: Task, unit: str) -> str:
     cover = task.figures["cover"]
     names = ("left", "top", "right", "bottom")
@@ -238,6 +268,11 @@ def _cover_detail(task: Task, unit: str) -> str:
     told += [f"One width of tape at {', '.join(taped)}."] if taped else []
     if cover.everything:
         told.insert(0, f"All the rest of the blank and the ground around it, {edges}.")
+    strips: tuple[Strip, ...] = task.figures["strips"]
+    if strips:
+        sizes = Counter(" by ".join(show_length(side, unit) for side in strip.size) for strip in strips)
+        cut = ", ".join(f"{count} of {size}" if count > 1 else size for size, count in sizes.items())
+        told.append(f"{task.figures['paper']}, cut to {cut}; laid by their numbers, each over the one before.")
     return " ".join(told)
 
 
@@ -376,7 +411,7 @@ _DETAILS: dict[str, Words] = {
     "weed-weaken-tape": _always("A few dabs on a shirt, until it just holds: it must let go of the mask later."),
     "weed-trim-tape": _always("Leave a tab on the other side to lift it by."),
     "weed-tape-groups": _always("Word by word, so that each keeps its spacing."),
-    "weed-count": _always("Every window out, every piece where it belongs; tick each number."),
+    "weed-count": _always("Every window out, every piece where it belongs. Count, and write the number down."),
     "tack-barrier": _always("Paint goes through this cloth."),
     "tack-board": _always("Once the mask is on, the blank must not bend."),
     "tack-wipe": _always("With alcohol where it is smooth; let it dry off."),
@@ -387,9 +422,7 @@ _DETAILS: dict[str, Words] = {
     "tack-lay-groups": _groups_detail,
     "tack-hinge": _always("It keeps the place while the rest is folded back and laid down again."),
     "tack-seam": _seam_detail,
-    "tack-press": _always(
-        "Press without steam from the middle outwards; press and lift, never slide. Then look for puffed places."
-    ),
+    "tack-press": _press_detail,
     "tack-rub": _always("With a cloth, from the middle outwards."),
     "tack-test-peel": _always("Where the film lifts with it, press again and let it cool again."),
     "tack-press-again": _always("Press and lift, paper between, so that no piece sticks to the plate."),
@@ -400,7 +433,7 @@ _DETAILS: dict[str, Words] = {
     "tack-guide-in": _always("It shows the place of every keeper."),
     "tack-place": _place_detail,
     "tack-tape-edges": _always("Seams and edges that came up again; paint creeps in nowhere else so easily."),
-    "tack-pins": lambda task, _: task.figures["why"],
+    "tack-pins": _pins_detail,
     "tack-cover": _cover_detail,
     "paint-colours-apart": _apart_detail,
     "paint-coat": _coat_detail,

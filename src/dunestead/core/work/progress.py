@@ -6,7 +6,7 @@ from datetime import datetime, timedelta
 from typing import Literal
 
 from dunestead.core.job.log import LogEntry
-from dunestead.core.work.tasks import Task, TaskGraph, Wait
+from dunestead.core.work.tasks import Count, Task, TaskGraph, Wait
 
 __all__ = ["Clock", "Progress", "TaskState"]
 
@@ -37,6 +37,8 @@ class Progress:
         self.graph = graph
         self._done: dict[str, LogEntry] = {}
         self._called: dict[str, dict[int, datetime]] = {}
+        self._counted: dict[tuple[str, str], int] = {}
+        self._lifted: dict[str, set[int]] = {}
         for entry in log:
             self._take(entry)
 
@@ -50,6 +52,12 @@ class Progress:
         elif entry.kind == "uncalled":
             for number in entry.numbers:
                 self._called.get(entry.task, {}).pop(number, None)
+        elif entry.kind == "counted" and entry.count is not None:
+            self._counted[entry.task, entry.what] = entry.count
+        elif entry.kind == "lifted":
+            self._lifted.setdefault(entry.task, set()).update(entry.numbers)
+        elif entry.kind == "held":
+            self._lifted.get(entry.task, set()).difference_update(entry.numbers)
 
     def done(self, task: Task) -> LogEntry | None:
         """Return when and on what a task was done, None when it was not."""
@@ -78,7 +86,29 @@ class Progress:
 
     def missing(self, task: Task) -> int:
         """Return how many keepers have not answered."""
-        return len(task.call.numbers) - self.met(task) if task.call else 0
+        return len(task.call.numbers) - self.met(task) if task.call and task.call.of == "keepers" else 0
+
+    def counted(self, task: Task, count: Count) -> int | None:
+        """Return what was counted, None while nothing was."""
+        return self._counted.get((task.id, count.code))
+
+    def expected(self, count: Count) -> int | None:
+        """Return how many there should be: as many as were counted before, where that is what it is held against."""
+        before = self._counted.get(count.as_counted) if count.as_counted else None
+        return count.expected if before is None else before
+
+    def off_counts(self, task: Task) -> list[tuple[Count, int | None, int | None]]:
+        """Return what is still to be counted or does not come out: each with what was counted and what should be."""
+        found = []
+        for count in task.call.counts if task.call else ():
+            value, wanted = self.counted(task, count), self.expected(count)
+            if value is None or (wanted is not None and value != wanted):
+                found.append((count, value, wanted))
+        return found
+
+    def lifted(self, task_id: str) -> tuple[int, ...]:
+        """Return the rests of a task where the mask lifted."""
+        return tuple(sorted(self._lifted.get(task_id, ())))
 
     # --- what may be done now ---------------------------------------------------------------------
     def opens(self, task: Task) -> datetime | None:

@@ -4,7 +4,7 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Any, Literal
 
-__all__ = ["Call", "Lane", "Need", "Occupies", "Task", "TaskGraph", "Wait", "task_id"]
+__all__ = ["Call", "Count", "Lane", "Need", "Occupies", "Task", "TaskGraph", "Wait", "task_id"]
 
 Occupies = Literal["hands", "cutter", "plate", "rack", "outdoors"]
 
@@ -30,11 +30,44 @@ class Wait:
 
 
 @dataclass(frozen=True, slots=True)
-class Call:
-    """A roll-call that closes a task: the keepers that must answer, and how many windows must be out."""
+class Count:
+    """Something that is counted, the number written down.
 
-    numbers: tuple[int, ...]
-    windows: int = 0
+    Attributes
+    ----------
+    code
+        What: ``windows``, ``keepers``, ``pins``, ``push-pins``.
+    expected
+        How many there should be; None where the count itself says it.
+    as_counted
+        The task and the count it must agree with, once that is counted; its own `expected` holds until then.
+    """
+
+    code: str
+    expected: int | None
+    as_counted: tuple[str, str] | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Call:
+    """A roll-call that closes a task: what must answer by its number, and what is counted.
+
+    Attributes
+    ----------
+    numbers
+        Numbers of keepers, or of rests of the plate.
+    of
+        Which of the two. Rests may be ticked; only keepers must all answer.
+    counts
+        What is counted besides.
+    again
+        Id of the task whose lifted places are gone over again here.
+    """
+
+    numbers: tuple[int, ...] = ()
+    of: Literal["keepers", "placements"] = "keepers"
+    counts: tuple[Count, ...] = ()
+    again: str | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -22,6 +22,7 @@ export type Room = NonNullable<Job['room']>;
 export type MaskRoom = NonNullable<Job['mask']>;
 export type MethodFit = MaskRoom['methods'][number];
 export type Done = Schemas['DoneIn'];
+export type CountEntry = Schemas['CountIn'];
 export type Row = Station['rows'][number];
 export type Piece = Job['pieces'][number];
 export type Picture = Job['picture'];
@@ -207,11 +208,24 @@ export const setCalls = (
   unit: Unit,
   copy: number,
   task: string,
-  numbers: number[] | null,
+  numbers: number[],
   present: boolean,
 ) =>
   answer(
     api.POST('/api/jobs/{job_id}/tasks/call', { ...at(id, unit, copy), body: { task, numbers, present } }),
+  );
+export const setCount = (id: number, unit: Unit, copy: number, body: CountEntry) =>
+  answer(api.POST('/api/jobs/{job_id}/tasks/count', { ...at(id, unit, copy), body }));
+export const setLifted = (
+  id: number,
+  unit: Unit,
+  copy: number,
+  task: string,
+  numbers: number[],
+  lifted: boolean,
+) =>
+  answer(
+    api.POST('/api/jobs/{job_id}/tasks/lifted', { ...at(id, unit, copy), body: { task, numbers, lifted } }),
   );
 export const setRecord = (id: number, unit: Unit, body: RecordEntry) =>
   answer(api.PUT('/api/jobs/{job_id}/record', { ...at(id, unit), body }));

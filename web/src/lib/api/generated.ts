@@ -3124,7 +3124,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Log keepers that answered a roll-call, or did not after all. */
+        /** Log keepers, or rests of the plate, that answered a roll-call, or did not after all. */
         post: {
             parameters: {
                 query?: {
@@ -3141,6 +3141,70 @@ export interface paths {
             requestBody?: {
                 content: {
                     "application/json": components["schemas"]["CallsIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/tasks/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Log how many windows, keepers or pins were counted. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["CountIn"];
                 };
             };
             responses: {
@@ -3205,6 +3269,70 @@ export interface paths {
             requestBody?: {
                 content: {
                     "application/json": components["schemas"]["DoneIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/tasks/lifted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Log rests of the plate where the mask lifted, or held after all. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["LiftedIn"];
                 };
             };
             responses: {
@@ -4407,14 +4535,11 @@ export interface components {
         };
         /**
          * CallsIn
-         * @description Keepers that answered a task's roll-call, or did not after all; all of them when no numbers are given.
+         * @description Keepers, or rests of the plate, that answered a task's roll-call, or did not after all.
          */
         CallsIn: {
-            /**
-             * Numbers
-             * @default null
-             */
-            numbers?: number[] | null;
+            /** Numbers */
+            numbers: number[];
             /** Present */
             present: boolean;
             /** Task */
@@ -4425,6 +4550,8 @@ export interface components {
          * @description What there is to choose from.
          */
         CatalogueOut: {
+            /** Covers */
+            covers: components["schemas"]["CatalogueOut.ChoiceOut"][];
             /** Cutters */
             cutters: components["schemas"]["CatalogueOut.ChoiceOut"][];
             /** Faces */
@@ -4517,6 +4644,18 @@ export interface components {
             step: number;
             /** Unit */
             unit: string;
+        };
+        /**
+         * CountIn
+         * @description How many of something were counted in a task.
+         */
+        CountIn: {
+            /** Count */
+            count: number;
+            /** Task */
+            task: string;
+            /** What */
+            what: string;
         };
         /**
          * CutRunIn
@@ -4990,17 +5129,26 @@ export interface components {
         };
         /**
          * CallOut
-         * @description A roll-call: who must answer, who has and when, and how many windows must be out.
+         * @description A roll-call: what must answer by its number, what has and when, where it lifted, and what is counted.
          */
         "HeadOut.CallOut": {
             /** Answered */
             answered: {
                 [key: string]: string;
             };
+            /** Counts */
+            counts: components["schemas"]["HeadOut.CountOut"][];
+            /** Keepers Counted */
+            keepers_counted: number | null;
+            /** Lifted */
+            lifted: number[];
             /** Numbers */
             numbers: number[];
-            /** Windows */
-            windows: number;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "keepers" | "placements";
         };
         /**
          * ClockOut
@@ -5022,6 +5170,20 @@ export interface components {
             task: string;
             /** Title */
             title: string;
+        };
+        /**
+         * CountOut
+         * @description Something that is counted: how many were, and how many there should be, where that is known.
+         */
+        "HeadOut.CountOut": {
+            /** Counted */
+            counted: number | null;
+            /** Expected */
+            expected: number | null;
+            /** Name */
+            name: string;
+            /** What */
+            what: string;
         };
         /**
          * HistoryOut
@@ -5168,6 +5330,11 @@ export interface components {
              * @default null
              */
             copies?: number | null;
+            /**
+             * Cover Paper
+             * @default null
+             */
+            cover_paper?: string | null;
             /**
              * Covered
              * @default null
@@ -5673,17 +5840,26 @@ export interface components {
         };
         /**
          * CallOut
-         * @description A roll-call: who must answer, who has and when, and how many windows must be out.
+         * @description A roll-call: what must answer by its number, what has and when, where it lifted, and what is counted.
          */
         "JobOut.CallOut": {
             /** Answered */
             answered: {
                 [key: string]: string;
             };
+            /** Counts */
+            counts: components["schemas"]["JobOut.CountOut"][];
+            /** Keepers Counted */
+            keepers_counted: number | null;
+            /** Lifted */
+            lifted: number[];
             /** Numbers */
             numbers: number[];
-            /** Windows */
-            windows: number;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "keepers" | "placements";
         };
         /**
          * CheckPairOut
@@ -5896,6 +6072,20 @@ export interface components {
             costs: number[];
             /** Key */
             key: string;
+        };
+        /**
+         * CountOut
+         * @description Something that is counted: how many were, and how many there should be, where that is known.
+         */
+        "JobOut.CountOut": {
+            /** Counted */
+            counted: number | null;
+            /** Expected */
+            expected: number | null;
+            /** Name */
+            name: string;
+            /** What */
+            what: string;
         };
         /**
          * CutSettingsIn
@@ -6120,6 +6310,8 @@ export interface components {
             coatings: components["schemas"]["JobOut.CoatingIn"][];
             /** Copies */
             copies: number;
+            /** Cover Paper */
+            cover_paper: string;
             /** Covered */
             covered: boolean;
             cut: components["schemas"]["JobOut.CutSettingsIn"] | null;
@@ -6216,12 +6408,7 @@ export interface components {
             /** Colour */
             colour: string | null;
             /** Covers */
-            covers: [
-                number,
-                number,
-                number,
-                number
-            ][];
+            covers: components["schemas"]["JobOut.StripOut"][];
             /** @description What a tape reads to the mask's edges when it lies where it should. */
             edge: components["schemas"]["JobOut.TapeOut"];
             /** Frame */
@@ -6239,12 +6426,12 @@ export interface components {
                 number,
                 number
             ];
+            /** Passes */
+            passes: components["schemas"]["JobOut.PassOut"][];
             /** Patches */
             patches: components["schemas"]["JobOut.PatchOut"][];
             /** Pins */
             pins: components["schemas"]["JobOut.PinOut"][];
-            /** Placements */
-            placements: components["schemas"]["JobOut.PlacementOut"][];
             /** Placing */
             placing: number[];
             tape: components["schemas"]["JobOut.TapeOut"];
@@ -6403,6 +6590,20 @@ export interface components {
             too_fine: boolean;
         };
         /**
+         * PassOut
+         * @description One going over of a mask with a hot plate: C, seconds a rest, and its rests from the middle outwards.
+         */
+        "JobOut.PassOut": {
+            /** Celsius */
+            celsius: number;
+            /** Name */
+            name: string;
+            /** Placements */
+            placements: components["schemas"]["JobOut.PlacementOut"][];
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * PatchOut
          * @description A sheet's place on the blank.
          */
@@ -6517,7 +6718,7 @@ export interface components {
         };
         /**
          * PinOut
-         * @description A pin.
+         * @description A pin, and which way its head leans, a unit vector.
          */
         "JobOut.PinOut": {
             /** At */
@@ -6527,6 +6728,13 @@ export interface components {
             ];
             /** Holds */
             holds: string;
+            /** Lean */
+            lean: [
+                number,
+                number
+            ];
+            /** Number */
+            number: number;
             /** Piece */
             piece: number | null;
         };
@@ -6561,7 +6769,7 @@ export interface components {
         };
         /**
          * PlacementOut
-         * @description A rest of the plate.
+         * @description A rest of the plate; paper goes between where a keeper lies under its rim.
          */
         "JobOut.PlacementOut": {
             /** Box */
@@ -6573,6 +6781,8 @@ export interface components {
             ];
             /** Number */
             number: number;
+            /** Under Rim */
+            under_rim: number[];
         };
         /**
          * RailOut
@@ -6895,6 +7105,21 @@ export interface components {
             tasks: components["schemas"]["JobOut.TaskOut"][];
             /** Verdict */
             verdict: string;
+        };
+        /**
+         * StripOut
+         * @description A strip of cover on the blank, in the order they are laid.
+         */
+        "JobOut.StripOut": {
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Number */
+            number: number;
         };
         /**
          * TapeOut
@@ -7283,6 +7508,18 @@ export interface components {
             seams: number;
             /** Sheets */
             sheets: number;
+        };
+        /**
+         * LiftedIn
+         * @description Rests of the plate where the mask lifted, or held after all.
+         */
+        LiftedIn: {
+            /** Lifted */
+            lifted: boolean;
+            /** Numbers */
+            numbers: number[];
+            /** Task */
+            task: string;
         };
         /**
          * LookIn
@@ -8259,17 +8496,40 @@ export interface components {
         };
         /**
          * CallOut
-         * @description A roll-call: who must answer, who has and when, and how many windows must be out.
+         * @description A roll-call: what must answer by its number, what has and when, where it lifted, and what is counted.
          */
         "StationOut.CallOut": {
             /** Answered */
             answered: {
                 [key: string]: string;
             };
+            /** Counts */
+            counts: components["schemas"]["StationOut.CountOut"][];
+            /** Keepers Counted */
+            keepers_counted: number | null;
+            /** Lifted */
+            lifted: number[];
             /** Numbers */
             numbers: number[];
-            /** Windows */
-            windows: number;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "keepers" | "placements";
+        };
+        /**
+         * CountOut
+         * @description Something that is counted: how many were, and how many there should be, where that is known.
+         */
+        "StationOut.CountOut": {
+            /** Counted */
+            counted: number | null;
+            /** Expected */
+            expected: number | null;
+            /** Name */
+            name: string;
+            /** What */
+            what: string;
         };
         /**
          * RowOut
@@ -8439,17 +8699,26 @@ export interface components {
         };
         /**
          * CallOut
-         * @description A roll-call: who must answer, who has and when, and how many windows must be out.
+         * @description A roll-call: what must answer by its number, what has and when, where it lifted, and what is counted.
          */
         "WorkOut.CallOut": {
             /** Answered */
             answered: {
                 [key: string]: string;
             };
+            /** Counts */
+            counts: components["schemas"]["WorkOut.CountOut"][];
+            /** Keepers Counted */
+            keepers_counted: number | null;
+            /** Lifted */
+            lifted: number[];
             /** Numbers */
             numbers: number[];
-            /** Windows */
-            windows: number;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "keepers" | "placements";
         };
         /**
          * ClockOut
@@ -8471,6 +8740,20 @@ export interface components {
             task: string;
             /** Title */
             title: string;
+        };
+        /**
+         * CountOut
+         * @description Something that is counted: how many were, and how many there should be, where that is known.
+         */
+        "WorkOut.CountOut": {
+            /** Counted */
+            counted: number | null;
+            /** Expected */
+            expected: number | null;
+            /** Name */
+            name: string;
+            /** What */
+            what: string;
         };
         /**
          * HistoryOut

@@ -57,8 +57,15 @@ const picture: Drawn = {
       ],
       bridged_area: 12,
       patches: [{ sheet: 1, number: 1, box: [10, 10, 590, 390] }],
-      placements: [{ number: 1, box: [10, 10, 110, 190] }],
-      pins: [{ at: [20, 20], holds: 'corner', piece: null }],
+      passes: [
+        {
+          name: 'bare',
+          celsius: 160,
+          seconds: 20,
+          placements: [{ number: 1, box: [10, 10, 110, 190], under_rim: [] }],
+        },
+      ],
+      pins: [{ number: 1, at: [20, 20], lean: [0, -1], holds: 'corner', piece: null }],
       placing: [1],
       tape: { left: 50, right: 50, top: 50, bottom: 50 },
       edge: { left: 50, right: 50, top: 50, bottom: 50 },

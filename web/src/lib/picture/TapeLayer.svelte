@@ -29,7 +29,7 @@
   {#if ground.mask}
     {@const { left, right, top, bottom } = ground.mask.tape}
     <text class="label" x={px(painted[0] / 2)} y={px(across) - 5}>{show(left)}</text>
-    <text class="label" x={px((painted[2] + picture.width) / 2)} y={px(across) - 5}>{show(right)}</text>
+    <text class="label" x={px(picture.width) - 4} y={px(across) - 5} text-anchor="end">{show(right)}</text>
     <text class="label" x={px(down) + 5} y={px(painted[1] / 2) + 5}>{show(top)}</text>
     <text class="label" x={px(down) + 5} y={px((painted[3] + picture.height) / 2) + 5}>{show(bottom)}</text>
   {/if}

@@ -7,11 +7,19 @@
 </script>
 
 <LayByTape {open} {job} />
-{#if job.picture.masks.some((mask) => mask.placements.length)}
+{#if job.picture.masks.some((mask) => mask.passes.length)}
   <ChoiceField
     label="Hot plate"
     value={job.inputs.press}
     choices={catalogue.presses}
     onchange={(press) => open.change({ press })}
+  />
+{/if}
+{#if job.picture.masks.some((mask) => mask.covers.length)}
+  <ChoiceField
+    label="Cover it with"
+    value={job.inputs.cover_paper}
+    choices={catalogue.covers}
+    onchange={(cover_paper) => open.change({ cover_paper })}
   />
 {/if}
