@@ -155,20 +155,22 @@ def test_the_roll_call_must_come_out_before_it_is_ticked(page: Page, word_file: 
     expect(page.get_by_role("alert")).to_contain_text("3 missing")
     page.get_by_role("button", name="Keeper 2, missing").click()
     expect(page.get_by_text("1 of 3", exact=True)).to_be_visible()
-    counted = page.get_by_label("keepers in their place")
+    counted = page.get_by_role("spinbutton", name="keepers in their place")
     counted.fill("2")
     counted.press("Enter")
     expect(page.get_by_text("2 counted, 3 should be there")).to_be_visible()
     counted.fill("3")
     counted.press("Enter")
     expect(page.get_by_text("3 of 3", exact=True)).to_be_visible()
-    windows = page.get_by_label("windows out")
-    windows.fill("1")
-    windows.press("Enter")
-    should = re.search(r"1 counted, (\d+) should be there", page.locator("body").inner_text())
-    assert should
-    windows.fill(should[1])
-    windows.press("Enter")
+    for windows in page.get_by_role("spinbutton", name="windows out").all():
+        line = windows.locator("xpath=ancestor::div[2]")
+        windows.fill("0")
+        windows.press("Enter")
+        should = line.get_by_text(re.compile(r"0 counted, \d+ should be there"))
+        expect(should).to_be_visible()
+        windows.fill(re.findall(r"\d+", should.inner_text())[-1])
+        windows.press("Enter")
+        expect(line.get_by_text("✓")).to_be_visible()
     tick.click()
 
     expect(tick).to_be_checked()
@@ -256,3 +258,34 @@ def test_a_long_wait_says_how_far_it_is_and_is_stopped(page: Page, tmp_path: Pat
     expect(page.get_by_text("This was stopped; nothing was changed.")).to_be_visible()
     expect(card).to_have_count(0)
     expect(page.get_by_role("link")).to_have_count(before)
+
+
+def test_the_weeding_is_rehearsed_by_keys_and_a_wrong_pull_is_explained(page: Page, word_file: Path) -> None:
+    begin(page, word_file)
+    go(page, "5", "Weed")
+    expect(page.get_by_text("The walk:")).to_be_visible()
+
+    page.keyboard.press("r")
+    wrong = page.get_by_role("button", name=re.compile("Keeper 1, .*in its place")).first
+    wrong.click()
+    expect(page.get_by_text(re.compile("keeper 1. Lost, its place is painted over"))).to_be_visible()
+    expect(page.get_by_text("1 wrong pull so far")).to_be_visible()
+    pull_all_by_keys(page)
+
+    expect(page.get_by_text(re.compile("All out in .*, 1 wrong pull"))).to_be_visible()
+    expect(page.get_by_text(re.compile("Rehearsed .*1 wrong pull"))).to_be_visible()
+
+
+def pull_all_by_keys(page: Page) -> None:
+    """Go round every sheet with N, and take out what goes with O."""
+    sheets = page.get_by_role("group", name="Which sheet lies on the table").get_by_role("button")
+    for sheet in sheets.all() or [None]:
+        if sheet:
+            sheet.click()
+        goes = page.get_by_role("group", name=re.compile("on the mat")).locator(".part.window:not(.out)")
+        for _ in range(goes.count() * 6):
+            if not goes.count():
+                break
+            page.keyboard.press("n")
+            if page.locator(".part.window.chosen:not(.out)").count():
+                page.keyboard.press("o")

@@ -18,6 +18,7 @@ from dunestead.api.mask import mask
 from dunestead.api.opened import tagged
 from dunestead.api.problems import install_problems, problem
 from dunestead.api.waiting import install_waiting, waiting
+from dunestead.api.weeding import weeding
 from dunestead.api.work import work
 from dunestead.api.workshop import workshop
 from dunestead.catalogue import load_catalogue
@@ -89,6 +90,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(workshop)
     app.register_blueprint(cutting)
     app.register_blueprint(waiting)
+    app.register_blueprint(weeding)
     install_problems(app)
     install_waiting(app)
     app.before_request(_refuse_other_sites)

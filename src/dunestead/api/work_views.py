@@ -7,7 +7,7 @@ from typing import Any
 from dunestead.api import schemas as wire
 from dunestead.core.stations.graph import Next, red_before_cutting
 from dunestead.core.stations.station import Station
-from dunestead.core.words.tasks import COUNTED, caution_of, detail_of, need_in_words, title_of
+from dunestead.core.words.tasks import caution_of, counted_of, detail_of, need_in_words, title_of
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Call, Count, Task
 from dunestead.workshop.opened import OpenJob
@@ -171,7 +171,7 @@ def _call_out(task: Task, call: Call, progress: Progress) -> wire.CallOut:
         counts=[
             wire.CountOut(
                 what=count.code,
-                name=COUNTED[count.code],
+                name=counted_of(count.code),
                 counted=progress.counted(task, count),
                 expected=progress.expected(count),
             )

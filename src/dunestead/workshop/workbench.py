@@ -36,7 +36,7 @@ from dunestead.core.mask.bridges import Bridge
 from dunestead.core.mask.fates import Fate, check_fates
 from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.stations.graph import next_of, red_before_cutting, stations_of, task_graph
-from dunestead.core.words.tasks import COUNTED
+from dunestead.core.words.tasks import counted_of
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task, TaskGraph
 from dunestead.formats.artwork import read_drawing
@@ -412,6 +412,12 @@ class Workbench:
         called = [LogEntry("called", task.id, now, numbers=keepers)] if all_here else []
         self._store.write(job_id, version, [entry, *called])
 
+    def rehearsed(self, job_id: int, seconds: float, slips: int, version: int | None = None) -> None:
+        """Log a weeding that was rehearsed on the screen, how long it took and how many pulls were wrong."""
+        entry = LogEntry("rehearsed", "weed", self.clock.now(), count=slips, took=seconds)
+        check_limits(entry)
+        self._store.write(job_id, version, [entry])
+
     def _numbered(self, job_id: int, task_id: str, numbers: Sequence[int]) -> Task:
         task = _task(self.open(job_id, "mm").graph, task_id)
         if task.call is None or not task.call.numbers:
@@ -499,7 +505,7 @@ def _check_time(progress: Progress, task: Task, at: datetime) -> None:
             "Find them and tick each as it turns up, or say why you go on without them.",
         )
     for count, value, wanted in progress.off_counts(task):
-        what = COUNTED[count.code]
+        what = counted_of(count.code)
         if value is None:
             should = "" if wanted is None else f": {wanted} should be there"
             raise TooEarly(f"The {what} are not counted yet{should}.", "Count, and write the number down.")

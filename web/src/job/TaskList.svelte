@@ -83,7 +83,8 @@
     box-shadow: inset 4px 0 0 var(--signal);
   }
   .done {
-    opacity: 0.75;
+    border-style: dashed;
+    background: transparent;
   }
   .caution {
     border-left: 4px solid var(--signal);

@@ -12,7 +12,7 @@ from dunestead.core.artwork.layout import name_of
 from dunestead.core.artwork.words.setting import Letter
 from dunestead.core.mask.loose import LoosePiece
 
-__all__ = ["name_pieces"]
+__all__ = ["letter_at", "name_pieces"]
 
 _ORDINALS = ("first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth", "tenth")
 
@@ -63,13 +63,13 @@ def _homes(pieces: Sequence[LoosePiece], composition: Composition, number: int, 
     ox, oy = composition.origin
     at = [(piece.anchor[0] + ox, piece.anchor[1] + oy) for piece in pieces]
     if placed.letters:
-        return [_Home(placed, letter=_letter_at(placed, one)) for one in at]
+        return [_Home(placed, letter=letter_at(placed, one)) for one in at]
     if drawing and placed.copies == 1:
         return [_Home(placed, part=part) for part in parts_under(placed, drawing, at)]
     return [_Home(placed)] * len(pieces)
 
 
-def _letter_at(placed: PlacedElement, at: tuple[float, float]) -> int:
+def letter_at(placed: PlacedElement, at: tuple[float, float]) -> int:
     """Return the letter a place on the blank is in: the one whose ink is around it, else whose middle is nearest."""
     natural = placed.size[0] - placed.element.embolden
     x, y = placed.to_blank.inverse().apply(np.array(at)) * natural

@@ -7,8 +7,10 @@ from typing import Any
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.laying import groups_of
 from dunestead.core.plan.plan import MaskPlan, Plan
+from dunestead.core.plan.weeding import sheet_windows
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import several
+from dunestead.core.words.weeding import WHERE
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.standing import mask_standing
 from dunestead.core.work.tasks import Call, Count, Lane, Need, Task
@@ -99,9 +101,17 @@ def _count(making: _Making, code: str) -> Task:
     return making.task(
         code,
         (windows + len(numbers)) * making.hand.count_window,
-        call=Call(numbers, counts=(Count("windows", windows),) if windows else ()),
+        call=Call(numbers, counts=_window_counts(making) if windows else ()),
         figures={"keepers": len(numbers), "where": where, "windows": windows},
     )
+
+
+def _window_counts(making: _Making) -> tuple[Count, ...]:
+    """Return the windows to count, sheet by sheet where there are several."""
+    by_sheet = sheet_windows(making.plan, making.mask)
+    if len(by_sheet) < 2:
+        return (Count("windows", making.mask.cut.window_count),)
+    return tuple(Count(f"windows-{sheet}", count) for sheet, count in by_sheet.items() if count)
 
 
 _TASKS: dict[str, Maker] = {
@@ -128,7 +138,7 @@ def outcome(plan: Plan, progress: Progress) -> Outcome:
     met = sum(progress.met(task) for task in counts)
     rows = [
         Row("Windows to take out", "count", windows, "In one set of masks." if sets > 1 else ""),
-        Row("Loose pieces kept", "count", keepers, _WHERE[plan.method.keepers]),
+        Row("Loose pieces kept", "count", keepers, WHERE[plan.method.keepers]),
         Row("Pieces counted", "count", met, f"Of {keepers * sets}."),
     ]
     if sets > 1:
@@ -140,13 +150,6 @@ def outcome(plan: Plan, progress: Progress) -> Outcome:
     return "ready", f"{several(windows, 'window')} out{kept}.{each}", rows
 
 
-_WHERE = {
-    "mat": "They stay on the cutting mat, in their places.",
-    "tape": "They travel on the tape.",
-    "carrier": "They stay on their carrier.",
-    "dish": "They go into the dish.",
-    "none": "Every one is bridged.",
-}
 _SHORT = {
     "mat": "left on the mat",
     "tape": "on the tape",

@@ -13,20 +13,27 @@ from dunestead.core.units import several, show_area, show_length, show_temperatu
 from dunestead.core.words.cautions import CAUTIONS
 from dunestead.core.work.tasks import Need, Task
 
-__all__ = ["COUNTED", "caution_of", "detail_of", "need_in_words", "title_of"]
+__all__ = ["caution_of", "counted_of", "detail_of", "need_in_words", "title_of"]
 
 _MOST_NAMED = 12
 Words = Callable[[Task, str], str]
 
 
-# What is counted, as a maker calls it.
-COUNTED = {
+_CALLED = {
     "windows": "windows out",
     "keepers": "keepers",
     "pins": "pins",
     "push-pins": "push-pins in the board",
     "push-pins-out": "push-pins out again",
 }
+
+
+def counted_of(code: str) -> str:
+    """Return what is counted, as a maker calls it."""
+    what, _, sheet = code.rpartition("-")
+    if code not in _CALLED and what in _CALLED:
+        return f"{_CALLED[what]} of sheet {sheet}"
+    return _CALLED[code]
 
 
 def title_of(task: Task, unit: str) -> str:

@@ -39,6 +39,7 @@ class Progress:
         self._called: dict[str, dict[int, datetime]] = {}
         self._counted: dict[tuple[str, str], int] = {}
         self._lifted: dict[str, set[int]] = {}
+        self.rehearsals: list[LogEntry] = []
         for entry in log:
             self._take(entry)
 
@@ -56,6 +57,8 @@ class Progress:
             self._counted[entry.task, entry.what] = entry.count
         elif entry.kind == "lifted":
             self._lifted.setdefault(entry.task, set()).update(entry.numbers)
+        elif entry.kind == "rehearsed":
+            self.rehearsals.append(entry)
         elif entry.kind == "held":
             self._lifted.get(entry.task, set()).difference_update(entry.numbers)
 

@@ -23,6 +23,8 @@ export type MaskRoom = NonNullable<Job['mask']>;
 export type MethodFit = MaskRoom['methods'][number];
 export type Done = Schemas['DoneIn'];
 export type CountEntry = Schemas['CountIn'];
+export type Weed = Schemas['WeedOut'];
+export type WeedRegion = Weed['sheets'][number]['regions'][number];
 export type Row = Station['rows'][number];
 export type Piece = Job['pieces'][number];
 export type Picture = Job['picture'];
@@ -227,6 +229,9 @@ export const setLifted = (
   answer(
     api.POST('/api/jobs/{job_id}/tasks/lifted', { ...at(id, unit, copy), body: { task, numbers, lifted } }),
   );
+export const getWeed = (id: number, unit: Unit) => answer(api.GET('/api/jobs/{job_id}/weed', at(id, unit)));
+export const keepRehearsal = (id: number, unit: Unit, seconds: number, slips: number) =>
+  answer(api.POST('/api/jobs/{job_id}/weed/rehearsals', { ...at(id, unit), body: { seconds, slips } }));
 export const setRecord = (id: number, unit: Unit, body: RecordEntry) =>
   answer(api.PUT('/api/jobs/{job_id}/record', { ...at(id, unit), body }));
 export const undo = (id: number, unit: Unit) => answer(api.POST('/api/jobs/{job_id}/undo', at(id, unit)));

@@ -2027,6 +2027,68 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/masks/{number}/keepers-{paper}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Download the outlines of a mask's keepers with their numbers, each in its place at true size. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    number: number;
+                    paper: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": unknown;
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/masks/{number}/laid": {
         parameters: {
             query?: never;
@@ -3403,6 +3465,130 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/weed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show what goes and what stays on every sheet of one set of masks, in the order it is pulled out. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WeedOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/weed/rehearsals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep how a rehearsal went. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["RehearsalIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WeedOut"];
                     };
                 };
                 /** @description Not found */
@@ -8426,6 +8612,16 @@ export interface components {
             paint_ml?: number | null;
         };
         /**
+         * RehearsalIn
+         * @description A rehearsal that was gone through to its end: how long it took, and how many pulls were wrong.
+         */
+        RehearsalIn: {
+            /** Seconds */
+            seconds: number;
+            /** Slips */
+            slips: number;
+        };
+        /**
          * RemediesOut
          * @description What can be done about a finding.
          */
@@ -8661,6 +8857,131 @@ export interface components {
             share: number;
             /** What */
             what: string;
+        };
+        /**
+         * WeedOut
+         * @description The weed map of one set of masks.
+         */
+        WeedOut: {
+            /** Help */
+            help: components["schemas"]["WeedOut.HelpOut"][];
+            /** Rehearsals */
+            rehearsals: components["schemas"]["WeedOut.RehearsalOut"][];
+            /** Sheets */
+            sheets: components["schemas"]["WeedOut.WeedSheetOut"][];
+            /**
+             * Where
+             * @description Where keepers are, in words.
+             */
+            where: string;
+        };
+        /**
+         * HelpOut
+         * @description What to do when something goes wrong.
+         */
+        "WeedOut.HelpOut": {
+            /** Key */
+            key: string;
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * RehearsalOut
+         * @description A rehearsal: when, how long, and how many wrong pulls.
+         */
+        "WeedOut.RehearsalOut": {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Seconds */
+            seconds: number;
+            /** Slips */
+            slips: number;
+        };
+        /**
+         * WeedRegionOut
+         * @description A part of a sheet that goes or stays: as it lies on the mat, and on the blank, mm.
+         */
+        "WeedOut.WeedRegionOut": {
+            /** Blank At */
+            blank_at: [
+                number,
+                number
+            ];
+            /** Blank Path */
+            blank_path: string;
+            /** Goes */
+            goes: boolean;
+            /** Id */
+            id: string;
+            /** Is Guide */
+            is_guide: boolean;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "window" | "field" | "keeper" | "frame";
+            /** Mask */
+            mask: number;
+            /** Name */
+            name: string;
+            /** Number */
+            number: number | null;
+            /** Patch */
+            patch: number;
+            /**
+             * Pulled
+             * @description What pulling it out would mean.
+             */
+            pulled: string;
+            /**
+             * Sheet At
+             * @description Where its number stands.
+             */
+            sheet_at: [
+                number,
+                number
+            ];
+            /** Sheet Path */
+            sheet_path: string;
+            /**
+             * Sheet Start
+             * @description Where its pull begins.
+             */
+            sheet_start: [
+                number,
+                number
+            ] | null;
+            /**
+             * Sheet Weak
+             * @description Places beside it that tear.
+             */
+            sheet_weak: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * WeedSheetOut
+         * @description A sheet on the weeding table.
+         */
+        "WeedOut.WeedSheetOut": {
+            /** Height */
+            height: number;
+            /** Mirrored */
+            mirrored: boolean;
+            /** Number */
+            number: number;
+            /** Regions */
+            regions: components["schemas"]["WeedOut.WeedRegionOut"][];
+            /** Width */
+            width: number;
+            /** Windows */
+            windows: number;
         };
         /**
          * WordsIn

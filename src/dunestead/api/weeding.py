@@ -1,0 +1,121 @@
+"""The weeding: the map of every sheet, rehearsals, and the keepers printed at true size."""
+
+from typing import Any
+
+import shapely
+from apiflask import APIBlueprint
+from flask import Response
+from shapely.geometry.base import BaseGeometry
+
+from dunestead.api import schemas
+from dunestead.api import weed_schemas as wire
+from dunestead.api.design_views import drawn, placed
+from dunestead.api.opened import bench, made_on, opened
+from dunestead.core.errors import NoSuchThing
+from dunestead.core.geometry.affine import Affine
+from dunestead.core.plan.keeper_sheet import draw_keepers
+from dunestead.core.plan.weeding import WeedRegion, WeedSheet, weed_map
+from dunestead.core.words.weeding import WHERE, help_for, pulled
+from dunestead.formats.bundle import file_stem
+from dunestead.formats.pdf import write_tiled_pdf
+from dunestead.workshop.opened import OpenJob
+
+__all__ = ["weeding"]
+
+weeding = APIBlueprint("weeding", __name__, url_prefix="/api/jobs/<int:job_id>", tag="Weeding")
+# Further back only the last are shown.
+_SHOWN = 5
+_FINE_MM = 0.1
+
+
+@weeding.get("/weed")
+@weeding.input(schemas.UnitQuery, location="query")
+@weeding.output(wire.WeedOut)
+def get_weed(job_id: int, query_data: schemas.UnitQuery) -> wire.WeedOut:
+    """Show what goes and what stays on every sheet of one set of masks, in the order it is pulled out."""
+    return _weed_out(opened(job_id, query_data))
+
+
+@weeding.post("/weed/rehearsals")
+@weeding.input(wire.RehearsalIn, arg_name="given")
+@weeding.input(schemas.UnitQuery, location="query")
+@weeding.output(wire.WeedOut)
+def add_rehearsal(job_id: int, given: wire.RehearsalIn, query_data: schemas.UnitQuery) -> wire.WeedOut:
+    """Keep how a rehearsal went."""
+    bench().rehearsed(job_id, given.seconds, given.slips, version=made_on())
+    return _weed_out(opened(job_id, query_data))
+
+
+@weeding.get("/masks/<int:number>/keepers-<any(a4, letter):paper>.pdf")
+@weeding.input(schemas.UnitQuery, location="query")
+def get_keepers(job_id: int, number: int, paper: Any, query_data: schemas.UnitQuery) -> Response:
+    """Download the outlines of a mask's keepers with their numbers, each in its place at true size."""
+    plan = bench().open(job_id, query_data.unit).plan
+    mask = next((one for one in plan.masks if one.number == number), None)
+    if mask is None:
+        raise NoSuchThing(f"This job has no mask {number}.", f"It has masks 1 to {len(plan.masks)}.")
+    if not mask.cut.keepers:
+        raise NoSuchThing("No piece of this mask is kept.", "There is nothing to lay in place, so nothing to print.")
+    data = write_tiled_pdf(draw_keepers(plan, mask), paper)
+    name = f"{file_stem(plan.job.name)}-keepers-{number}.pdf"
+    return Response(
+        data, content_type="application/pdf", headers={"Content-Disposition": f'attachment; filename="{name}"'}
+    )
+
+
+def _weed_out(found: OpenJob) -> wire.WeedOut:
+    plan = found.plan
+    return wire.WeedOut(
+        sheets=[_sheet_out(found, sheet) for sheet in weed_map(plan, bench().catalogue)],
+        where=WHERE[plan.method.keepers] if plan.keepers else "",
+        help=[wire.HelpOut(key=one.key, title=one.title, text=one.text) for one in help_for(plan.choices.material)],
+        rehearsals=[
+            wire.RehearsalOut(at=one.at, seconds=one.took or 0.0, slips=one.count or 0)
+            for one in found.progress.rehearsals[-_SHOWN:]
+        ],
+    )
+
+
+def _sheet_out(found: OpenJob, sheet: WeedSheet) -> wire.WeedSheetOut:
+    return wire.WeedSheetOut(
+        number=sheet.number,
+        width=sheet.width,
+        height=sheet.height,
+        mirrored=sheet.mirrored,
+        windows=sum(region.kind == "window" for region in sheet.regions),
+        regions=[_region_out(found, region) for region in sheet.regions],
+    )
+
+
+def _region_out(found: OpenJob, region: WeedRegion) -> wire.WeedRegionOut:
+    origin = found.plan.origin
+    onto = region.onto_sheet
+    return wire.WeedRegionOut(
+        id=region.id,
+        kind=region.kind,
+        number=region.number,
+        mask=region.mask,
+        patch=region.patch,
+        name=region.name,
+        goes=region.goes,
+        pulled=pulled(region, found.plan.method.keepers),
+        sheet_path=drawn(region.on_sheet, (0.0, 0.0), _FINE_MM),
+        blank_path=drawn(region.shape, origin, _FINE_MM),
+        sheet_at=_inside(region.on_sheet),
+        blank_at=placed(_inside(region.shape), origin),
+        sheet_start=_on_sheet(onto, region.start) if region.start else None,
+        is_guide=region.is_guide,
+        sheet_weak=[_on_sheet(onto, at) for at in region.weak],
+    )
+
+
+def _inside(shape: BaseGeometry) -> tuple[float, float]:
+    """Return the middle of the widest place of a shape."""
+    part = max(shapely.get_parts(shape), key=shapely.area)
+    (x, y), *_ = shapely.maximum_inscribed_circle(part, tolerance=0.5).coords
+    return x, y
+
+
+def _on_sheet(onto: Affine, at: tuple[float, float]) -> tuple[float, float]:
+    x, y = onto.apply(shapely.get_coordinates(shapely.Point(at)))[0].tolist()
+    return x, y
