@@ -283,8 +283,9 @@ def pull_all_by_keys(page: Page) -> None:
         if sheet:
             sheet.click()
         goes = page.get_by_role("group", name=re.compile("on the mat")).locator(".part.window:not(.out)")
-        for _ in range(goes.count() * 6):
-            if not goes.count():
+        rehearsing = page.get_by_role("button", name="End the rehearsal")
+        for _ in range(60):
+            if not goes.count() or not rehearsing.count():
                 break
             page.keyboard.press("n")
             if page.locator(".part.window.chosen:not(.out)").count():
