@@ -416,3 +416,71 @@ def test_what_rules_a_method_out_is_said(catalogue, surface, material, entries, 
 
     assert not fit.allowed
     assert said in " ".join(fit.why)
+
+
+# --- what counts, what is lacking, what would change ------------------------------------------
+def test_a_score_is_what_its_parts_make_of_a_hundred(catalogue) -> None:
+    fits = [fit for fit in ranked(catalogue, "coir", "paper-coated-down") if fit.allowed]
+
+    assert fits
+    assert all(fit.score == 100 + sum(part.points for part in fit.parts) for fit in fits)
+    assert all(part.why for fit in fits for part in fit.parts)
+
+
+def test_what_the_workshop_lacks_rules_a_method_out_and_says_what(catalogue) -> None:
+    poor = replace(catalogue, owned=frozenset({"pins", "tape"}))
+    fits = {fit.key: fit for fit in ranked(poor, "coir", "paper-coated-down")}
+
+    assert "an iron or a press" in " ".join(fits["paper-tape"].against)
+    assert fits["paper-tape"].score == 0
+    # Nobody has said what there is: everything may be.
+    assert {fit.key: fit for fit in ranked(catalogue, "coir", "paper-coated-down")}["paper-tape"].allowed
+
+
+def test_a_plate_that_cannot_get_hot_enough_rules_paper_out(catalogue) -> None:
+    cool = replace(catalogue.press("iron"), heat=120.0)
+    fits = {fit.key: fit for fit in ranked(catalogue, "coir", "paper-coated-down", plate=cool)}
+
+    assert "does not hold below 145 °C; the household iron reaches 120 °C" in fits["paper-tape"].why[0]
+
+
+def test_pieces_placed_one_by_one_weigh_more_on_every_copy(catalogue) -> None:
+    one, twelve = (
+        {fit.key: fit.score for fit in ranked(catalogue, "coir", "paper-coated-down", copies=copies)}
+        for copies in (1, 12)
+    )
+
+    assert twelve["paper-bare"] < one["paper-bare"]
+    assert twelve["paper-tape"] == one["paper-tape"]
+
+
+@pytest.mark.parametrize(
+    ("kind", "surface", "material", "entries", "method"),
+    [
+        ("J01 two-tone mat", "coir", "vinyl-permanent", {"is_reverse": True}, "reverse-groups"),
+        ("J03 leather panel", "leather", "stencil-film", {}, "smooth-film"),
+        ("J04 shirt", "jersey", "paper-coated-down", {"kept": 30}, "paper-cloth"),
+        ("J05 mat on tape", "coir", "paper-coated-down", {}, "paper-tape"),
+        ("J06 card in halves", "coir", "card", {}, "card-pins"),
+        ("J07 script mat", "coir", "paper-coated-up", {}, "paper-bare"),
+        ("J08 jacket", "denim", "paper-coated-down", {"kept": 0, "sprayed": True}, "paper-cloth"),
+        ("J09 rug", "cotton-rug", "vinyl-removable", {}, "weak-tape"),
+        ("J10 mat, hottest", "coir", "paper-coated-down", {"sprayed": True}, "paper-tape"),
+        ("J11 mat, warm air", "coir", "vinyl-permanent", {}, "warm-air"),
+        ("J12 mat, iron-on", "coir", "iron-on", {}, "iron-on"),
+        ("J13 tray", "concrete", "vinyl-removable", {}, "smooth-film"),
+        ("J15 small board", "wood-sealed", "vinyl-removable", {}, "smooth-film"),
+        ("J16 mat, no heat", "coir", "vinyl-permanent", {}, "weak-tape"),
+        ("J18 shirt by hand", "jersey", "paper-coated-down", {"by_hand": True}, "by-hand"),
+        ("J19 plates", "glass", "vinyl-removable", {"copies": 4}, "smooth-film"),
+        ("J20 rug, no tape", "cotton-rug", "vinyl-removable", {"size": (600.0, 280.0), "windows": 8}, "untaped"),
+        ("J21 batch", "wood-sealed", "plastic", {"kept": 0, "copies": 12}, "spray-tack"),
+    ],
+)
+def test_what_each_kind_of_job_is_made_by_is_allowed_and_among_the_first_two(
+    catalogue, kind, surface, material, entries, method
+) -> None:
+    fits = ranked(catalogue, surface, material, **entries)
+
+    assert next(fit for fit in fits if fit.key == method).allowed, kind
+    assert method in [fit.key for fit in fits[:2]], kind

@@ -8,6 +8,7 @@ from dunestead.api.opened import bench, change, shown
 from dunestead.core.looking.ties import BridgeMove
 from dunestead.core.looking.ties import reset_bridges as reckon_again
 from dunestead.core.plan.laid import laid_mask
+from dunestead.core.stations.consequence import with_method
 from dunestead.core.tacking.laying import SIDES, Side, said_of
 from dunestead.workshop.workbench import with_fates
 
@@ -32,6 +33,27 @@ def set_fates(job_id: int, fates: wire.FatesIn, query_data: wire.UnitQuery) -> w
     which = "All pieces" if fates.numbers is None else f"Piece {', '.join(map(str, fates.numbers[:6]))}"
     label = f"{which} {_FATE_WORDS[fates.fate]}"
     change(job_id, label, lambda job, plan: with_fates(job, plan, fates.numbers, fates.fate))
+    return shown(job_id, query_data)
+
+
+@mask.get("/jobs/<int:job_id>/methods/<key>")
+@mask.output(wire.MethodChangeOut)
+def get_method_change(job_id: int, key: str) -> wire.MethodChangeOut:
+    """Say what another method would change, before it is chosen."""
+    now, then = bench().try_method(job_id, key)
+    return wire.MethodChangeOut(
+        now=wire.ConsequenceOut.model_validate(now, from_attributes=True),
+        then=wire.ConsequenceOut.model_validate(then, from_attributes=True),
+    )
+
+
+@mask.post("/jobs/<int:job_id>/methods/<key>")
+@mask.input(wire.UnitQuery, location="query")
+@mask.output(wire.JobOut)
+def set_method(job_id: int, key: str, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Choose a method, with a mask material that serves it where the job's own does not."""
+    catalogue = bench().catalogue
+    change(job_id, f"Method: {catalogue.method(key).name}", lambda job, _: with_method(job, key, catalogue))
     return shown(job_id, query_data)
 
 

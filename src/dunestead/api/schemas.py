@@ -1014,6 +1014,36 @@ class AdviceOut(BaseModel):
     why: str
 
 
+class ScorePartOut(BaseModel):
+    """What counts for or against a method."""
+
+    points: int
+    why: str
+
+
+class ConsequenceOut(BaseModel):
+    """What hangs on a method: mm, counts, minutes of the hands for a copy, and what a copy costs."""
+
+    material: str
+    mirrored: bool
+    border: float
+    sheets: int
+    seams: int
+    placed: int
+    rests: int
+    pins: int
+    keepers: str
+    minutes: float
+    cost: float | None
+
+
+class MethodChangeOut(BaseModel):
+    """A job as it is, and as it would be with another method."""
+
+    now: ConsequenceOut
+    then: ConsequenceOut
+
+
 class MethodOut(BaseModel):
     """How a mask may travel and hold: whether it will do, how well, and why."""
 
@@ -1023,6 +1053,7 @@ class MethodOut(BaseModel):
     allowed: bool
     score: int
     why: list[str]
+    parts: list[ScorePartOut]
 
 
 class CoatingOut(BaseModel):
@@ -1229,6 +1260,7 @@ class CatalogueOut(BaseModel):
     cutters: list[ChoiceOut]
     presses: list[ChoiceOut]
     covers: list[ChoiceOut]
+    tools: list[tuple[str, str]] = Field(description="What a workshop may have to make masks hold: keys and names.")
     paints: list[ChoiceOut]
     figures: list[FigureOut]
     garments: list[ChoiceOut]

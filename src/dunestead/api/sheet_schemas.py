@@ -6,7 +6,7 @@ from typing import Literal
 from pydantic import BaseModel, Field
 
 from dunestead.api.wire import COLOUR, Box, Point, Wire, limits_like
-from dunestead.core.figures import Cutter
+from dunestead.core.figures import Cutter, Press
 from dunestead.core.job.job import PatchSay
 from dunestead.core.records import CutSettings, Recipe, Stock
 
@@ -124,6 +124,31 @@ class OwnRecipeOut(RecipeIn):
     found: CutSettingsIn | None
 
 
+class PressIn(Wire):
+    """A hot plate: the part of it that presses evenly, mm, and the highest heat it can be set to, C."""
+
+    model_config = limits_like(Press)
+
+    name: str
+    plate_width: float
+    plate_length: float
+    overlap: float = 15.0
+    heat: float
+
+
+class OwnPressOut(PressIn):
+    """A hot plate on the shelf."""
+
+    id: int
+    key: str
+
+
+class ToolsIn(Wire):
+    """What the workshop has to make masks hold: keys."""
+
+    owned: list[str] = Field(max_length=50)
+
+
 class CutterClassOut(CutterIn):
     """A shipped class of cutters, to start a record from."""
 
@@ -137,6 +162,8 @@ class WorkshopOut(BaseModel):
     stock: list[OwnStockOut]
     recipes: list[OwnRecipeOut]
     classes: list[CutterClassOut]
+    presses: list[OwnPressOut]
+    owned: list[str] | None = Field(description="Tools there are; None while nobody has said.")
 
 
 class AdviceIn(Wire):

@@ -277,6 +277,15 @@ def workshop_out(records: Records, catalogue: Catalogue) -> wire.WorkshopOut:
             for key, cutter in own.items()
             if not key.startswith("own-")
         ],
+        presses=[
+            wire.OwnPressOut(
+                id=number,
+                key=f"own-{number}",
+                **{name: getattr(press, name) for name in wire.PressIn.model_fields},
+            )
+            for number, press in records.presses.all().items()
+        ],
+        owned=None if catalogue.owned is None else sorted(catalogue.owned),
     )
 
 

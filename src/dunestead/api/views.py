@@ -16,7 +16,7 @@ from dunestead.core.blanks.blank import Blank, Garment, collar_of, within_margin
 from dunestead.core.blanks.clear import ClearArea, clear_name, region_of
 from dunestead.core.changes.arranging import guides_of
 from dunestead.core.curing.drying import Weather
-from dunestead.core.figures import Catalogue, Cutter, Paint, Surface
+from dunestead.core.figures import Catalogue, Cutter, Paint, Press, Surface
 from dunestead.core.job.choices import bridge_rules
 from dunestead.core.job.ground import base_of, ground_colour
 from dunestead.core.job.job import ENTRIES, BridgeSpot, Job, fits
@@ -112,7 +112,7 @@ def _mask_room(plan: Plan, catalogue: Catalogue, unit: str) -> wire.MaskRoomOut:
     """Return what only *Mask* shows."""
     fits = materials_of(plan, catalogue, unit)
     return wire.MaskRoomOut(
-        methods=[_method(fit) for fit in rank_methods(method_work(plan.look, plan.cuts), catalogue, unit)],
+        methods=[_method(fit) for fit in rank_methods(method_work(plan.look, plan.cuts, catalogue), catalogue, unit)],
         gone=list(plan.look.gone),
         touch_up_minutes=len(plan.bridges) * catalogue.hand.touch_up_bridge / 60,
         advice=advice_out(plan, catalogue, unit),
@@ -137,6 +137,7 @@ def _method(fit: MethodFit) -> wire.MethodOut:
         allowed=fit.allowed,
         score=fit.score,
         why=list(fit.why),
+        parts=[wire.ScorePartOut(points=part.points, why=part.why) for part in fit.parts],
     )
 
 
@@ -244,6 +245,7 @@ def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
             )
             for p in catalogue.presses.values()
         ],
+        tools=list(catalogue.tools.items()),
         covers=[
             wire.ChoiceOut(
                 key=c.key,
@@ -299,6 +301,7 @@ def _paint_about(paint: Paint) -> str:
 
 # What of a job and of the maker's records has numbers or texts with limits, as the page names it.
 _LIMITED: Mapping[str, type] = {
+    "press": Press,
     **ENTRIES,
     "job": Job,
     "piece": Blank,

@@ -10,8 +10,9 @@ from dunestead.api import sheet_schemas as wire
 from dunestead.api.opened import bench
 from dunestead.api.sheet_views import advice_out, workshop_out
 from dunestead.core.cutting.test_pattern import draw_test_pattern
-from dunestead.core.figures import Cutter, check_cutter
-from dunestead.core.records import CutSettings, Recipe, Stock, Try, check_recipe, check_stock
+from dunestead.core.errors import UnknownKey
+from dunestead.core.figures import Cutter, Press, check_cutter, check_press
+from dunestead.core.records import CutSettings, Recipe, Stock, Tools, Try, check_recipe, check_stock
 from dunestead.formats.sheet_files import sheet_file
 from dunestead.store import Shelf
 
@@ -35,6 +36,12 @@ def _cutter(given: wire.CutterIn) -> Cutter:
     cutter = Cutter(key="own", **given.model_dump())
     check_cutter(cutter)
     return cutter
+
+
+def _press(given: wire.PressIn) -> Press:
+    press = Press(key="own", **given.model_dump())
+    check_press(press)
+    return press
 
 
 def _stock(given: wire.StockIn) -> Stock:
@@ -63,6 +70,7 @@ def _shelf(kind: str) -> Shelf[Any]:
         "cutters": records.cutters,
         "stock": records.stock,
         "recipes": records.recipes,
+        "presses": records.presses,
     }
     return shelves[kind]
 
@@ -88,6 +96,32 @@ def add_cutter(given: wire.CutterIn) -> wire.WorkshopOut:
 def change_cutter(number: int, given: wire.CutterIn) -> wire.WorkshopOut:
     """Change a cutter."""
     return _kept(lambda: _shelf("cutters").change(number, _cutter(given)))
+
+
+@workshop.post("/presses")
+@workshop.input(wire.PressIn, arg_name="given")
+@workshop.output(wire.WorkshopOut, status_code=201)
+def add_press(given: wire.PressIn) -> wire.WorkshopOut:
+    """Keep a hot plate."""
+    return _kept(lambda: _shelf("presses").add(_press(given)))
+
+
+@workshop.put("/presses/<int:number>")
+@workshop.input(wire.PressIn, arg_name="given")
+@workshop.output(wire.WorkshopOut)
+def change_press(number: int, given: wire.PressIn) -> wire.WorkshopOut:
+    """Change a hot plate."""
+    return _kept(lambda: _shelf("presses").change(number, _press(given)))
+
+
+@workshop.put("/tools")
+@workshop.input(wire.ToolsIn, arg_name="given")
+@workshop.output(wire.WorkshopOut)
+def set_tools(given: wire.ToolsIn) -> wire.WorkshopOut:
+    """Say what the workshop has; methods that want something else are ruled out."""
+    if unknown := [key for key in given.owned if key not in bench().catalogue.tools]:
+        raise UnknownKey("tool", unknown[0], list(bench().catalogue.tools))
+    return _kept(lambda: bench().records.keep_tools(Tools(tuple(sorted(set(given.owned))))))
 
 
 @workshop.post("/stock")
@@ -122,14 +156,14 @@ def change_recipe(number: int, given: wire.RecipeIn) -> wire.WorkshopOut:
     return _kept(lambda: _shelf("recipes").change(number, _recipe(given)))
 
 
-@workshop.delete("/<any(cutters, stock, recipes):kind>/<int:number>")
+@workshop.delete("/<any(cutters, stock, recipes, presses):kind>/<int:number>")
 @workshop.output(wire.WorkshopOut)
 def drop_record(kind: str, number: int) -> wire.WorkshopOut:
     """Take a record off its shelf."""
     return _kept(lambda: _shelf(kind).drop(number))
 
 
-@workshop.post("/<any(cutters, stock, recipes):kind>/<int:number>/undo")
+@workshop.post("/<any(cutters, stock, recipes, presses):kind>/<int:number>/undo")
 @workshop.output(wire.WorkshopOut)
 def undo_record(kind: str, number: int) -> wire.WorkshopOut:
     """Take the last change of a record back, or bring it back."""

@@ -50,6 +50,7 @@ def load_catalogue() -> Catalogue:
         methods=_freeze({key: _method(key, row) for key, row in _rows(methods)}),
         cutters=_freeze({key: Cutter(key=key, **row) for key, row in devices["cutter"].items()}),
         covers=_freeze({key: CoverPaper(key=key, **row) for key, row in _rows(covers)}),
+        tools=_freeze({key: row["name"] for key, row in _read("tools").items()}),
         presses=_freeze({key: Press(key=key, **row) for key, row in devices["press"].items()}),
         paints=_freeze({key: _paint(key, row) for key, row in _rows(paints)}),
         garments=_freeze({key: GarmentSize(key=key, **row) for key, row in garments["size"].items()}),

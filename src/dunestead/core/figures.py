@@ -33,6 +33,7 @@ __all__ = [
     "Surface",
     "Technique",
     "check_cutter",
+    "check_press",
 ]
 
 Side = Literal["face", "back"]
@@ -219,11 +220,11 @@ class Press:
     """A hot plate: the part of it that presses evenly, and the highest it can be set to, C."""
 
     key: str
-    name: str
-    plate_width: float
-    plate_length: float
-    overlap: float
-    heat: float
+    name: str = limited(REQUIRED, "name of the plate", 1, 120, "letters")
+    plate_width: float = limited(REQUIRED, "width of the plate", 20.0, 1500.0, "mm")
+    plate_length: float = limited(REQUIRED, "length of the plate", 20.0, 1500.0, "mm")
+    overlap: float = limited(REQUIRED, "overlap of its placements", 0.0, 100.0, "mm")
+    heat: float = limited(REQUIRED, "highest heat of the plate", 60.0, 260.0, "C")
 
 
 @dataclass(frozen=True, slots=True)
@@ -484,6 +485,7 @@ class Catalogue:
     cutters: Mapping[str, Cutter]
     presses: Mapping[str, Press]
     covers: Mapping[str, CoverPaper]
+    tools: Mapping[str, str]
     paints: Mapping[str, Paint]
     garments: Mapping[str, GarmentSize]
     placements: Mapping[str, GarmentPlacement]
@@ -493,6 +495,7 @@ class Catalogue:
     figures: Mapping[tuple[str, str, str], Figure]
     workshop: Mapping[str, float]
     stock: Mapping[int, Stock] = field(default_factory=dict)
+    owned: frozenset[str] | None = None
     recipes: Mapping[int, Recipe] = field(default_factory=dict)
 
     def surface(self, key: str) -> Surface:
@@ -543,6 +546,13 @@ def check_cutter(cutter: Cutter) -> None:
         raise BadInput("The slowest speed is above the fastest.", "Give the slowest first.")
     if cutter.force_low > cutter.force:
         raise BadInput("The least force is above the most.", "Give the least first.")
+
+
+def check_press(press: Press) -> None:
+    """Raise `BadInput` when a plate cannot be kept."""
+    check_limits(press)
+    if press.overlap * 2 > min(press.plate_width, press.plate_length):
+        raise BadInput("Its placements overlap by more than half the plate.", "Give less overlap.")
 
 
 def _pick(kind: str, rows: Mapping[str, Row], key: str) -> Row:

@@ -15,6 +15,7 @@ __all__ = [
     "CutSettings",
     "Recipe",
     "Stock",
+    "Tools",
     "Try",
     "check_recipe",
     "check_settings",
@@ -74,6 +75,13 @@ class Try:
 
     settings: CutSettings
     answer: Answer
+
+
+@dataclass(frozen=True, slots=True)
+class Tools:
+    """What a workshop has to make masks hold: keys of the catalogue."""
+
+    owned: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,14 +9,14 @@ from sqlalchemy import Engine, select
 from sqlalchemy.orm import Session
 
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
-from dunestead.core.figures import Catalogue, Cutter
-from dunestead.core.records import Recipe, Stock
+from dunestead.core.figures import Catalogue, Cutter, Press
+from dunestead.core.records import Recipe, Stock, Tools
 from dunestead.store.database import Sessions
 from dunestead.store.models import ShelfRow
 
 __all__ = ["Records", "Shelf", "open_records"]
 
-Kind = Literal["cutter", "stock", "recipe"]
+Kind = Literal["cutter", "stock", "recipe", "press", "tools"]
 Record = TypeVar("Record")
 _MOST = 500
 
@@ -108,23 +108,47 @@ class Shelf(Generic[Record]):
 
 @dataclass(frozen=True, slots=True)
 class Records:
-    """The maker's own cutters, stock and test cuts."""
+    """The maker's own cutters, stock, test cuts and plates, and what tools there are."""
 
     cutters: Shelf[Cutter]
     stock: Shelf[Stock]
     recipes: Shelf[Recipe]
+    presses: Shelf[Press]
+    tools: Shelf[Tools]
+
+    def keep_tools(self, tools: Tools) -> None:
+        """Keep what the workshop has; there is one such record."""
+        known = next(iter(self.tools.all()), None)
+        if known is None:
+            self.tools.add(tools)
+        else:
+            self.tools.change(known, tools)
 
     def added_to(self, catalogue: Catalogue) -> Catalogue:
-        """Return the catalogue with the maker's records in it; own cutters come after the shipped classes.
+        """Return the catalogue with the maker's records in it; own cutters and plates come after the shipped ones.
 
-        A cutter that was taken out stays known, for jobs may be planned for it.
+        A cutter or plate that was taken out stays known, for jobs may be planned for it.
         """
-        own = {f"own-{number}": replace(cutter, key=f"own-{number}") for number, cutter in self.cutters.all().items()}
-        for number, cutter in self.cutters.gone().items():
-            own[f"own-{number}"] = replace(cutter, key=f"own-{number}", name=f"{cutter.name} (taken out)")
+        tools = next(iter(self.tools.all().values()), None)
         return replace(
-            catalogue, cutters={**catalogue.cutters, **own}, stock=self.stock.all(), recipes=self.recipes.all()
+            catalogue,
+            cutters={**catalogue.cutters, **_own(self.cutters)},
+            presses={**catalogue.presses, **_own(self.presses)},
+            stock=self.stock.all(),
+            recipes=self.recipes.all(),
+            owned=None if tools is None else frozenset(tools.owned),
         )
+
+
+Device = TypeVar("Device", Cutter, Press)
+
+
+def _own(shelf: Shelf[Device]) -> dict[str, Device]:
+    """Return the devices of a shelf by the keys jobs know them by, those taken out included."""
+    own = {f"own-{number}": replace(device, key=f"own-{number}") for number, device in shelf.all().items()}
+    for number, device in shelf.gone().items():
+        own[f"own-{number}"] = replace(device, key=f"own-{number}", name=f"{device.name} (taken out)")
+    return own
 
 
 def open_records(engine: Engine) -> Records:
@@ -133,4 +157,6 @@ def open_records(engine: Engine) -> Records:
         Shelf(engine, "cutter", TypeAdapter(Cutter)),
         Shelf(engine, "stock", TypeAdapter(Stock)),
         Shelf(engine, "recipe", TypeAdapter(Recipe)),
+        Shelf(engine, "press", TypeAdapter(Press)),
+        Shelf(engine, "tools", TypeAdapter(Tools)),
     )

@@ -35,6 +35,7 @@ from dunestead.core.looking.ties import BridgeMove, bridge_at, move_bridge, remo
 from dunestead.core.mask.bridges import Bridge
 from dunestead.core.mask.fates import Fate, check_fates
 from dunestead.core.plan.plan import Plan, make_plan
+from dunestead.core.stations.consequence import Consequence, consequence_of, with_method
 from dunestead.core.stations.graph import next_of, red_before_cutting, stations_of, task_graph
 from dunestead.core.words.tasks import counted_of
 from dunestead.core.work.progress import Progress
@@ -87,8 +88,9 @@ class Workbench:
     def refresh(self) -> None:
         """Reckon with the maker's records as they are now; plans made from others are not taken for these."""
         catalogue = self.records.added_to(self._shipped)
-        own = repr((catalogue.cutters, catalogue.stock, catalogue.recipes))
-        self._figures = (catalogue, short_hash(own))
+        owned = None if catalogue.owned is None else sorted(catalogue.owned)
+        own = (catalogue.cutters, catalogue.stock, catalogue.recipes, catalogue.presses, owned)
+        self._figures = (catalogue, short_hash(repr(own)))
         self.cards.refresh(catalogue)
 
     @property
@@ -203,6 +205,15 @@ class Workbench:
     def plan(self, job_id: int) -> Plan:
         """Return the plan of a job as it stands."""
         return self.reckon(self._store.get(job_id).job).plan
+
+    def try_method(self, job_id: int, key: str) -> tuple[Consequence, Consequence]:
+        """Return what hangs on the method of a job, as it is and with another; nothing is kept."""
+        job, catalogue = self._store.get(job_id).job, self.catalogue
+        now, then = self.reckon(job), self.reckon(with_method(job, key, catalogue))
+        return (
+            consequence_of(now.plan, now.graph, catalogue),
+            consequence_of(then.plan, then.graph, catalogue),
+        )
 
     def reckon(self, job: Job) -> Reckoned:
         """Return the plan of a job and its tasks.

@@ -116,6 +116,8 @@ export class OpenJob {
     this.#ask((job) =>
       this.#worked(job, api.setCalls(this.id, settings.unit, this.copy, task, numbers, present)),
     );
+  /** Choose a method, with a mask material that serves it. */
+  takeMethod = (key: string) => this.#ask(() => api.setMethod(this.id, settings.unit, key));
   /** Write down how many were counted. */
   count = (task: string, what: string, count: number) =>
     this.#ask((job) =>

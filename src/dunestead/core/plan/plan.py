@@ -292,7 +292,7 @@ def make_plan(job: Job, sources: Sources, catalogue: Catalogue, check_cut: CutCh
     job, choices = look.job, look.choices
     cuts = [tie(look, laid, catalogue) for laid in look.masks]
     coatings = plan_coatings(look, cuts, catalogue)
-    methods = rank_methods(method_work(look, cuts), catalogue)
+    methods = rank_methods(method_work(look, cuts, catalogue), catalogue)
     method = _method(job, methods, catalogue)
     masks = tuple(
         _mask_plan(look, laid, cut, coatings, method, catalogue) for laid, cut in zip(look.masks, cuts, strict=True)
@@ -321,7 +321,7 @@ def make_plan(job: Job, sources: Sources, catalogue: Catalogue, check_cut: CutCh
     )
 
 
-def method_work(look: Look, cuts: Sequence[CutPlan]) -> MethodWork:
+def method_work(look: Look, cuts: Sequence[CutPlan], catalogue: Catalogue) -> MethodWork:
     """Return what a job asks of its method."""
     boxes = [cut.box for cut in cuts]
     widest = max(boxes, key=lambda box: (box[2] - box[0]) * (box[3] - box[1]))
@@ -333,6 +333,9 @@ def method_work(look: Look, cuts: Sequence[CutPlan]) -> MethodWork:
         (widest[2] - widest[0], widest[3] - widest[1]),
         look.job.mask.reverse,
         look.choices.cutter.feeds == "hand",
+        look.job.blank.copies,
+        any(catalogue.paint(coating.paint).is_sprayed for coating in look.job.paint.coatings),
+        look.choices.press,
     )
 
 

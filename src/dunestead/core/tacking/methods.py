@@ -3,14 +3,17 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
-from dunestead.core.figures import Catalogue, Material, Method, Surface
+from dunestead.core.figures import Catalogue, Material, Method, Press, Surface
 from dunestead.core.units import several, show_length, show_temperature
 
-__all__ = ["MethodFit", "MethodWork", "rank_methods"]
+__all__ = ["MethodFit", "MethodWork", "Part", "rank_methods"]
 
 _FULL = 100
 _EFFORT, _RISK, _PLACED, _MOST_PLACED = 10, 10, 2, 20
-_TAPE_ON_COARSE, _TIGHT_FIELD = 10, 15
+_TAPE_ON_COARSE, _TIGHT_FIELD, _CARRIED, _MOST_AGAIN = 10, 15, 5, 10
+
+_EFFORTS = ("Little work.", "Some work.", "Much work.")
+_RISKS = ("Little can go wrong.", "Some care is needed.", "Easily spoiled.")
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,6 +30,10 @@ class MethodWork:
         Width and height of the largest mask, mm.
     is_reverse, by_hand
         Whether the shapes are the mask, and whether a knife in the hand cuts it.
+    copies, sprayed
+        How many are made, and whether the blank is carried to where it is sprayed.
+    plate
+        The hot plate at hand.
     """
 
     surface: Surface
@@ -36,16 +43,51 @@ class MethodWork:
     size: tuple[float, float]
     is_reverse: bool
     by_hand: bool
+    copies: int = 1
+    sprayed: bool = False
+    plate: Press | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """What counts for or against a method: points, and why."""
+
+    points: int
+    why: str
 
 
 @dataclass(frozen=True, slots=True)
 class MethodFit:
-    """A method held against a job: whether nothing rules it out, its score, and why."""
+    """A method held against a job.
+
+    Attributes
+    ----------
+    allowed
+        Whether nothing rules it out.
+    against
+        What does.
+    parts
+        What its score is made of: it starts from 100.
+    """
 
     method: Method
-    allowed: bool
-    score: int
-    why: tuple[str, ...]
+    against: tuple[str, ...] = ()
+    parts: tuple[Part, ...] = ()
+
+    @property
+    def allowed(self) -> bool:
+        """Whether nothing rules it out."""
+        return not self.against
+
+    @property
+    def score(self) -> int:
+        """How well it suits, of 100; 0 for what is ruled out."""
+        return _FULL + sum(part.points for part in self.parts) if self.allowed else 0
+
+    @property
+    def why(self) -> tuple[str, ...]:
+        """What rules it out, or else what its score is made of."""
+        return self.against or tuple(part.why for part in self.parts)
 
     @property
     def key(self) -> str:
@@ -56,16 +98,21 @@ class MethodFit:
 def rank_methods(work: MethodWork, catalogue: Catalogue, unit: str = "mm") -> list[MethodFit]:
     """Return every method held against a job, the most fitting first; what is ruled out comes last, with why."""
     methods = list(catalogue.methods.values())
-    fits = [_fit(method, work, unit, methods) for method in methods]
+    fits = [_fit(method, work, unit, catalogue) for method in methods]
     return sorted(fits, key=lambda fit: (not fit.allowed, -fit.score))
 
 
-def _fit(method: Method, work: MethodWork, unit: str, methods: Sequence[Method]) -> MethodFit:
-    against = tuple(_exclusions(method, work, unit, methods))
-    if against:
-        return MethodFit(method, False, 0, against)
-    parts = list(_score(method, work))
-    return MethodFit(method, True, _FULL + sum(points for points, _ in parts), tuple(why for _, why in parts))
+def _fit(method: Method, work: MethodWork, unit: str, catalogue: Catalogue) -> MethodFit:
+    methods = list(catalogue.methods.values())
+    against = (*_exclusions(method, work, unit, methods), *_lacking(method, catalogue))
+    return MethodFit(method, against) if against else MethodFit(method, (), tuple(_score(method, work)))
+
+
+def _lacking(method: Method, catalogue: Catalogue) -> Iterator[str]:
+    """Yield what the workshop does not have; where nobody has said, it has everything."""
+    if catalogue.owned is not None and (missing := [key for key in method.tools if key not in catalogue.owned]):
+        named = " and ".join(catalogue.tools[key][0].lower() + catalogue.tools[key][1:] for key in missing)
+        yield f"It needs {named}, and your workshop has none."
 
 
 def _exclusions(method: Method, work: MethodWork, unit: str, methods: Sequence[Method]) -> Iterator[str]:
@@ -77,7 +124,7 @@ def _exclusions(method: Method, work: MethodWork, unit: str, methods: Sequence[M
     if not any(material.key in other.materials and _works_on(other, surface) for other in laid_by):
         yield f"It does not hold on {surface.name.lower()}."
     elif method.press and material.holds_from is not None:
-        yield from _too_cold(material, surface, unit)
+        yield from _too_cold(material, surface, work.plate, unit)
     if method.reverse and not work.is_reverse:
         yield "It carries shapes that are the mask; here the sheet around them is."
     if work.is_reverse and not method.reverse and not method.by_hand and method.keepers not in ("mat", "carrier"):
@@ -94,12 +141,15 @@ def _works_on(method: Method, surface: Surface) -> bool:
     return surface.family in method.works_on or surface.key in method.works_on
 
 
-def _too_cold(material: Material, surface: Surface, unit: str) -> Iterator[str]:
+def _too_cold(material: Material, surface: Surface, plate: Press | None, unit: str) -> Iterator[str]:
     holds = show_temperature(material.holds_from or 0.0, unit)
     if surface.heat is None:
         yield f"{material.name} does not hold below {holds}; {surface.name.lower()} takes no heat."
     elif surface.heat < (material.holds_from or 0.0):
         yield f"{material.name} does not hold below {holds}; this blank takes {show_temperature(surface.heat, unit)}."
+    elif plate is not None and plate.heat < (material.holds_from or 0.0):
+        reaches = show_temperature(plate.heat, unit)
+        yield f"{material.name} does not hold below {holds}; the {plate.name.lower()} reaches {reaches}."
 
 
 def _too_large(method: Method, work: MethodWork, unit: str) -> Iterator[str]:
@@ -114,19 +164,21 @@ def _too_large(method: Method, work: MethodWork, unit: str) -> Iterator[str]:
         yield f"{work.windows} windows leave it no hold of its own: {method.most_windows} at most without tape."
 
 
-def _score(method: Method, work: MethodWork) -> Sequence[tuple[int, str]]:
-    """Return what counts for and against a method: points, and a sentence each."""
-    parts = [
-        (-_EFFORT * method.effort, ("Little work.", "Some work.", "Much work.")[method.effort - 1]),
-        (-_RISK * method.risk, ("Little can go wrong.", "Some care is needed.", "Easily spoiled.")[method.risk - 1]),
-    ]
+def _score(method: Method, work: MethodWork) -> Iterator[Part]:
+    """Yield what counts for and against a method."""
+    yield Part(-_EFFORT * method.effort, _EFFORTS[method.effort - 1])
+    yield Part(-_RISK * method.risk, _RISKS[method.risk - 1])
     placed = min(_PLACED * work.kept, _MOST_PLACED)
     if placed and "tack-place" in method.tack:
-        parts.append((-placed, f"{several(work.kept, 'piece')} placed one by one."))
+        yield Part(-placed, f"{several(work.kept, 'piece')} placed one by one.")
+        if work.copies > 1:
+            again = min(work.copies - 1, _MOST_AGAIN)
+            yield Part(-again, f"And again on each of {work.copies} copies.")
     if method.tape and not method.press and work.surface.coarse:
-        parts.append((-_TAPE_ON_COARSE, "On a coarse mat the tape holds better than the mat does."))
+        yield Part(-_TAPE_ON_COARSE, "On a coarse mat the tape holds better than the mat does.")
     if work.is_reverse and not method.reverse:
-        parts.append((-_TIGHT_FIELD, "Shapes lose their spacing unless they are carried in groups."))
+        yield Part(-_TIGHT_FIELD, "Shapes lose their spacing unless they are carried in groups.")
     if method.by_hand and not work.by_hand:
-        parts.append((-_TIGHT_FIELD, "A cutter is at hand."))
-    return parts
+        yield Part(-_TIGHT_FIELD, "A cutter is at hand.")
+    if work.sprayed and work.material.holds_from is not None and "tack-board-if-carried" not in method.tack:
+        yield Part(-_CARRIED, "It is carried to where it is sprayed: what heat holds lets go when the blank bends.")

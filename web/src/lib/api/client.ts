@@ -22,6 +22,8 @@ export type Room = NonNullable<Job['room']>;
 export type MaskRoom = NonNullable<Job['mask']>;
 export type MethodFit = MaskRoom['methods'][number];
 export type Done = Schemas['DoneIn'];
+export type OwnPress = Schemas['PressIn'];
+export type MethodChange = Schemas['MethodChangeOut'];
 export type CountEntry = Schemas['CountIn'];
 export type Weed = Schemas['WeedOut'];
 export type WeedRegion = Weed['sheets'][number]['regions'][number];
@@ -216,6 +218,12 @@ export const setCalls = (
   answer(
     api.POST('/api/jobs/{job_id}/tasks/call', { ...at(id, unit, copy), body: { task, numbers, present } }),
   );
+export const setMethod = (id: number, unit: Unit, key: string) =>
+  answer(
+    api.POST('/api/jobs/{job_id}/methods/{key}', {
+      params: { path: { job_id: id, key }, query: { unit } },
+    }),
+  );
 export const setCount = (id: number, unit: Unit, copy: number, body: CountEntry) =>
   answer(api.POST('/api/jobs/{job_id}/tasks/count', { ...at(id, unit, copy), body }));
 export const setLifted = (
@@ -318,7 +326,11 @@ export const changeStock = (number: number, body: OwnStock) =>
 export const addRecipe = (body: TestCut) => answer(api.POST('/api/workshop/recipes', { body }));
 export const changeRecipe = (number: number, body: TestCut) =>
   answer(api.PUT('/api/workshop/recipes/{number}', { params: { path: { number } }, body }));
-export type Shelf = 'cutters' | 'stock' | 'recipes';
+export type Shelf = 'cutters' | 'stock' | 'recipes' | 'presses';
+export const addPress = (body: OwnPress) => answer(api.POST('/api/workshop/presses', { body }));
+export const setTools = (owned: string[]) => answer(api.PUT('/api/workshop/tools', { body: { owned } }));
+export const tryMethod = (id: number, key: string) =>
+  answer(api.GET('/api/jobs/{job_id}/methods/{key}', { params: { path: { job_id: id, key } } }));
 export const dropRecord = (kind: Shelf, number: number) =>
   answer(api.DELETE('/api/workshop/{kind}/{number}', { params: { path: { kind, number } } }));
 export const undoRecord = (kind: Shelf, number: number) =>

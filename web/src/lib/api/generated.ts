@@ -2265,6 +2265,99 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/methods/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say what another method would change, before it is chosen. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: number;
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MethodChangeOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Choose a method, with a mask material that serves it where the job's own does not. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/outline": {
         parameters: {
             query?: never;
@@ -3980,6 +4073,115 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workshop/presses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a hot plate. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["PressIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/presses/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a hot plate. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["PressIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workshop/recipes": {
         parameters: {
             query?: never;
@@ -4287,6 +4489,55 @@ export interface paths {
             };
         };
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/tools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say what the workshop has; methods that want something else are ruled out. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["ToolsIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
         post?: never;
         delete?: never;
         options?: never;
@@ -4764,6 +5015,14 @@ export interface components {
             };
             /** Surfaces */
             surfaces: components["schemas"]["CatalogueOut.ChoiceOut"][];
+            /**
+             * Tools
+             * @description What a workshop may have to make masks hold: keys and names.
+             */
+            tools: [
+                string,
+                string
+            ][];
         };
         /**
          * ChoiceOut
@@ -6679,6 +6938,8 @@ export interface components {
             key: string;
             /** Name */
             name: string;
+            /** Parts */
+            parts: components["schemas"]["JobOut.ScorePartOut"][];
             /** Score */
             score: number;
             /** Why */
@@ -7111,6 +7372,16 @@ export interface components {
             key: string;
             /** Name */
             name: string;
+        };
+        /**
+         * ScorePartOut
+         * @description What counts for or against a method.
+         */
+        "JobOut.ScorePartOut": {
+            /** Points */
+            points: number;
+            /** Why */
+            why: string;
         };
         /**
          * SeamOut
@@ -8476,6 +8747,42 @@ export interface components {
             label: string;
         };
         /**
+         * MethodChangeOut
+         * @description A job as it is, and as it would be with another method.
+         */
+        MethodChangeOut: {
+            now: components["schemas"]["MethodChangeOut.ConsequenceOut"];
+            then: components["schemas"]["MethodChangeOut.ConsequenceOut"];
+        };
+        /**
+         * ConsequenceOut
+         * @description What hangs on a method: mm, counts, minutes of the hands for a copy, and what a copy costs.
+         */
+        "MethodChangeOut.ConsequenceOut": {
+            /** Border */
+            border: number;
+            /** Cost */
+            cost: number | null;
+            /** Keepers */
+            keepers: string;
+            /** Material */
+            material: string;
+            /** Minutes */
+            minutes: number;
+            /** Mirrored */
+            mirrored: boolean;
+            /** Pins */
+            pins: number;
+            /** Placed */
+            placed: number;
+            /** Rests */
+            rests: number;
+            /** Seams */
+            seams: number;
+            /** Sheets */
+            sheets: number;
+        };
+        /**
          * PatchIn
          * @description What the maker says of a patch; without any of it, the say is taken back.
          */
@@ -8506,6 +8813,25 @@ export interface components {
              * @default null
              */
             numbers?: number[] | null;
+        };
+        /**
+         * PressIn
+         * @description A hot plate: the part of it that presses evenly, mm, and the highest heat it can be set to, C.
+         */
+        PressIn: {
+            /** Heat */
+            heat: number;
+            /** Name */
+            name: string;
+            /**
+             * Overlap
+             * @default 15
+             */
+            overlap?: number;
+            /** Plate Length */
+            plate_length: number;
+            /** Plate Width */
+            plate_width: number;
         };
         /**
          * ReadingsIn
@@ -8832,6 +9158,14 @@ export interface components {
             name: string;
             /** Width */
             width: number;
+        };
+        /**
+         * ToolsIn
+         * @description What the workshop has to make masks hold: keys.
+         */
+        ToolsIn: {
+            /** Owned */
+            owned: string[];
         };
         ValidationError: {
             detail?: {
@@ -9209,6 +9543,13 @@ export interface components {
             classes: components["schemas"]["WorkshopOut.CutterClassOut"][];
             /** Cutters */
             cutters: components["schemas"]["WorkshopOut.OwnCutterOut"][];
+            /**
+             * Owned
+             * @description Tools there are; None while nobody has said.
+             */
+            owned: string[] | null;
+            /** Presses */
+            presses: components["schemas"]["WorkshopOut.OwnPressOut"][];
             /** Recipes */
             recipes: components["schemas"]["WorkshopOut.OwnRecipeOut"][];
             /** Stock */
@@ -9289,6 +9630,29 @@ export interface components {
             reach_width: number;
             /** Slowest */
             slowest: number;
+        };
+        /**
+         * OwnPressOut
+         * @description A hot plate on the shelf.
+         */
+        "WorkshopOut.OwnPressOut": {
+            /** Heat */
+            heat: number;
+            /** Id */
+            id: number;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /**
+             * Overlap
+             * @default 15
+             */
+            overlap?: number;
+            /** Plate Length */
+            plate_length: number;
+            /** Plate Width */
+            plate_width: number;
         };
         /**
          * OwnRecipeOut

@@ -1,8 +1,11 @@
 <script lang="ts">
   import type { OpenJob } from '../../job/open-job.svelte';
-  import type { MaskJob } from './part';
   import type { Catalogue } from '../../lib/api/client';
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
+  import Fold from '../../lib/ui/Fold.svelte';
+  import MethodRow from './MethodRow.svelte';
+  import type { MaskJob } from './part';
+  import Tools from './Tools.svelte';
 
   interface Props {
     open: OpenJob;
@@ -12,14 +15,8 @@
   const { open, job, catalogue }: Props = $props();
 
   const inForce = $derived(job.mask.methods.find((one) => one.key === job.method));
-  const choices = $derived(
-    job.mask.methods.map((one) => ({
-      key: one.key,
-      name: one.name,
-      about: one.about,
-      suits: one.allowed ? [job.inputs.surface] : [],
-    })),
-  );
+  const able = $derived(job.mask.methods.filter((one) => one.allowed));
+  const ruledOut = $derived(job.mask.methods.filter((one) => !one.allowed));
 </script>
 
 <ChoiceField
@@ -29,18 +26,33 @@
   surface={job.inputs.surface}
   onchange={(material) => open.change({ material })}
 />
-<ChoiceField
-  label="Method: how it travels and holds"
-  value={job.method}
-  {choices}
-  surface={job.inputs.surface}
-  onchange={(method) => open.change({ method })}
-/>
-{#if inForce && !inForce.allowed}
-  <p class="m-0 text-sm text-(--fault)">{inForce.why.join(' ')}</p>
-{/if}
-{#if job.inputs.method !== null && job.inputs.method !== undefined}
-  <button class="cursor-pointer self-start text-sm underline" onclick={() => open.change({ method: null })}
-    >Take the most fitting</button
-  >
-{/if}
+<section aria-labelledby="method-head">
+  <h3 id="method-head" class="m-0 mb-1 text-sm font-normal">Method: how it travels and holds</h3>
+  {#if inForce}
+    <p class="m-0 font-bold">{inForce.name}</p>
+    <p class="m-0 text-sm text-(--faint)">{inForce.about}</p>
+    {#if !inForce.allowed}
+      <p class="m-0 text-sm text-(--fault)">{inForce.why.join(' ')}</p>
+    {/if}
+  {/if}
+  {#if job.inputs.method !== null && job.inputs.method !== undefined}
+    <button class="cursor-pointer text-sm underline" onclick={() => open.change({ method: null })}
+      >Take the most fitting</button
+    >
+  {/if}
+</section>
+<Fold title="{able.length} {able.length === 1 ? 'method' : 'methods'} will do, the most fitting first">
+  <ol class="m-0 flex list-none flex-col gap-3 p-0 text-sm">
+    {#each able as method (method.key)}
+      <MethodRow {open} {job} {method} inForce={method.key === job.method} />
+    {/each}
+  </ol>
+</Fold>
+<Fold title="{ruledOut.length} will not do, and why">
+  <ol class="m-0 flex list-none flex-col gap-3 p-0 text-sm">
+    {#each ruledOut as method (method.key)}
+      <MethodRow {open} {job} {method} inForce={method.key === job.method} />
+    {/each}
+  </ol>
+</Fold>
+<Tools {open} {catalogue} />

@@ -2,8 +2,9 @@
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
   import type { PanelProps } from '../station';
   import LayByTape from './LayByTape.svelte';
+  import OwnPlate from './OwnPlate.svelte';
 
-  const { open, job, catalogue }: PanelProps = $props();
+  const { open, job, catalogue, onrecords }: PanelProps = $props();
 </script>
 
 <LayByTape {open} {job} />
@@ -14,6 +15,7 @@
     choices={catalogue.presses}
     onchange={(press) => open.change({ press })}
   />
+  <OwnPlate {open} onchanged={onrecords} />
 {/if}
 {#if job.picture.masks.some((mask) => mask.covers.length)}
   <ChoiceField

@@ -1,0 +1,66 @@
+"""Methods, tools and plates over the wire."""
+
+from typing import Any
+
+from flask.testing import FlaskClient
+
+from tests.api.test_jobs_api import begin
+
+
+def methods(client: FlaskClient, job: int) -> dict[str, Any]:
+    found = client.get(f"/api/jobs/{job}?room=mask").get_json()["mask"]["methods"]
+    return {one["key"]: one for one in found}
+
+
+def test_what_another_method_would_change_is_told_before_and_comes_true(client: FlaskClient) -> None:
+    job = begin(client)["id"]
+
+    change = client.get(f"/api/jobs/{job}/methods/iron-on").get_json()
+    assert (change["now"]["mirrored"], change["then"]["mirrored"]) == (False, True)
+    assert (change["now"]["keepers"], change["then"]["keepers"]) == ("tape", "carrier")
+    assert change["then"]["material"].startswith("Iron-on film")
+    assert change["now"]["pins"] > 0 == change["then"]["pins"]
+    # Nothing is kept by asking.
+    assert client.get(f"/api/jobs/{job}").get_json()["inputs"]["material"] == "paper-coated-down"
+
+    taken = client.post(f"/api/jobs/{job}/methods/iron-on").get_json()
+    assert (taken["method"], taken["inputs"]["material"]) == ("iron-on", "iron-on")
+    assert taken["history"]["undo"] == "Method: Iron-on film on its carrier"
+
+
+def test_a_method_that_is_none_is_said(client: FlaskClient) -> None:
+    job = begin(client)["id"]
+
+    assert client.get(f"/api/jobs/{job}/methods/glue").status_code == 400
+    assert client.post(f"/api/jobs/{job}/methods/glue").status_code == 400
+
+
+def test_what_the_workshop_has_is_kept_for_all_jobs(client: FlaskClient) -> None:
+    job = begin(client)["id"]
+    assert methods(client, job)["paper-tape"]["allowed"]
+
+    kept = client.put("/api/workshop/tools", json={"owned": ["pins", "tape", "pins"]}).get_json()
+
+    assert kept["owned"] == ["pins", "tape"]
+    assert not methods(client, job)["paper-tape"]["allowed"]
+    nothing = client.put("/api/workshop/tools", json={"owned": []}).get_json()
+    assert nothing["owned"] == []
+    assert not methods(client, job)["card-pins"]["allowed"]
+    assert client.put("/api/workshop/tools", json={"owned": ["wand"]}).status_code == 400
+
+
+def test_a_plate_of_the_makers_own_presses_and_one_too_cool_is_ruled_out(client: FlaskClient) -> None:
+    job = begin(client)["id"]
+    plate = {"name": "Small iron", "plate_width": 60, "plate_length": 90, "overlap": 10, "heat": 200}
+
+    own = client.post("/api/workshop/presses", json=plate).get_json()["presses"][0]
+    before, after = (
+        client.patch(f"/api/jobs/{job}", json={"press": key}).get_json()["picture"]["masks"][0]["passes"][0]
+        for key in ("iron", own["key"])
+    )
+    assert len(after["placements"]) > len(before["placements"])
+    client.put(f"/api/workshop/presses/{own['id']}", json={**plate, "heat": 120})
+    assert "reaches 120" in methods(client, job)["paper-tape"]["why"][0]
+    for wrong in ({"plate_width": 5}, {"heat": 900}, {"overlap": 50}, {"name": ""}):
+        assert client.post("/api/workshop/presses", json={**plate, **wrong}).status_code in (400, 422)
+    assert len(client.get("/api/workshop").get_json()["presses"]) == 1
