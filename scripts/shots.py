@@ -29,8 +29,8 @@ VIEWS: list[tuple[str, str, str, Callable[[Page], None] | None]] = [
     ("mask-tied", "/#/job/3/mask", "", lambda page: tie(page)),
     ("materials", "/#/job/3/mask", "", lambda page: materials(page)),
     ("sheets", "/#/job/1/sheets", "", None),
-    ("weed", "/#/job/3/weed", "", None),
-    ("tack", "/#/job/2/tack", "", None),
+    ("weed", "/#/job/1/weed", "", None),
+    ("tack", "/#/job/5/tack", "", lambda page: press(page)),
     ("paint", "/#/job/3/paint", "", None),
     ("peel", "/#/job/7/peel", "", None),
     ("cure", "/#/job/7/cure", "", None),
@@ -53,6 +53,12 @@ def scroll_to(page: Page, region: str) -> None:
 def mend(page: Page) -> None:
     page.get_by_role("button", name="The mask between").first.click()
     page.wait_for_selector("text=all is well")
+
+
+def press(page: Page) -> None:
+    task = page.get_by_role("listitem").filter(has_text="Press through the tape").first
+    task.get_by_role("button", name="Show in the picture").click()
+    page.wait_for_timeout(300)
 
 
 def tie(page: Page) -> None:

@@ -1,5 +1,7 @@
 """Files out: the mask, each sheet, all of it in one zip."""
 
+from typing import Any
+
 from apiflask import APIBlueprint
 from flask import Response
 
@@ -7,6 +9,7 @@ from dunestead.api import schemas
 from dunestead.api.opened import bench
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.plan.plan import mask_title
+from dunestead.formats.bench_sheet import write_bench_sheet
 from dunestead.formats.bundle import file_stem, mask_file, zip_sheets
 from dunestead.formats.job_zip import zip_job
 from dunestead.formats.sheet_files import sheet_file
@@ -54,6 +57,16 @@ def get_sheets(job_id: int, query_data: schemas.FileQuery) -> Response:
     opened = bench().hand_out(job_id, "sheets.zip", query_data.unit, anyway=query_data.anyway)
     data = zip_sheets(opened.plan, sheets_of(opened.plan), query_data.unit)
     return _download(data, "application/zip", f"{file_stem(opened.plan.job.name)}-sheets.zip")
+
+
+@files.get("/bench-sheet-<any(a4, letter):paper>.pdf")
+@files.input(schemas.UnitQuery, location="query")
+def get_bench_sheet(job_id: int, paper: Any, query_data: schemas.UnitQuery) -> Response:
+    """Download what is done from the weeding to the peel of one copy, to be ticked off; keepers at true size behind."""
+    found = bench().open(job_id, query_data.unit)
+    copy = min(query_data.copy_no, found.plan.copies)
+    data = write_bench_sheet(found.plan, found.graph, query_data.unit, copy, paper)
+    return _download(data, "application/pdf", f"{file_stem(found.plan.job.name)}-bench-sheet.pdf")
 
 
 @files.get("/job-file")

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { settings } from '../../lib/settings.svelte';
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
   import type { PanelProps } from '../station';
   import LayByTape from './LayByTape.svelte';
@@ -7,6 +8,16 @@
   const { open, job, catalogue, onrecords }: PanelProps = $props();
 </script>
 
+<p class="m-0 text-sm">
+  Bench sheet, to tick off at the table:
+  {#each [['a4', 'PDF on A4'], ['letter', 'on Letter']] as const as [paper, name] (paper)}
+    <a
+      class="ml-2 font-bold underline"
+      href="/api/jobs/{open.id}/bench-sheet-{paper}.pdf?unit={settings.unit}&copy_no={job.copy_no}"
+      download>{name}</a
+    >
+  {/each}
+</p>
 <LayByTape {open} {job} />
 {#if job.picture.masks.some((mask) => mask.passes.length)}
   <ChoiceField

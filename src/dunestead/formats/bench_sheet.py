@@ -1,0 +1,339 @@
+"""The bench sheet: what is weeded, laid, pressed, pinned, covered, painted and peeled, on paper, to be ticked off.
+
+Black on white, large enough to be read at arm's length; the keepers at true size follow it.
+"""
+
+import io
+from collections.abc import Callable, Sequence
+from typing import TYPE_CHECKING, Any
+
+import numpy as np
+import shapely
+from pypdf import PdfReader, PdfWriter
+
+from dunestead.core.geometry.affine import Affine
+from dunestead.core.geometry.curves import Box
+from dunestead.core.plan.keeper_sheet import draw_keepers
+from dunestead.core.plan.plan import MaskPlan, Plan
+from dunestead.core.units import show_length, show_temperature, show_time
+from dunestead.core.words.cautions import LABEL_FIRST
+from dunestead.core.words.tasks import caution_of, counted_of, detail_of, title_of
+from dunestead.core.work.tasks import Count, Task, TaskGraph
+from dunestead.formats.pdf import PAPERS, Paper, write_tiled_pdf
+
+if TYPE_CHECKING:
+    from reportlab.pdfgen.canvas import Canvas
+
+__all__ = ["SCALES", "scale_for", "write_bench_sheet"]
+
+_PT = 72 / 25.4
+_MARGIN = 12.0
+# A picture is drawn at the largest of these that finds room, so that a rule can be laid on it: 1 to so many.
+SCALES = (1.0, 1.5, 2.0, 2.5, 3.0, 4.0, 5.0, 6.0, 8.0, 10.0, 15.0, 20.0)
+_PICTURE_HIGH, _BESIDE = 80.0, 16.0
+_STATIONS = ("weed", "tack", "paint", "peel")
+_GREY, _PALE = 0.72, 0.9
+_BOX = 4.0
+Draw = Callable[["Canvas", Affine, float], None]
+
+
+def scale_for(size: tuple[float, float], room: tuple[float, float]) -> float:
+    """Return how many mm of a blank one mm of its picture shows.
+
+    Examples
+    --------
+    >>> scale_for((600, 400), (170, 90))
+    5.0
+    """
+    needed = max(side / space for side, space in zip(size, room, strict=True))
+    return next((scale for scale in SCALES if scale >= needed - 1e-9), float(np.ceil(needed)))
+
+
+def write_bench_sheet(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper: Paper) -> bytes:
+    """Return the bench sheet of one copy as a PDF, its keepers at true size behind it."""
+    from reportlab.lib.enums import TA_LEFT
+    from reportlab.lib.styles import ParagraphStyle
+    from reportlab.platypus import KeepTogether, Paragraph, SimpleDocTemplate, Spacer
+
+    width, height = PAPERS[paper]
+    base = ParagraphStyle("base", fontName="Helvetica", fontSize=10.5, leading=12.5, alignment=TA_LEFT)
+    head = ParagraphStyle("head", parent=base, fontName="Helvetica-Bold", fontSize=19, leading=22)
+    station = ParagraphStyle("station", parent=base, fontName="Helvetica-Bold", fontSize=14, leading=17, spaceBefore=6)
+    held = io.BytesIO()
+    document = SimpleDocTemplate(
+        held,
+        pagesize=(width * _PT, height * _PT),
+        title=_plain(f"{plan.job.name}: bench sheet"),
+        invariant=True,
+        **{f"{side}Margin": _MARGIN * _PT for side in ("left", "right", "top", "bottom")},
+    )
+    story: list[Any] = [Paragraph(_safe(plan.job.name), head), Paragraph(_safe(_facts(plan, unit, copy)), base)]
+    room = width - 2 * _MARGIN - 4
+    story += [
+        KeepTogether([Spacer(1, 5), Paragraph(_safe(title), base), Spacer(1, 3), _picture(plan, draw, room, unit)])
+        for mask in plan.masks
+        for draw, title in _pictures(plan, mask, unit)
+    ]
+    told: set[str] = set()
+    for name in _STATIONS:
+        tasks = [task for task in graph.tasks if task.station == name and _is_of(plan, task, copy)]
+        if tasks:
+            rows = [_row(task, unit, base, room, told) for task in tasks]
+            story.append(KeepTogether([Paragraph(name.capitalize(), station), rows[0]]))
+            story.extend(rows[1:])
+    story += [Spacer(1, 6), Paragraph(_safe(LABEL_FIRST), base)]
+    document.build(story)
+    return _with_keepers(plan, held.getvalue(), paper)
+
+
+def _facts(plan: Plan, unit: str, copy: int) -> str:
+    """Return what is worked on and with, in a line or two."""
+    width, height = (show_length(side, unit) for side in plan.job.piece.size)
+    told = [f"{plan.choices.surface.name}, {width} by {height}", plan.choices.material.name, plan.method.name]
+    if plan.copies > 1:
+        told.append(f"copy {copy} of {plan.copies}")
+    for pressing in plan.masks[0].pressings:
+        told.append(f"{pressing.name}: {show_temperature(pressing.celsius, unit)}, {pressing.seconds:g} s a rest")
+    if plan.job.blank.seen_through:
+        told.append("worked from its back: left and right as you stand there")
+    return "; ".join(told) + "."
+
+
+def _is_of(plan: Plan, task: Task, copy: int) -> bool:
+    """Say whether a task belongs to one copy; of the weeding, to the set that it is painted through."""
+    first = (plan.set_of(copy) - 1) * max(plan.choices.material.uses, 1) + 1
+    return task.copy in (None, first if task.station == "weed" else copy)
+
+
+# --- pictures ---------------------------------------------------------------------------------
+def _pictures(plan: Plan, mask: MaskPlan, unit: str) -> list[tuple[Draw, str]]:
+    """Return what is drawn of a mask: laid and pressed; pinned and covered, where it is."""
+    of = f" of {mask.laid.name}" if len(plan.masks) > 1 else ""
+    rests = mask.pressings[0].placements if mask.pressings else ()
+    found: list[tuple[Draw, str]] = [
+        (
+            lambda canvas, onto, scale: _laid(canvas, onto, plan, mask, unit, scale),
+            f"Where it lies{of}" + (f", and {len(rests)} rests of the plate in their order" if rests else ""),
+        )
+    ]
+    if mask.pinning.pins or mask.strips:
+        told = [f"{len(mask.pinning.pins)} pins" if mask.pinning.pins else "", "the cover" if mask.strips else ""]
+        found.append(
+            (
+                lambda canvas, onto, scale: _pinned(canvas, onto, plan, mask, scale),
+                f"{' and '.join(part for part in told if part)}{of}",
+            )
+        )
+    return found
+
+
+def _picture(plan: Plan, draw: Draw, room: float, unit: str) -> Any:
+    """Return a picture of the blank at a round scale, with a rule of its own."""
+    from reportlab.platypus import Flowable
+
+    size = plan.job.piece.size
+    scale = scale_for(size, (room - 2 * _BESIDE, _PICTURE_HIGH))
+    high = size[1] / scale + 15
+
+    class Picture(Flowable):  # type: ignore[misc]
+        def __init__(self) -> None:
+            super().__init__()
+            self.width, self.height = room * _PT, high * _PT
+
+        def draw(self) -> None:
+            back = plan.job.blank.seen_through
+            across = _PT / scale
+            x = _BESIDE * _PT
+            onto = Affine(
+                a=-across if back else across, d=-across, e=x + (size[0] * across if back else 0), f=(high - 5) * _PT
+            )
+            draw(self.canv, onto, scale)
+            _rule(self.canv, x, 4 * _PT, scale, unit)
+
+    return Picture()
+
+
+def _rule(canvas: "Canvas", x: float, y: float, scale: float, unit: str) -> None:
+    """Draw how long 100 mm of the blank are on the picture."""
+    long = 100 * _PT / scale
+    canvas.setStrokeGray(0)
+    canvas.setFillGray(0)
+    canvas.setLineWidth(0.8)
+    for x0, y0, x1, y1 in ((x, y, x + long, y), (x, y - 3, x, y + 3), (x + long, y - 3, x + long, y + 3)):
+        canvas.line(x0, y0, x1, y1)
+    canvas.setFont("Helvetica", 10)
+    canvas.drawString(x + long + 5, y - 3.5, f"{show_length(100, unit)}; picture 1 : {scale:g}")
+
+
+def _ground(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan) -> None:
+    """Draw the blank, the mask on it, what is painted in grey, and the keepers."""
+    move = Affine.translation(*plan.origin).then(onto)
+    canvas.setLineWidth(0.6)
+    canvas.setStrokeGray(0)
+    _fill(canvas, onto, plan.look.composition.outline, 1.0)
+    if not mask.laid.is_reverse:
+        _fill(canvas, move, mask.cut.windows, _GREY)
+    for keeper in mask.cut.keepers:
+        _fill(canvas, move, keeper.shape, 1.0)
+    canvas.setLineWidth(0.4)
+    frame = mask.cut.frame
+    if not frame.is_empty:
+        _fill(canvas, move, shapely.Polygon(frame.exterior), None)
+
+
+def _laid(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan, unit: str, scale: float) -> None:
+    _ground(canvas, onto, plan, mask)
+    outline = plan.look.composition.outline
+    canvas.setLineWidth(1.1)
+    for rest in mask.pressings[0].placements if mask.pressings else ():
+        canvas.setDash(4, 2)
+        _fill(canvas, onto, shapely.box(*rest.box).intersection(outline), None)
+        canvas.setDash()
+        _label(canvas, onto, _middle(rest.box), str(rest.number), 13)
+    if not mask.pressings:
+        _numbers(canvas, onto, plan, mask)
+    width, height = plan.job.piece.size
+    tape, gap = mask.tape, 5 * scale
+    x0, y0, x1, y1 = mask.painted_box
+    back = plan.job.blank.seen_through
+    left, right = (tape.right, tape.left) if back else (tape.left, tape.right)
+    for at, reading in (
+        ((-1.6 * gap, (y0 + y1) / 2), left),
+        ((width + 1.6 * gap, (y0 + y1) / 2), right),
+        (((x0 + x1) / 2, -0.5 * gap), tape.top),
+        (((x0 + x1) / 2, height + 0.5 * gap), tape.bottom),
+    ):
+        _label(canvas, onto, at, show_length(reading, unit), 10)
+
+
+def _pinned(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan, scale: float) -> None:
+    _ground(canvas, onto, plan, mask)
+    canvas.setLineWidth(1.0)
+    for strip in mask.strips:
+        canvas.setDash(6, 2)
+        _fill(canvas, onto, shapely.box(*strip.box), None)
+        canvas.setDash()
+        _label(
+            canvas, onto, ((strip.box[0] + strip.box[2]) / 2, (strip.box[1] + strip.box[3]) / 2), str(strip.number), 13
+        )
+    long = 3.2 * scale
+    for pin in mask.pinning.pins:
+        at = (pin.at[0] + plan.origin[0], pin.at[1] + plan.origin[1])
+        head = (at[0] + long * pin.lean[0], at[1] + long * pin.lean[1])
+        (ax, ay), (bx, by) = onto.apply(np.array([at, head])).tolist()
+        canvas.setLineWidth(1.2)
+        canvas.line(ax, ay, bx, by)
+        canvas.setFillGray(0)
+        canvas.circle(ax, ay, 1.4, stroke=0, fill=1)
+        _label(canvas, onto, head, str(pin.number), 8)
+
+
+def _middle(box: Box) -> tuple[float, float]:
+    return (box[0] + box[2]) / 2, (box[1] + box[3]) / 2
+
+
+def _numbers(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan) -> None:
+    for keeper in mask.cut.keepers:
+        at = (keeper.anchor[0] + plan.origin[0], keeper.anchor[1] + plan.origin[1])
+        _label(canvas, onto, at, str(keeper.number), 9)
+
+
+def _fill(canvas: "Canvas", onto: Affine, shape: Any, grey: float | None) -> None:
+    """Draw a shape with its holes; None leaves what is under it."""
+    path = canvas.beginPath()
+    drawn = False
+    for ring in shapely.get_rings(shapely.get_parts(shape)):
+        points = onto.apply(shapely.get_coordinates(ring)).tolist()
+        path.moveTo(*points[0])
+        for point in points[1:-1]:
+            path.lineTo(*point)
+        path.close()
+        drawn = True
+    if drawn:
+        if grey is not None:
+            canvas.setFillGray(grey)
+        canvas.drawPath(path, stroke=1, fill=grey is not None, fillMode=0)
+
+
+def _label(canvas: "Canvas", onto: Affine, at: tuple[float, float], text: str, size: float) -> None:
+    """Write a number on white, in the middle of a place."""
+    ((x, y),) = onto.apply(np.array([at])).tolist()
+    wide = canvas.stringWidth(_plain(text), "Helvetica-Bold", size)
+    canvas.setFillGray(1)
+    canvas.rect(x - wide / 2 - 1, y - size * 0.45, wide + 2, size * 0.95, stroke=0, fill=1)
+    canvas.setFillGray(0)
+    canvas.setFont("Helvetica-Bold", size)
+    canvas.drawCentredString(x, y - size * 0.34, _plain(text))
+
+
+# --- tasks ------------------------------------------------------------------------------------
+def _row(task: Task, unit: str, style: Any, room: float, before: set[str]) -> Any:
+    """Return a task with a box to tick, what to count, and what can hurt; what was said before is not said again."""
+    from reportlab.platypus import Paragraph, Table
+
+    told = [f"<b>{_safe(title_of(task, unit))}</b>"]
+    if task.minutes >= 1:
+        told[0] += f" ({_safe(show_time(task.minutes))})"
+    if (detail := detail_of(task, unit)) and detail not in before:
+        told.append(_safe(detail))
+    if task.call and task.call.counts:
+        told.append(_counts(task.call.counts))
+    caution = caution_of(task)
+    if caution and caution not in before:
+        told.append(f"<b>Take care.</b> {_safe(caution)}")
+    before.update(said for said in (detail, caution) if said)
+    table = Table(
+        [[_box(), Paragraph("<br/>".join(told), style)]],
+        colWidths=[(_BOX + 3) * _PT, (room - _BOX - 3) * _PT],
+        style=[("VALIGN", (0, 0), (-1, -1), "TOP"), *((side, (0, 0), (-1, -1), 2) for side in _PADDING)],
+    )
+    table.hAlign = "LEFT"
+    return table
+
+
+_PADDING = ("LEFTPADDING", "RIGHTPADDING", "TOPPADDING", "BOTTOMPADDING")
+
+
+def _counts(counts: Sequence[Count]) -> str:
+    each = [
+        f"{counted_of(one.code)}: ______" + (f" of {one.expected}" if one.expected is not None else "")
+        for one in counts
+    ]
+    return _safe("Counted: " + "; ".join(each))
+
+
+def _box() -> Any:
+    from reportlab.platypus import Flowable
+
+    class Box(Flowable):  # type: ignore[misc]
+        def __init__(self) -> None:
+            super().__init__()
+            self.width = self.height = _BOX * _PT
+
+        def draw(self) -> None:
+            self.canv.setLineWidth(1)
+            self.canv.rect(0, 0, self.width, self.height)
+
+    return Box()
+
+
+def _with_keepers(plan: Plan, sheet: bytes, paper: Paper) -> bytes:
+    kept = [mask for mask in plan.masks if mask.cut.keepers and not mask.laid.is_reverse]
+    if not kept:
+        return sheet
+    writer = PdfWriter()
+    for data in (sheet, *(write_tiled_pdf(draw_keepers(plan, mask), paper) for mask in kept)):
+        writer.append(PdfReader(io.BytesIO(data)))
+    held = io.BytesIO()
+    writer.write(held)
+    return held.getvalue()
+
+
+def _plain(text: str) -> str:
+    """Return a text in letters that the fonts every PDF reader has can show."""
+    return text.encode("cp1252", "replace").decode("cp1252")
+
+
+def _safe(text: str) -> str:
+    """Return a text that means no markup to a paragraph."""
+    return _plain(text).replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;")
