@@ -77,10 +77,8 @@ def write_bench_sheet(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper:
     told: set[str] = set()
     for name in _STATIONS:
         tasks = [task for task in graph.tasks if task.station == name and _is_of(plan, task, copy)]
-        if tasks:
-            rows = [_row(task, unit, base, room, told) for task in tasks]
-            story.append(KeepTogether([Paragraph(name.capitalize(), station), rows[0]]))
-            story.extend(rows[1:])
+        rows = [_row(task, unit, base, room, told) for task in tasks]
+        story += [KeepTogether([Paragraph(name.capitalize(), station), *rows[:1]]), *rows[1:]] if rows else []
     story += [Spacer(1, 6), Paragraph(_safe(LABEL_FIRST), base)]
     document.build(story)
     return _with_keepers(plan, held.getvalue(), paper)
