@@ -1,5 +1,7 @@
 """The weeding table: what goes and stays on each sheet, in which order, and the keepers at true size."""
 
+import itertools
+
 import numpy as np
 import pytest
 import shapely
@@ -62,6 +64,16 @@ def test_small_pieces_come_out_first_and_the_rest_as_it_is_read() -> None:
 
     assert order == [4, 5, 3, 1, 2, 0]
     assert sorted(pull_order(big, [(0, 0)] * 3, 25.0)) == [0, 1, 2]
+
+
+def test_drawn_lettering_is_walked_line_by_line_and_a_ring_around() -> None:
+    """Two lines of three, 30 mm apart, letters 40 mm apart; a ring of eight is gone around, each beside the last."""
+    lines = [shapely.box(x, y, x + 40, y + 60) for y in (0, 90) for x in (0, 80, 160)]
+    ring = [shapely.Point(200 * np.cos(a), 200 * np.sin(a)).buffer(40) for a in np.linspace(0, 2 * np.pi, 9)[:-1]]
+
+    assert pull_order(lines, [(0, 0)] * 6, 25.0)[:3] == [0, 1, 2]
+    around = pull_order(ring, [(0, 0)] * 8, 25.0)
+    assert all((b - a) % 8 in (1, 7) for a, b in itertools.pairwise(around))
 
 
 def test_a_pull_begins_at_the_end_where_it_is_read_from() -> None:

@@ -90,8 +90,10 @@ def _facts(plan: Plan, unit: str, copy: int) -> str:
     told = [f"{plan.choices.surface.name}, {width} by {height}", plan.choices.material.name, plan.method.name]
     if plan.copies > 1:
         told.append(f"copy {copy} of {plan.copies}")
-    for pressing in plan.masks[0].pressings:
-        told.append(f"{pressing.name}: {show_temperature(pressing.celsius, unit)}, {pressing.seconds:g} s a rest")
+    told.extend(
+        f"{one.name}: {show_temperature(one.celsius, unit)}, {one.seconds:g} s a rest"
+        for one in plan.masks[0].pressings
+    )
     if plan.job.blank.seen_through:
         told.append("worked from its back: left and right as you stand there")
     return "; ".join(told) + "."

@@ -1,14 +1,16 @@
 """In which order do the windows of a mask come out so that it tears least, and where does each pull begin?"""
 
-import math
 from collections.abc import Sequence
 
 import numpy as np
 import shapely
 
+from dunestead.core.geometry.curves import Box
+
 __all__ = ["pull_order", "pull_start"]
 
 Point = tuple[float, float]
+_ANOTHER_LINE = 2.0
 
 
 def pull_order(windows: Sequence[shapely.Polygon], groups: Sequence[tuple[int, ...]], small: float) -> list[int]:
@@ -42,18 +44,25 @@ def _long(window: shapely.Polygon) -> float:
 
 
 def _beside(few: Sequence[int], windows: Sequence[shapely.Polygon]) -> list[int]:
-    """Return them from the top left on, each the nearest to the one before."""
+    """Return them from the top left on, each the nearest to the one before, along a line rather than across lines."""
     left = set(few)
     if not left:
         return []
-    at = {k: (windows[k].centroid.x, windows[k].centroid.y) for k in few}
-    order = [min(left, key=lambda k: (at[k][0] + at[k][1], k))]
+    boxes = {k: windows[k].bounds for k in few}
+    order = [min(left, key=lambda k: (boxes[k][0] + boxes[k][1], k))]
     left.discard(order[0])
     while left:
-        here = at[order[-1]]
-        order.append(min(left, key=lambda k: (math.dist(at[k], here), k)))
+        here = boxes[order[-1]]
+        order.append(min(left, key=lambda k: (round(_gap(here, boxes[k]), 1), boxes[k][0], k)))
         left.discard(order[-1])
     return order
+
+
+def _gap(a: Box, b: Box) -> float:
+    """Return how far two windows lie apart, mm; another line counts as twice as far."""
+    across = max(a[0] - b[2], b[0] - a[2], 0.0)
+    down = max(a[1] - b[3], b[1] - a[3], 0.0)
+    return across + _ANOTHER_LINE * down
 
 
 def pull_start(window: shapely.Polygon) -> Point:
