@@ -31,3 +31,23 @@ def test_what_cannot_be_is_refused_with_a_sentence(client, mask: int, body, stat
     answer = client.post(f"{address(begin(client))}/masks/{mask}/laid", json=body)
 
     assert (answer.status_code, bool(answer.get_json()["fix"])) == (status, True)
+
+
+def test_a_seam_is_told_by_its_marks_and_one_that_is_none_is_said(client) -> None:
+    address = f"/api/jobs/{begin(client)['id']}"
+    tack = next(one for one in client.get(f"{address}/work").get_json()["stations"] if one["code"] == "tack")
+    seam = next(seam for task in tack["tasks"] for seam in task["seams"])
+    first, second = seam["pairs"]
+    read = {first["name"]: first["distance"] + 4, second["name"]: second["distance"]}
+
+    laid = client.post(f"{address}/seams/{seam['name']}/laid", json={"readings": read}).get_json()
+
+    assert laid["off"] == pytest.approx({first["name"]: 4, second["name"]: 0})
+    assert not laid["within"]
+    assert "4 mm closer" in laid["says"][0]
+    assert client.post(f"{address}/seams/Z/laid", json={"readings": read}).status_code == 404
+    assert client.post(f"{address}/seams/{seam['name']}/laid", json={"readings": {}}).status_code == 400
+    assert client.post(f"{address}/seams/{seam['name']}/laid", json={"readings": {"A1": "far"}}).status_code in (
+        400,
+        422,
+    )

@@ -7,7 +7,7 @@ from dunestead.api.mask_views import bridge_out
 from dunestead.api.opened import bench, change, shown
 from dunestead.core.looking.ties import BridgeMove
 from dunestead.core.looking.ties import reset_bridges as reckon_again
-from dunestead.core.plan.laid import laid_mask
+from dunestead.core.plan.laid import laid_mask, laid_seam
 from dunestead.core.stations.consequence import with_method
 from dunestead.core.tacking.laying import SIDES, Side, said_of
 from dunestead.workshop.workbench import with_fates
@@ -59,6 +59,17 @@ def set_method(job_id: int, key: str, query_data: wire.UnitQuery) -> wire.JobOut
 
 def _move(given: wire.BridgeIn) -> BridgeMove:
     return BridgeMove(given.piece, given.index, given.at, given.slide, given.width)
+
+
+@mask.post("/jobs/<int:job_id>/seams/<name>/laid")
+@mask.input(wire.SeamReadingsIn, arg_name="given")
+@mask.input(wire.UnitQuery, location="query")
+@mask.output(wire.SeamLaidOut)
+def tell_seam_laid(job_id: int, name: str, given: wire.SeamReadingsIn, query_data: wire.UnitQuery) -> wire.SeamLaidOut:
+    """Say how to move the patch laid second by what a tape read across a seam; nothing is changed."""
+    workbench = bench()
+    laid = laid_seam(workbench.plan(job_id), name, given.readings, workbench.catalogue, query_data.unit)
+    return wire.SeamLaidOut(off=dict(laid.off), within=laid.is_within, says=list(laid.says))
 
 
 @mask.post("/jobs/<int:job_id>/masks/<int:number>/laid")

@@ -298,6 +298,21 @@ class CallOut(BaseModel):
     counts: list[CountOut]
 
 
+class TaskPairOut(BaseModel):
+    """Two marks across a seam, and what a tape must read between them, mm."""
+
+    name: str
+    distance: float
+
+
+class TaskSeamOut(BaseModel):
+    """A seam that is measured and taped in a task; the patch laid first comes first."""
+
+    name: str
+    patches: tuple[int, int]
+    pairs: list[TaskPairOut]
+
+
 class TaskOut(BaseModel):
     """One thing to do on the copy that is shown, and on how many copies it is done."""
 
@@ -315,6 +330,7 @@ class TaskOut(BaseModel):
     needs: list[str]
     caution: str | None
     call: CallOut | None
+    seams: list[TaskSeamOut]
     state: TaskState
     done_at: datetime | None
     reason: str
@@ -915,6 +931,20 @@ class RemediesOut(BaseModel):
 
 
 _READ = "Mm from the blank's edge to the mask's: one value in the middle of that side, or two at its ends."
+
+
+class SeamReadingsIn(Wire):
+    """What a tape read across a seam: mm, by the name of the marks."""
+
+    readings: dict[str, float] = Field(max_length=20)
+
+
+class SeamLaidOut(BaseModel):
+    """What to do to the patch laid second: by marks, how much too far apart they are, mm."""
+
+    off: dict[str, float]
+    within: bool
+    says: list[str]
 
 
 class ReadingsIn(Wire):

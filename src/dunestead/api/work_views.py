@@ -148,6 +148,9 @@ class _TaskViews:
             needs=[need_in_words(need, self._unit) for need in task.needs],
             caution=caution_of(task),
             call=call,
+            seams=[
+                wire.TaskSeamOut.model_validate(seam, from_attributes=True) for seam in task.figures.get("seams", ())
+            ],
             state=progress.state(task, self._opened.at),
             done_at=entry.at if entry else None,
             reason=entry.reason if entry else "",

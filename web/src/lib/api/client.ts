@@ -224,6 +224,13 @@ export const setMethod = (id: number, unit: Unit, key: string) =>
       params: { path: { job_id: id, key }, query: { unit } },
     }),
   );
+export const seamByTape = (id: number, unit: Unit, name: string, readings: Record<string, number>) =>
+  answer(
+    api.POST('/api/jobs/{job_id}/seams/{name}/laid', {
+      params: { path: { job_id: id, name }, query: { unit } },
+      body: { readings },
+    }),
+  );
 export const setCount = (id: number, unit: Unit, copy: number, body: CountEntry) =>
   answer(api.POST('/api/jobs/{job_id}/tasks/count', { ...at(id, unit, copy), body }));
 export const setLifted = (

@@ -2964,6 +2964,71 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/seams/{name}/laid": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say how to move the patch laid second by what a tape read across a seam; nothing is changed. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["SeamReadingsIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeamLaidOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/search": {
         parameters: {
             query?: never;
@@ -5782,6 +5847,8 @@ export interface components {
             opens: string | null;
             /** Reason */
             reason: string;
+            /** Seams */
+            seams: components["schemas"]["HeadOut.TaskSeamOut"][];
             /** Sheet */
             sheet: number | null;
             /**
@@ -5793,6 +5860,31 @@ export interface components {
             station: string;
             /** Title */
             title: string;
+        };
+        /**
+         * TaskPairOut
+         * @description Two marks across a seam, and what a tape must read between them, mm.
+         */
+        "HeadOut.TaskPairOut": {
+            /** Distance */
+            distance: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * TaskSeamOut
+         * @description A seam that is measured and taped in a task; the patch laid first comes first.
+         */
+        "HeadOut.TaskSeamOut": {
+            /** Name */
+            name: string;
+            /** Pairs */
+            pairs: components["schemas"]["HeadOut.TaskPairOut"][];
+            /** Patches */
+            patches: [
+                number,
+                number
+            ];
         };
         /**
          * JobIn
@@ -7701,6 +7793,8 @@ export interface components {
             opens: string | null;
             /** Reason */
             reason: string;
+            /** Seams */
+            seams: components["schemas"]["JobOut.TaskSeamOut"][];
             /** Sheet */
             sheet: number | null;
             /**
@@ -7712,6 +7806,31 @@ export interface components {
             station: string;
             /** Title */
             title: string;
+        };
+        /**
+         * TaskPairOut
+         * @description Two marks across a seam, and what a tape must read between them, mm.
+         */
+        "JobOut.TaskPairOut": {
+            /** Distance */
+            distance: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * TaskSeamOut
+         * @description A seam that is measured and taped in a task; the patch laid first comes first.
+         */
+        "JobOut.TaskSeamOut": {
+            /** Name */
+            name: string;
+            /** Pairs */
+            pairs: components["schemas"]["JobOut.TaskPairOut"][];
+            /** Patches */
+            patches: [
+                number,
+                number
+            ];
         };
         /**
          * TraceOut
@@ -9039,6 +9158,30 @@ export interface components {
             remedy: string;
         };
         /**
+         * SeamLaidOut
+         * @description What to do to the patch laid second: by marks, how much too far apart they are, mm.
+         */
+        SeamLaidOut: {
+            /** Off */
+            off: {
+                [key: string]: number;
+            };
+            /** Says */
+            says: string[];
+            /** Within */
+            within: boolean;
+        };
+        /**
+         * SeamReadingsIn
+         * @description What a tape read across a seam: mm, by the name of the marks.
+         */
+        SeamReadingsIn: {
+            /** Readings */
+            readings: {
+                [key: string]: number;
+            };
+        };
+        /**
          * SearchOut
          * @description A longer search for a better packing, as it stands.
          */
@@ -9179,6 +9322,8 @@ export interface components {
             opens: string | null;
             /** Reason */
             reason: string;
+            /** Seams */
+            seams: components["schemas"]["StationOut.TaskSeamOut"][];
             /** Sheet */
             sheet: number | null;
             /**
@@ -9190,6 +9335,31 @@ export interface components {
             station: string;
             /** Title */
             title: string;
+        };
+        /**
+         * TaskPairOut
+         * @description Two marks across a seam, and what a tape must read between them, mm.
+         */
+        "StationOut.TaskPairOut": {
+            /** Distance */
+            distance: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * TaskSeamOut
+         * @description A seam that is measured and taped in a task; the patch laid first comes first.
+         */
+        "StationOut.TaskSeamOut": {
+            /** Name */
+            name: string;
+            /** Pairs */
+            pairs: components["schemas"]["StationOut.TaskPairOut"][];
+            /** Patches */
+            patches: [
+                number,
+                number
+            ];
         };
         /**
          * StockIn
@@ -9583,6 +9753,8 @@ export interface components {
             opens: string | null;
             /** Reason */
             reason: string;
+            /** Seams */
+            seams: components["schemas"]["WorkOut.TaskSeamOut"][];
             /** Sheet */
             sheet: number | null;
             /**
@@ -9594,6 +9766,31 @@ export interface components {
             station: string;
             /** Title */
             title: string;
+        };
+        /**
+         * TaskPairOut
+         * @description Two marks across a seam, and what a tape must read between them, mm.
+         */
+        "WorkOut.TaskPairOut": {
+            /** Distance */
+            distance: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * TaskSeamOut
+         * @description A seam that is measured and taped in a task; the patch laid first comes first.
+         */
+        "WorkOut.TaskSeamOut": {
+            /** Name */
+            name: string;
+            /** Pairs */
+            pairs: components["schemas"]["WorkOut.TaskPairOut"][];
+            /** Patches */
+            patches: [
+                number,
+                number
+            ];
         };
         /**
          * WorkshopOut

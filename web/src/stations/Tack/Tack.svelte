@@ -4,8 +4,12 @@
   import type { PanelProps } from '../station';
   import LayByTape from './LayByTape.svelte';
   import OwnPlate from './OwnPlate.svelte';
+  import Seams from './Seams.svelte';
 
   const { open, job, catalogue, onrecords }: PanelProps = $props();
+  const seams = $derived(
+    (job.stations.find((station) => station.code === 'tack')?.tasks ?? []).flatMap((task) => task.seams),
+  );
 </script>
 
 <p class="m-0 text-sm">
@@ -19,6 +23,7 @@
   {/each}
 </p>
 <LayByTape {open} {job} />
+{#if seams.some((seam) => seam.pairs.length)}<Seams {open} {seams} />{/if}
 {#if job.picture.masks.some((mask) => mask.passes.length)}
   <ChoiceField
     label="Hot plate"

@@ -3,6 +3,7 @@ import CoverLayer from '../../lib/picture/CoverLayer.svelte';
 import { layer, ofMask, type Layer } from '../../lib/picture/layers';
 import MaskLayer from '../../lib/picture/MaskLayer.svelte';
 import NumberLayer from '../../lib/picture/NumberLayer.svelte';
+import PatchLayer from '../../lib/picture/PatchLayer.svelte';
 import PinLayer from '../../lib/picture/PinLayer.svelte';
 import PlacementLayer from '../../lib/picture/PlacementLayer.svelte';
 import TapeLayer from '../../lib/picture/TapeLayer.svelte';
@@ -14,7 +15,7 @@ import Tack from './Tack.svelte';
 const marks: Record<string, (job: Job, task: Task, mask: number) => Layer[]> = {
   'tack-lay': () => [layer(TapeLayer, {})],
   'tack-lay-groups': (job, _, mask) => [layer(TapeLayer, {}), keepers(job, mask)],
-  'tack-seam': () => [layer(TapeLayer, {})],
+  'tack-seam': () => [layer(PatchLayer, { seams: [] })],
   'tack-press': (_, task) => [rests(task, 0)],
   'tack-press-again': (_, task) => [rests(task, -1)],
   'tack-place': (job, _, mask) => [keepers(job, mask)],
