@@ -4,6 +4,7 @@ import pytest
 import shapely
 
 from dunestead.core.figures import CoverPaper
+from dunestead.core.tacking.carrier import carrier_for
 from dunestead.core.tacking.strips import strips_for
 
 ROLL = CoverPaper("roll", "Roll", 300)
@@ -55,3 +56,22 @@ def test_nothing_is_covered_in_the_air_beyond_a_round_blank() -> None:
         assert one.box[1] >= y0 - 1e-6
         assert one.box[2] <= x1 + 1e-6
         assert one.box[3] <= y1 + 1e-6
+
+
+@pytest.mark.parametrize(
+    ("box", "strips", "width", "length"),
+    [
+        # 200 by 300 mm: one piece, 30 mm of tab beyond the longer side.
+        ((0, 0, 200, 300), 1, 200, 330),
+        # 400 wide from a roll of 305: two strips of 205 lap by 10; 600 in one length.
+        ((10, 10, 610, 410), 2, 205, 630),
+        ((0, 0, 305, 305), 1, 305, 335),
+        # 610 wants three: two would reach 600.
+        ((0, 0, 900, 610), 3, 210, 930),
+    ],
+)
+def test_transfer_tape_is_cut_along_the_mask_in_as_few_strips_as_its_roll_allows(box, strips, width, length) -> None:
+    cut = carrier_for(box, 305, 10, 30)
+
+    assert (cut.strips, cut.width, cut.length) == pytest.approx((strips, width, length))
+    assert cut.used == pytest.approx(strips * length)

@@ -45,7 +45,7 @@ def _weeding(plan: Plan, catalogue: Catalogue, cutting: Lane) -> tuple[list[Lane
     for first in range(1, plan.copies + 1, uses):
         lane = Lane([Wait(cutting.last.id)])
         for one in plan.masks:
-            weed.weed(plan, catalogue.hand, lane, one, first)
+            weed.weed(plan, catalogue, lane, one, first)
             weeded[one.number, plan.set_of(first)] = lane.last.id
         lanes.append(lane)
     return lanes, weeded

@@ -1,14 +1,15 @@
 """Weed: what goes, what stays, and the count before anything is laid."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from dunestead.core.figures import HandTimes
+from dunestead.core.figures import Catalogue, HandTimes
 from dunestead.core.plan.laying import groups_of
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.plan.weeding import sheet_windows
 from dunestead.core.stations.station import Outcome, Row
+from dunestead.core.tacking.carrier import CarrierCut, carrier_for
 from dunestead.core.units import several
 from dunestead.core.words.weeding import WHERE
 from dunestead.core.work.progress import Progress
@@ -18,9 +19,9 @@ from dunestead.core.work.tasks import Call, Count, Lane, Need, Task
 __all__ = ["outcome", "weed"]
 
 
-def weed(plan: Plan, hand: HandTimes, lane: Lane, mask: MaskPlan, copy: int) -> None:
+def weed(plan: Plan, catalogue: Catalogue, lane: Lane, mask: MaskPlan, copy: int) -> None:
     """Add the weeding of one set of a mask, as its method has it; the set is known by the first copy it serves."""
-    making = _Making(plan, hand, mask, copy)
+    making = _Making(plan, catalogue.hand, mask, copy, catalogue.workshop)
     for code in plan.method.weed:
         if task := _TASKS[code](making, code):
             lane.add(task)
@@ -34,11 +35,18 @@ class _Making:
     hand: HandTimes
     mask: MaskPlan
     copy: int
+    workshop: Mapping[str, float]
 
     @property
     def patches(self) -> int:
         """In how many patches the mask is cut."""
         return sum(patch.mask == self.mask.number for patch in self.plan.layout.patches)
+
+    @property
+    def carrier(self) -> CarrierCut:
+        """The transfer tape for it."""
+        figures = self.workshop
+        return carrier_for(self.mask.box, figures["carrier_roll"], figures["carrier_lap"], figures["carrier_tab"])
 
     @property
     def is_taped(self) -> bool:
@@ -81,8 +89,10 @@ def _taped(seconds: Callable[[HandTimes], float]) -> Maker:
     def made(making: _Making, code: str) -> Task | None:
         if not making.is_taped:
             return None
+        cut = making.carrier
         needs = (Need(making.plan.method.tape or "transfer tape"),)
-        return making.task(code, making.patches * seconds(making.hand), needs=needs)
+        figures = {"carrier": cut, "weak": "weed-weaken-tape" in making.plan.method.weed}
+        return making.task(code, making.patches * seconds(making.hand), needs=needs, figures=figures)
 
     return made
 

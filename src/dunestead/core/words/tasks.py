@@ -7,6 +7,7 @@ from dunestead.core.colours import colour_name
 from dunestead.core.curing.peel import PeelWindow
 from dunestead.core.plan.coats import PlannedCoating
 from dunestead.core.sheets.seams import Seam
+from dunestead.core.tacking.carrier import CarrierCut
 from dunestead.core.tacking.centring import TapeCheck
 from dunestead.core.tacking.strips import Strip
 from dunestead.core.units import several, show_area, show_length, show_temperature, show_time, show_volume
@@ -176,6 +177,16 @@ _KEPT = {
     "dish": "in the dish",
     "none": "bridged",
 }
+
+
+def _tape_over_detail(task: Task, unit: str) -> str:
+    cut: CarrierCut = task.figures["carrier"]
+    size = f"{show_length(cut.width, unit)} by {show_length(cut.length, unit)}"
+    strips = f"{cut.strips} strips of {size}, lapped" if cut.strips > 1 else f"One piece of {size}"
+    return (
+        f"{strips}, a tab beyond the mask to lift it by. "
+        "Sheets side by side as they will lie, seams by their check distances; no folds."
+    )
 
 
 # --- laying -----------------------------------------------------------------------------------
@@ -413,7 +424,7 @@ _DETAILS: dict[str, Words] = {
     "weed-field": _always("Everything around the shapes goes; the shapes stay on their backing."),
     "weed-mat-off": _always("The mat comes off the mask, not the mask off the mat, so that it does not curl."),
     "weed-backing-off": _always("Low and flat, away from you; push back down what lifts with it."),
-    "weed-tape-over": _always("Sheets side by side as they will lie, seams by their check distances; no folds."),
+    "weed-tape-over": _tape_over_detail,
     "weed-burnish": _always("Front, turn it over, then the back, until every piece holds to the tape."),
     "weed-weaken-tape": _always("A few dabs on a shirt, until it just holds: it must let go of the mask later."),
     "weed-trim-tape": _always("Leave a tab on the other side to lift it by."),
