@@ -4,7 +4,7 @@ from typing import Any
 
 from flask.testing import FlaskClient
 
-from tests.api.test_jobs_api import begin
+from tests.api.test_jobs_api import begin, task_of, worked
 
 
 def methods(client: FlaskClient, job: int) -> dict[str, Any]:
@@ -64,3 +64,37 @@ def test_a_plate_of_the_makers_own_presses_and_one_too_cool_is_ruled_out(client:
     for wrong in ({"plate_width": 5}, {"heat": 900}, {"overlap": 50}, {"name": ""}):
         assert client.post("/api/workshop/presses", json={**plate, **wrong}).status_code in (400, 422)
     assert len(client.get("/api/workshop").get_json()["presses"]) == 1
+
+
+def test_what_was_really_used_is_proposed_next_time_where_it_held(client: FlaskClient) -> None:
+    def heat(job: int) -> dict[str, Any]:
+        return task_of(worked(client, f"/api/jobs/{job}"), "tack-press", "tack")
+
+    first = begin(client)["id"]
+    press = heat(first)
+    assert (press["heat"]["celsius"], press["heat"]["seconds"]) == (155, 30)
+
+    used = {"task": press["id"], "celsius": 160, "seconds": 25}
+    assert client.post(f"/api/jobs/{first}/tasks/used", json=used).status_code == 200
+    second = begin(client)["id"]
+    proposed = heat(second)["heat"]
+    assert (proposed["celsius"], proposed["seconds"]) == (160, 25)
+    assert "It held so on" in proposed["why"]
+    assert "155 C, 30 s" in proposed["why"]
+    # Hotter than the mat takes is logged as it was, and not proposed: 165 C is its most.
+    client.post(f"/api/jobs/{second}/tasks/used", json={**used, "celsius": 180})
+    assert heat(second)["heat"]["celsius"] == 165
+    # What lifted is no proposal.
+    client.post(f"/api/jobs/{second}/tasks/lifted", json={"task": press["id"], "numbers": [1], "lifted": True})
+    client.post(f"/api/jobs/{second}/tasks/used", json={**used, "celsius": 150, "seconds": 10})
+    assert heat(begin(client)["id"])["heat"]["seconds"] == 25
+
+
+def test_heat_that_cannot_be_is_refused(client: FlaskClient) -> None:
+    job = begin(client)["id"]
+    press = task_of(worked(client, f"/api/jobs/{job}"), "tack-press", "tack")["id"]
+
+    for wrong in ({"celsius": 900}, {"seconds": 0}, {"task": "tack-pins/m1/k1"}, {"celsius": "hot"}):
+        given = {"task": press, "celsius": 160, "seconds": 20, **wrong}
+        assert client.post(f"/api/jobs/{job}/tasks/used", json=given).status_code in (400, 422)
+    assert client.get("/api/workshop").status_code == 200

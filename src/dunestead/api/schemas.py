@@ -244,6 +244,14 @@ class CountIn(Wire):
     count: int
 
 
+class UsedIn(Wire):
+    """How a mask was really pressed: C, and seconds a rest."""
+
+    task: str = Field(max_length=120)
+    celsius: float
+    seconds: float
+
+
 class LiftedIn(Wire):
     """Rests of the plate where the mask lifted, or held after all."""
 
@@ -313,6 +321,14 @@ class TaskSeamOut(BaseModel):
     pairs: list[TaskPairOut]
 
 
+class TaskHeatOut(BaseModel):
+    """How hot and how long a mask is pressed, C and seconds a rest, and why so."""
+
+    celsius: float
+    seconds: float
+    why: str
+
+
 class TaskOut(BaseModel):
     """One thing to do on the copy that is shown, and on how many copies it is done."""
 
@@ -331,6 +347,7 @@ class TaskOut(BaseModel):
     caution: str | None
     call: CallOut | None
     seams: list[TaskSeamOut]
+    heat: TaskHeatOut | None
     state: TaskState
     done_at: datetime | None
     reason: str

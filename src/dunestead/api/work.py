@@ -77,6 +77,16 @@ def set_count(job_id: int, given: wire.CountIn, query_data: wire.UnitQuery) -> w
     return worked(job_id, query_data)
 
 
+@work.post("/tasks/used")
+@work.input(wire.UsedIn, arg_name="given")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.WorkOut)
+def set_used(job_id: int, given: wire.UsedIn, query_data: wire.UnitQuery) -> wire.WorkOut:
+    """Log how a mask was really pressed: proposed the next time, where it held."""
+    bench().used(job_id, given.task, given.celsius, given.seconds, version=made_on())
+    return worked(job_id, query_data)
+
+
 @work.post("/tasks/lifted")
 @work.input(wire.LiftedIn, arg_name="given")
 @work.input(wire.UnitQuery, location="query")

@@ -148,6 +148,7 @@ class _TaskViews:
             needs=[need_in_words(need, self._unit) for need in task.needs],
             caution=caution_of(task),
             call=call,
+            heat=_heat_out(task),
             seams=[
                 wire.TaskSeamOut.model_validate(seam, from_attributes=True) for seam in task.figures.get("seams", ())
             ],
@@ -161,6 +162,13 @@ class _TaskViews:
             copies=self._copies[_alike(task)],
             counted="sets" if task.station in _PER_SET else "copies",
         )
+
+
+def _heat_out(task: Task) -> wire.TaskHeatOut | None:
+    pressing = task.figures.get("pressing")
+    if pressing is None or not task.code.startswith("tack-press"):
+        return None
+    return wire.TaskHeatOut(celsius=pressing.celsius, seconds=pressing.seconds, why=pressing.why)
 
 
 def _call_out(task: Task, call: Call, progress: Progress) -> wire.CallOut:

@@ -10,7 +10,7 @@ from typing import Literal, TypeVar
 
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.limits import REQUIRED, check_limits, limited
-from dunestead.core.records import Recipe, Stock
+from dunestead.core.records import Pressed, Recipe, Stock
 
 __all__ = [
     "Catalogue",
@@ -239,12 +239,13 @@ class CoverPaper:
 
 @dataclass(frozen=True, slots=True)
 class PressPass:
-    """One going over of a mask with a hot plate: what it is called, C, seconds a rest, and what it goes over."""
+    """One going over of a mask with a hot plate: its name, C, seconds a rest, what it goes over, and why so."""
 
     name: str
     celsius: float
     seconds: float
     over: Literal["all", "pieces"] = "all"
+    why: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -496,6 +497,7 @@ class Catalogue:
     workshop: Mapping[str, float]
     stock: Mapping[int, Stock] = field(default_factory=dict)
     owned: frozenset[str] | None = None
+    pressed: tuple[Pressed, ...] = ()
     recipes: Mapping[int, Recipe] = field(default_factory=dict)
 
     def surface(self, key: str) -> Surface:

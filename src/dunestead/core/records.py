@@ -13,6 +13,7 @@ __all__ = [
     "Answer",
     "Blade",
     "CutSettings",
+    "Pressed",
     "Recipe",
     "Stock",
     "Tools",
@@ -82,6 +83,28 @@ class Tools:
     """What a workshop has to make masks hold: keys of the catalogue."""
 
     owned: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Pressed:
+    """How a mask was pressed, and whether it held: C, and seconds a rest.
+
+    Attributes
+    ----------
+    material, surface, method
+        Keys of the catalogue.
+    number
+        Which going over of the method, from 1.
+    """
+
+    material: str
+    surface: str
+    method: str
+    number: int
+    celsius: float = limited(REQUIRED, "heat of the plate", 60.0, 260.0, "C")
+    seconds: float = limited(REQUIRED, "time of a rest", 1.0, 300.0, "s")
+    held: bool = REQUIRED
+    on: date = REQUIRED
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,13 +10,13 @@ from sqlalchemy.orm import Session
 
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.figures import Catalogue, Cutter, Press
-from dunestead.core.records import Recipe, Stock, Tools
+from dunestead.core.records import Pressed, Recipe, Stock, Tools
 from dunestead.store.database import Sessions
 from dunestead.store.models import ShelfRow
 
 __all__ = ["Records", "Shelf", "open_records"]
 
-Kind = Literal["cutter", "stock", "recipe", "press", "tools"]
+Kind = Literal["cutter", "stock", "recipe", "press", "tools", "pressed"]
 Record = TypeVar("Record")
 _MOST = 500
 
@@ -108,13 +108,14 @@ class Shelf(Generic[Record]):
 
 @dataclass(frozen=True, slots=True)
 class Records:
-    """The maker's own cutters, stock, test cuts and plates, and what tools there are."""
+    """The maker's own cutters, stock, test cuts and plates, what tools there are, and what held."""
 
     cutters: Shelf[Cutter]
     stock: Shelf[Stock]
     recipes: Shelf[Recipe]
     presses: Shelf[Press]
     tools: Shelf[Tools]
+    pressed: Shelf[Pressed]
 
     def keep_tools(self, tools: Tools) -> None:
         """Keep what the workshop has; there is one such record."""
@@ -136,6 +137,7 @@ class Records:
             presses={**catalogue.presses, **_own(self.presses)},
             stock=self.stock.all(),
             recipes=self.recipes.all(),
+            pressed=tuple(self.pressed.all().values()),
             owned=None if tools is None else frozenset(tools.owned),
         )
 
@@ -159,4 +161,5 @@ def open_records(engine: Engine) -> Records:
         Shelf(engine, "recipe", TypeAdapter(Recipe)),
         Shelf(engine, "press", TypeAdapter(Press)),
         Shelf(engine, "tools", TypeAdapter(Tools)),
+        Shelf(engine, "pressed", TypeAdapter(Pressed)),
     )

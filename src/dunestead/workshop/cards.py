@@ -104,7 +104,7 @@ class Cards:
             recipes = [one for one in known.recipes.values() if (one.material, one.cutter) == (material, cutter)]
             store = known.stock.get(int(stock)) if stock.isdigit() else None
             owned = None if known.owned is None else sorted(known.owned)
-            own = (known.cutters.get(cutter), store, recipes, known.presses, owned)
+            own = (known.cutters.get(cutter), store, recipes, known.presses, owned, known.pressed)
             self._own[uses] = short_hash(repr(own))
         return f"{drawn_from}:{self._own[uses]}:{uses}"
 

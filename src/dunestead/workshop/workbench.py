@@ -35,6 +35,7 @@ from dunestead.core.looking.ties import BridgeMove, bridge_at, move_bridge, remo
 from dunestead.core.mask.bridges import Bridge
 from dunestead.core.mask.fates import Fate, check_fates
 from dunestead.core.plan.plan import Plan, make_plan
+from dunestead.core.records import Pressed
 from dunestead.core.stations.consequence import Consequence, consequence_of, with_method
 from dunestead.core.stations.graph import next_of, red_before_cutting, stations_of, task_graph
 from dunestead.core.words.tasks import counted_of
@@ -89,7 +90,7 @@ class Workbench:
         """Reckon with the maker's records as they are now; plans made from others are not taken for these."""
         catalogue = self.records.added_to(self._shipped)
         owned = None if catalogue.owned is None else sorted(catalogue.owned)
-        own = (catalogue.cutters, catalogue.stock, catalogue.recipes, catalogue.presses, owned)
+        own = (catalogue.cutters, catalogue.stock, catalogue.recipes, catalogue.presses, owned, catalogue.pressed)
         self._figures = (catalogue, short_hash(repr(own)))
         self.cards.refresh(catalogue)
 
@@ -422,6 +423,34 @@ class Workbench:
         all_here = what == "keepers" and value == len(keepers)
         called = [LogEntry("called", task.id, now, numbers=keepers)] if all_here else []
         self._store.write(job_id, version, [entry, *called])
+
+    def used(self, job_id: int, task_id: str, celsius: float, seconds: float, version: int | None = None) -> None:
+        """Log how a mask was really pressed; as it held or lifted, it is proposed the next time or not.
+
+        Raises
+        ------
+        BadInput
+            When nothing is pressed in this task, or a figure cannot be.
+        """
+        opened = self.open(job_id, "mm")
+        task = _task(opened.graph, task_id)
+        if task.call is None or task.call.of != "placements":
+            raise BadInput("Nothing is pressed in this task.", "Write it down where the mask is pressed.")
+        plan, now = opened.plan, self.clock.now()
+        record = Pressed(
+            plan.choices.material.key,
+            plan.choices.surface.key,
+            plan.method.key,
+            1 if task.code == "tack-press" else len(plan.method.press),
+            celsius,
+            seconds,
+            held=not opened.progress.lifted(task.call.again or task.id),
+            on=now.date(),
+        )
+        check_limits(record)
+        self._store.write(job_id, version, [LogEntry("used", task.id, now, celsius=celsius, took=seconds)])
+        self.records.pressed.add(record)
+        self.refresh()
 
     def rehearsed(self, job_id: int, seconds: float, slips: int, version: int | None = None) -> None:
         """Log a weeding that was rehearsed on the screen, how long it took and how many pulls were wrong."""

@@ -3,6 +3,7 @@
   import type { Piece, Task } from '../lib/api/client';
   import { showMinutes, showMoment } from '../lib/units';
   import type { OpenJob } from './open-job.svelte';
+  import HeatUsed from './HeatUsed.svelte';
   import Reason from './Reason.svelte';
   import RollCall from './RollCall.svelte';
 
@@ -65,6 +66,9 @@
           {task.caution}
         </p>{/if}
       {#if open.early?.task === task.id}<Reason {open} early={open.early} />{/if}
+      {#if task.heat}
+        <div class="mt-2 pl-6"><HeatUsed {task} heat={task.heat} {open} /></div>
+      {/if}
       {#if task.call}
         <RollCall
           {task}

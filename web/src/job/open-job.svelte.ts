@@ -123,6 +123,12 @@ export class OpenJob {
     this.#ask((job) =>
       this.#worked(job, api.setCount(this.id, settings.unit, this.copy, { task, what, count })),
     );
+  /** Write down how a mask was really pressed: what the plan proposes may follow from it. */
+  used = async (task: string, celsius: number, seconds: number): Promise<void> => {
+    await this.#ask((job) =>
+      this.#worked(job, api.setUsed(this.id, settings.unit, this.copy, { task, celsius, seconds })),
+    );
+  };
   /** Mark rests of the plate where the mask lifted, or held after all. */
   lift = (task: string, numbers: number[], lifted: boolean) =>
     this.#ask((job) =>

@@ -9,7 +9,9 @@ from dunestead.core.limits import limited
 
 __all__ = ["KINDS", "LogEntry", "LogKind"]
 
-LogKind = Literal["done", "undone", "called", "uncalled", "counted", "lifted", "held", "rehearsed", "handed-out"]
+LogKind = Literal[
+    "done", "undone", "called", "uncalled", "counted", "lifted", "held", "rehearsed", "used", "handed-out"
+]
 KINDS: tuple[LogKind, ...] = get_args(LogKind)
 
 
@@ -22,7 +24,8 @@ class LogEntry:
     kind
         A task done, or taken back; keepers or rests of the plate that answered a roll-call, or did not after all;
         something counted; rests where the mask lifted, or held after all; a file handed out although something red
-        stood in the way; a weeding rehearsed.
+        stood in the way; a weeding rehearsed; how a mask was really
+        pressed.
     task
         Id of the task it is about, or the name of the file.
     at
@@ -34,7 +37,9 @@ class LogEntry:
     what, count
         What was counted, and how many there were; of a rehearsal the slips.
     took
-        Seconds a rehearsal took.
+        Seconds a rehearsal took, or a rest of the plate.
+    celsius
+        Heat of the plate.
     reason
         Why it was done before its time, or although the count was not out.
     standing
@@ -50,6 +55,7 @@ class LogEntry:
     numbers: tuple[int, ...] = ()
     what: str = ""
     count: int | None = limited(None, "as a count", 0, 100_000)
+    celsius: float | None = limited(None, "heat of the plate", 0.0, 300.0, "C")
     took: float | None = limited(None, "time it took", 0.0, 86_400.0, "s")
     reason: str = limited("", "reason", 0, 500, "letters")
     standing: Mapping[str, str] = field(default_factory=dict)

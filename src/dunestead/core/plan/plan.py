@@ -42,6 +42,7 @@ from dunestead.core.sheets.layout import Layout, Sheet
 from dunestead.core.sheets.stock import TrimList, trim_list
 from dunestead.core.tacking.centring import TapeCheck, tape_check
 from dunestead.core.tacking.methods import MethodFit, MethodWork, rank_methods
+from dunestead.core.tacking.passes import passes_of
 from dunestead.core.tacking.pins import Pinning, PinRules, pin_mask
 from dunestead.core.tacking.placements import Placement, PressGround, Pressing, press_mask
 from dunestead.core.tacking.strips import Strip, strips_for
@@ -377,7 +378,7 @@ def _mask_plan(
             choices.press,
             choices.surface,
             choices.material,
-            method.press if choices.material.heat is not None else (),
+            passes_of(method, choices.material, choices.surface, catalogue.pressed),
         ),
         pinning=_pinning(
             cut, weak, choices, catalogue, [shapely.transform(one, lambda p: p - origin) for one in clear]

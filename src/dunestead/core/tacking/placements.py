@@ -111,7 +111,9 @@ def press_mask(
         why += f" The {press.name.lower()} reaches {press.heat:g} C."
     placements = {over: _placements(ground, press, over) for over in dict.fromkeys(one.over for one in passes)}
     return tuple(
-        Pressing(one.name, placements[one.over], min(one.celsius, limit), min(one.seconds, surface.seconds), why)
+        Pressing(
+            one.name, placements[one.over], min(one.celsius, limit), min(one.seconds, surface.seconds), one.why or why
+        )
         for one in passes
     )
 

@@ -224,6 +224,12 @@ export const setMethod = (id: number, unit: Unit, key: string) =>
       params: { path: { job_id: id, key }, query: { unit } },
     }),
   );
+export const setUsed = (
+  id: number,
+  unit: Unit,
+  copy: number,
+  body: { task: string; celsius: number; seconds: number },
+) => answer(api.POST('/api/jobs/{job_id}/tasks/used', { ...at(id, unit, copy), body }));
 export const seamByTape = (id: number, unit: Unit, name: string, readings: Record<string, number>) =>
   answer(
     api.POST('/api/jobs/{job_id}/seams/{name}/laid', {

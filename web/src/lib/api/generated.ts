@@ -3652,6 +3652,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/tasks/used": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Log how a mask was really pressed: proposed the next time, where it held. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["UsedIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/undo": {
         parameters: {
             query?: never;
@@ -5800,6 +5864,18 @@ export interface components {
             verdict: string;
         };
         /**
+         * TaskHeatOut
+         * @description How hot and how long a mask is pressed, C and seconds a rest, and why so.
+         */
+        "HeadOut.TaskHeatOut": {
+            /** Celsius */
+            celsius: number;
+            /** Seconds */
+            seconds: number;
+            /** Why */
+            why: string;
+        };
+        /**
          * TaskOut
          * @description One thing to do on the copy that is shown, and on how many copies it is done.
          */
@@ -5830,6 +5906,7 @@ export interface components {
             detail: string;
             /** Done At */
             done_at: string | null;
+            heat: components["schemas"]["HeadOut.TaskHeatOut"] | null;
             /** Id */
             id: string;
             /** Mask */
@@ -7746,6 +7823,18 @@ export interface components {
             top: number;
         };
         /**
+         * TaskHeatOut
+         * @description How hot and how long a mask is pressed, C and seconds a rest, and why so.
+         */
+        "JobOut.TaskHeatOut": {
+            /** Celsius */
+            celsius: number;
+            /** Seconds */
+            seconds: number;
+            /** Why */
+            why: string;
+        };
+        /**
          * TaskOut
          * @description One thing to do on the copy that is shown, and on how many copies it is done.
          */
@@ -7776,6 +7865,7 @@ export interface components {
             detail: string;
             /** Done At */
             done_at: string | null;
+            heat: components["schemas"]["JobOut.TaskHeatOut"] | null;
             /** Id */
             id: string;
             /** Mask */
@@ -9275,6 +9365,18 @@ export interface components {
             why: string;
         };
         /**
+         * TaskHeatOut
+         * @description How hot and how long a mask is pressed, C and seconds a rest, and why so.
+         */
+        "StationOut.TaskHeatOut": {
+            /** Celsius */
+            celsius: number;
+            /** Seconds */
+            seconds: number;
+            /** Why */
+            why: string;
+        };
+        /**
          * TaskOut
          * @description One thing to do on the copy that is shown, and on how many copies it is done.
          */
@@ -9305,6 +9407,7 @@ export interface components {
             detail: string;
             /** Done At */
             done_at: string | null;
+            heat: components["schemas"]["StationOut.TaskHeatOut"] | null;
             /** Id */
             id: string;
             /** Mask */
@@ -9397,6 +9500,18 @@ export interface components {
         ToolsIn: {
             /** Owned */
             owned: string[];
+        };
+        /**
+         * UsedIn
+         * @description How a mask was really pressed: C, and seconds a rest.
+         */
+        UsedIn: {
+            /** Celsius */
+            celsius: number;
+            /** Seconds */
+            seconds: number;
+            /** Task */
+            task: string;
         };
         ValidationError: {
             detail?: {
@@ -9706,6 +9821,18 @@ export interface components {
             verdict: string;
         };
         /**
+         * TaskHeatOut
+         * @description How hot and how long a mask is pressed, C and seconds a rest, and why so.
+         */
+        "WorkOut.TaskHeatOut": {
+            /** Celsius */
+            celsius: number;
+            /** Seconds */
+            seconds: number;
+            /** Why */
+            why: string;
+        };
+        /**
          * TaskOut
          * @description One thing to do on the copy that is shown, and on how many copies it is done.
          */
@@ -9736,6 +9863,7 @@ export interface components {
             detail: string;
             /** Done At */
             done_at: string | null;
+            heat: components["schemas"]["WorkOut.TaskHeatOut"] | null;
             /** Id */
             id: string;
             /** Mask */
