@@ -44,6 +44,7 @@ def work_through(page: Page, press: Press) -> None:
     page.goto("/")
     made = page.request.post("/api/jobs", multipart={"words": TEXT, "name": "Twenty"})
     job = made.json()["id"]
+    assert len(made.json()["pieces"]) == PIECES
     for station, rests in (("weed", False), ("tack", True)):
         page.goto(f"/#/job/{job}/{station}")
         tasks = page.locator("aside ol > li.card")
@@ -52,7 +53,6 @@ def work_through(page: Page, press: Press) -> None:
             do(page, tasks.nth(place), press)
         if rests:
             expect(page.get_by_text(re.compile(r"(\d+) of \1 pressed")).first).to_be_visible()
-    expect(page.locator("aside ol > li.card .tick:not(:checked)")).to_have_count(0)
 
 
 def do(page: Page, task: Locator, press: Press) -> None:
