@@ -88,6 +88,10 @@ def test_what_was_really_used_is_proposed_next_time_where_it_held(client: FlaskC
     client.post(f"/api/jobs/{second}/tasks/lifted", json={"task": press["id"], "numbers": [1], "lifted": True})
     client.post(f"/api/jobs/{second}/tasks/used", json={**used, "celsius": 150, "seconds": 10})
     assert heat(begin(client)["id"])["heat"]["seconds"] == 25
+    # Written down a third time, what held is still one record, the last.
+    third = begin(client)["id"]
+    client.post(f"/api/jobs/{third}/tasks/used", json={**used, "celsius": 158, "seconds": 20})
+    assert heat(begin(client)["id"])["heat"]["celsius"] == 158
 
 
 def test_heat_that_cannot_be_is_refused(client: FlaskClient) -> None:

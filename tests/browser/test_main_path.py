@@ -274,6 +274,10 @@ def test_the_weeding_is_rehearsed_by_keys_and_a_wrong_pull_is_explained(page: Pa
 
     expect(page.get_by_text(re.compile("All out in .*, 1 wrong pull"))).to_be_visible()
     expect(page.get_by_text(re.compile("Rehearsed .*1 wrong pull"))).to_be_visible()
+    # The job has gone on by that: what is ticked next is ticked on it as it is now.
+    tick = page.get_by_role("checkbox", name=re.compile("^Weed 3 windows"))
+    tick.click()
+    expect(tick).to_be_checked()
 
 
 def pull_all_by_keys(page: Page) -> None:

@@ -8,10 +8,13 @@ from flask import Response
 from dunestead.api import schemas
 from dunestead.api.opened import bench
 from dunestead.core.errors import NoSuchThing
+from dunestead.core.plan.keeper_sheet import draw_keepers
+from dunestead.core.plan.laid import mask_of
 from dunestead.core.plan.plan import mask_title
 from dunestead.formats.bench_sheet import write_bench_sheet
 from dunestead.formats.bundle import file_stem, mask_file, zip_sheets
 from dunestead.formats.job_zip import zip_job
+from dunestead.formats.pdf import write_tiled_pdf
 from dunestead.formats.sheet_files import sheet_file
 from dunestead.formats.svg.writer import write_mask
 from dunestead.formats.verified import sheets_of
@@ -31,9 +34,7 @@ def _download(data: str | bytes, media_type: str, name: str) -> Response:
 def get_mask(job_id: int, number: int, query_data: schemas.FileQuery) -> Response:
     """Download a whole mask at true scale."""
     plan = bench().hand_out(job_id, f"mask {number}", "mm", anyway=query_data.anyway).plan
-    mask = next((mask for mask in plan.masks if mask.number == number), None)
-    if not mask:
-        raise NoSuchThing(f"This job has no mask {number}.", f"It has masks 1 to {len(plan.masks)}.")
+    mask = mask_of(plan, number)
     text = write_mask(mask.cut, mask_title(plan.job, mask.laid))
     return _download(text, "image/svg+xml", f"{file_stem(plan.job.name)}-{mask_file(number, mask.laid.label)}")
 
@@ -57,6 +58,18 @@ def get_sheets(job_id: int, query_data: schemas.FileQuery) -> Response:
     opened = bench().hand_out(job_id, "sheets.zip", query_data.unit, anyway=query_data.anyway)
     data = zip_sheets(opened.plan, sheets_of(opened.plan), query_data.unit)
     return _download(data, "application/zip", f"{file_stem(opened.plan.job.name)}-sheets.zip")
+
+
+@files.get("/masks/<int:number>/keepers-<any(a4, letter):paper>.pdf")
+@files.input(schemas.UnitQuery, location="query")
+def get_keepers(job_id: int, number: int, paper: Any, query_data: schemas.UnitQuery) -> Response:
+    """Download the outlines of a mask's keepers with their numbers, each in its place at true size."""
+    plan = bench().open(job_id, query_data.unit).plan
+    mask = mask_of(plan, number)
+    if not mask.cut.keepers:
+        raise NoSuchThing("No piece of this mask is kept.", "There is nothing to lay in place, so nothing to print.")
+    data = write_tiled_pdf(draw_keepers(plan, mask), paper)
+    return _download(data, "application/pdf", f"{file_stem(plan.job.name)}-keepers-{number}.pdf")
 
 
 @files.get("/bench-sheet-<any(a4, letter):paper>.pdf")

@@ -1,23 +1,16 @@
-"""The weeding: the map of every sheet, rehearsals, and the keepers printed at true size."""
-
-from typing import Any
+"""The weeding: the map of every sheet, and rehearsals."""
 
 import shapely
 from apiflask import APIBlueprint
-from flask import Response
 from shapely.geometry.base import BaseGeometry
 
 from dunestead.api import schemas
 from dunestead.api import weed_schemas as wire
 from dunestead.api.design_views import drawn, placed
 from dunestead.api.opened import bench, made_on, opened
-from dunestead.core.errors import NoSuchThing
 from dunestead.core.geometry.affine import Affine
-from dunestead.core.plan.keeper_sheet import draw_keepers
 from dunestead.core.plan.weeding import WeedRegion, WeedSheet, weed_map
 from dunestead.core.words.weeding import WHERE, help_for, pulled
-from dunestead.formats.bundle import file_stem
-from dunestead.formats.pdf import write_tiled_pdf
 from dunestead.workshop.opened import OpenJob
 
 __all__ = ["weeding"]
@@ -44,23 +37,6 @@ def add_rehearsal(job_id: int, given: wire.RehearsalIn, query_data: schemas.Unit
     """Keep how a rehearsal went."""
     bench().rehearsed(job_id, given.seconds, given.slips, version=made_on())
     return _weed_out(opened(job_id, query_data))
-
-
-@weeding.get("/masks/<int:number>/keepers-<any(a4, letter):paper>.pdf")
-@weeding.input(schemas.UnitQuery, location="query")
-def get_keepers(job_id: int, number: int, paper: Any, query_data: schemas.UnitQuery) -> Response:
-    """Download the outlines of a mask's keepers with their numbers, each in its place at true size."""
-    plan = bench().open(job_id, query_data.unit).plan
-    mask = next((one for one in plan.masks if one.number == number), None)
-    if mask is None:
-        raise NoSuchThing(f"This job has no mask {number}.", f"It has masks 1 to {len(plan.masks)}.")
-    if not mask.cut.keepers:
-        raise NoSuchThing("No piece of this mask is kept.", "There is nothing to lay in place, so nothing to print.")
-    data = write_tiled_pdf(draw_keepers(plan, mask), paper)
-    name = f"{file_stem(plan.job.name)}-keepers-{number}.pdf"
-    return Response(
-        data, content_type="application/pdf", headers={"Content-Disposition": f'attachment; filename="{name}"'}
-    )
 
 
 def _weed_out(found: OpenJob) -> wire.WeedOut:

@@ -87,7 +87,7 @@ class Tools:
 
 @dataclass(frozen=True, slots=True)
 class Pressed:
-    """How a mask was pressed, and whether it held: C, and seconds a rest.
+    """How a mask was pressed so that it held: C, and seconds a rest; the last time for each way of pressing.
 
     Attributes
     ----------
@@ -103,8 +103,12 @@ class Pressed:
     number: int
     celsius: float = limited(REQUIRED, "heat of the plate", 60.0, 260.0, "C")
     seconds: float = limited(REQUIRED, "time of a rest", 1.0, 300.0, "s")
-    held: bool = REQUIRED
     on: date = REQUIRED
+
+    @property
+    def way(self) -> tuple[str, str, str, int]:
+        """What it was pressed with, on and by."""
+        return self.material, self.surface, self.method, self.number
 
 
 @dataclass(frozen=True, slots=True)

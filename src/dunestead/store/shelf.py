@@ -117,6 +117,14 @@ class Records:
     tools: Shelf[Tools]
     pressed: Shelf[Pressed]
 
+    def keep_pressed(self, pressed: Pressed) -> None:
+        """Keep how a mask was pressed, in place of what is known of the same way of pressing."""
+        known = next((number for number, was in self.pressed.all().items() if was.way == pressed.way), None)
+        if known is None:
+            self.pressed.add(pressed)
+        else:
+            self.pressed.change(known, pressed)
+
     def keep_tools(self, tools: Tools) -> None:
         """Keep what the workshop has; there is one such record."""
         known = next(iter(self.tools.all()), None)

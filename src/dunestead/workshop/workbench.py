@@ -444,13 +444,14 @@ class Workbench:
             1 if task.code == "tack-press" else len(plan.method.press),
             celsius,
             seconds,
-            held=not opened.progress.lifted(task.call.again or task.id),
-            on=now.date(),
+            now.date(),
         )
         check_limits(record)
         self._store.write(job_id, version, [LogEntry("used", task.id, now, celsius=celsius, took=seconds)])
-        self.records.pressed.add(record)
-        self.refresh()
+        # What lifted is written down, and no proposal.
+        if not opened.progress.lifted(task.call.again or task.id):
+            self.records.keep_pressed(record)
+            self.refresh()
 
     def rehearsed(self, job_id: int, seconds: float, slips: int, version: int | None = None) -> None:
         """Log a weeding that was rehearsed on the screen, how long it took and how many pulls were wrong."""

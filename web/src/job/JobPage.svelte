@@ -237,7 +237,7 @@
               tasks={station.tasks}
               pieces={job.pieces}
               shown={view.byTask ? taskShown(open, job, code)?.id : null}
-              onshow={view.byTask ? (task) => (open.shown = task.id) : undefined}
+              onshow={view.byTask ? open.show : undefined}
             />
           {/if}
           <Reckoning rows={station.rows} />

@@ -104,6 +104,7 @@ export class OpenJob {
   /** Log a task as done, or not; before its time it asks for a reason. */
   done = async (task: string, done: boolean, reason = ''): Promise<void> => {
     this.early = null;
+    this.shown = null;
     await this.#ask((job) =>
       this.#worked(job, api.setDone(this.id, settings.unit, this.copy, { task, done, reason })),
     );
@@ -118,6 +119,11 @@ export class OpenJob {
     );
   /** Choose a method, with a mask material that serves it. */
   takeMethod = (key: string) => this.#ask(() => api.setMethod(this.id, settings.unit, key));
+  /** Show the marks of one task in the picture, on its own mask. */
+  show = (task: api.Task): void => {
+    this.shown = task.id;
+    if (task.mask) this.mask = task.mask;
+  };
   /** Write down how many were counted. */
   count = (task: string, what: string, count: number) =>
     this.#ask((job) =>

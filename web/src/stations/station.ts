@@ -53,6 +53,7 @@ export function taskShown(open: OpenJob, job: Job, code: string): Task | null {
 /** Numbers that answered the roll-call that is on at a station, the first that has not come out; null without one. */
 export function answered(job: Job, code: string): number[] | null {
   const tasks = job.stations.find((station) => station.code === code)?.tasks ?? [];
-  const call = tasks.find((task) => task.call && !task.done_at)?.call;
+  const isOn = ({ call, done_at }: Task) => call?.of === 'keepers' && call.numbers.length > 0 && !done_at;
+  const call = tasks.find(isOn)?.call;
   return call ? Object.keys(call.answered).map(Number) : null;
 }

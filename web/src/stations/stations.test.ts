@@ -1,6 +1,6 @@
 import { render } from '@testing-library/svelte';
 import { describe, expect, it } from 'vitest';
-import type { Job, Room, WeakPlace } from '../lib/api/client';
+import type { Job, Room, Task, WeakPlace } from '../lib/api/client';
 import { OpenJob } from '../job/open-job.svelte';
 import MaskLayer from '../lib/picture/MaskLayer.svelte';
 import NumberLayer from '../lib/picture/NumberLayer.svelte';
@@ -13,7 +13,8 @@ import PeelBack from './Mask/PeelBack.svelte';
 import { answered } from './station';
 
 const weak = (['neck', 'tongue'] as const).map((kind) => ({ kind, mask: 1 }) as WeakPlace);
-const call = { numbers: [1, 2], answered: { '2': '2026-05-10T12:00:00Z' }, windows: 0 };
+const call = { numbers: [1, 2], of: 'keepers', answered: { '2': '2026-05-10T12:00:00Z' }, counts: [] };
+const rests = { ...call, of: 'placements', answered: { '1': '2026-05-10T12:00:00Z' }, lifted: [] };
 const job = {
   elements: [],
   pieces: [
@@ -28,15 +29,20 @@ const job = {
     {
       code: 'tack',
       tasks: [
-        { id: 'tack-press/m1', code: 'tack-press', call, done_at: '2026-05-10' },
+        { id: 'tack-press/m1', code: 'tack-press', call: rests, done_at: null, mask: 1 },
         { id: 'tack-place/m1', code: 'tack-place', call, done_at: null },
       ],
     },
     { code: 'weed', tasks: [] },
   ],
 } as unknown as Job;
-const shown = (code: Room) => STATIONS[code]?.layers(new OpenJob(1), job) ?? [];
-const propsOf = (code: Room, of: unknown) => shown(code).find((one) => one.of === of)?.props;
+function shown(code: Room, task: string | null = null) {
+  const open = new OpenJob(1);
+  open.shown = task;
+  return STATIONS[code]?.layers(open, job) ?? [];
+}
+const propsOf = (code: Room, of: unknown, task: string | null = null) =>
+  shown(code, task).find((one) => one.of === of)?.props;
 
 describe('what each station brings', () => {
   it('knows all ten, in the order of the work, with a key for each', () => {
@@ -51,18 +57,23 @@ describe('what each station brings', () => {
   });
 
   it('numbers the kept pieces of the mask that is shown, and who answered the call that is on', () => {
-    expect(propsOf('tack', NumberLayer)).toMatchObject({ pieces: [{ number: 1 }], present: [2] });
+    expect(propsOf('tack', NumberLayer, 'tack-place/m1')).toMatchObject({
+      pieces: [{ number: 1 }],
+      // Rests that are pressed are no keepers that have answered.
+      present: [2],
+    });
     expect(answered(job, 'weed')).toBeNull();
   });
 
   it('shows the marks of one task at a time: of the next, or of the one that is chosen', () => {
-    expect(propsOf('tack', PlacementLayer)).toBeUndefined();
+    expect(propsOf('tack', PlacementLayer)).toMatchObject({ pressed: [1] });
+    expect(propsOf('tack', NumberLayer)).toBeUndefined();
+    expect(propsOf('tack', PlacementLayer, 'tack-place/m1')).toBeUndefined();
 
+    // A task of another mask brings that mask with it, and the picture goes on once it is done.
     const open = new OpenJob(1);
-    open.shown = 'tack-press/m1';
-    const layers = STATIONS.tack.layers(open, job).map((one) => one.of);
-    expect(layers).toContain(PlacementLayer);
-    expect(layers).not.toContain(NumberLayer);
+    open.show({ id: 'tack-pins/m2', mask: 2 } as Task);
+    expect([open.shown, open.mask]).toEqual(['tack-pins/m2', 2]);
   });
 
   it('shows the print under a mask that is peeled back, and lays it down for whoever comes back', () => {

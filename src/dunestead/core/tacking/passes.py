@@ -26,10 +26,9 @@ def passes_of(
 def _proposed(
     one: PressPass, number: int, method: Method, material: Material, surface: Surface, pressed: Sequence[Pressed]
 ) -> PressPass:
-    key = (material.key, surface.key, method.key, number)
-    alike = [was for was in pressed if (was.material, was.surface, was.method, was.number) == key and was.held]
-    if not alike or alike[-1].celsius < (material.holds_from or 0.0):
+    way = (material.key, surface.key, method.key, number)
+    last = next((was for was in pressed if was.way == way), None)
+    if last is None or last.celsius < (material.holds_from or 0.0):
         return one
-    last = alike[-1]
     why = f"It held so on {last.on.day} {last.on:%B}; the usual is {one.celsius:g} C, {one.seconds:g} s."
     return replace(one, celsius=last.celsius, seconds=last.seconds, why=why)
