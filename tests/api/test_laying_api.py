@@ -1,4 +1,4 @@
-"""What a tape read, over the wire: shift and turn, in the maker's unit; nothing of the job is changed."""
+"""What a tape read, over the wire: shift and turn, in the maker's unit; and written down; the design stays."""
 
 import pytest
 
@@ -8,11 +8,12 @@ from tests.api.test_design_api import address, begin
 def test_readings_are_answered_with_what_to_do_in_the_makers_unit(client) -> None:
     job = begin(client)
     here, box = address(job), job["picture"]["masks"][0]["box"]
-    edge = job["picture"]["masks"][0]["edge"]
-    assert [edge[side] for side in ("left", "top", "right", "bottom")] == pytest.approx(
-        [box[0], box[1], 600 - box[2], 400 - box[3]]
-    )
-    left, right = edge["left"] + 5, edge["right"] - 5
+    edge = job["picture"]["masks"][0]["readings"][0]
+    for side, reads in zip(
+        ("left", "top", "right", "bottom"), (box[0], box[1], 600 - box[2], 400 - box[3]), strict=True
+    ):
+        assert edge[side] == pytest.approx([reads] * 3)
+    left, right = edge["left"][0] + 5, edge["right"][0] - 5
 
     told = client.post(f"{here}/masks/1/laid?unit=in", json={"left": [left], "right": [right]}).get_json()
 
@@ -51,3 +52,35 @@ def test_a_seam_is_told_by_its_marks_and_one_that_is_none_is_said(client) -> Non
         400,
         422,
     )
+
+
+def test_what_the_tape_read_is_logged_with_what_was_told(client) -> None:
+    here = address(begin(client))
+
+    def read() -> dict:
+        tack = client.get(f"{here}/stations/tack").get_json()
+        return next(task for task in tack["tasks"] if task["code"] == "tack-lay")["read"]
+
+    assert read() is None
+    should = client.get(here).get_json()["picture"]["masks"][0]["readings"][0]
+    client.post(f"{here}/masks/1/laid", json={"left": [should["left"][0] + 7], "top": should["top"][1:]})
+    first = read()
+    client.post(f"{here}/masks/1/laid", json={"left": should["left"][1:], "top": should["top"][1:]})
+
+    assert (first["within"], first["told"]) == (False, "Shift it 7 mm to the left.")
+    assert (read()["within"], read()["told"]) == (True, "It lies where it should.")
+
+
+def test_a_patch_is_laid_by_itself_and_one_that_is_none_is_said(client) -> None:
+    here = address(begin(client))
+    places = client.get(here).get_json()["picture"]["masks"][0]["readings"]
+    patch = places[1]
+    assert patch["patch"] is not None
+
+    told = client.post(
+        f"{here}/masks/1/laid", json={"patch": patch["patch"], "left": [patch["left"][0]], "top": patch["top"][1:]}
+    ).get_json()
+    unknown = client.post(f"{here}/masks/1/laid", json={"patch": 99, "left": [10]})
+
+    assert told["within"]
+    assert unknown.status_code == 404

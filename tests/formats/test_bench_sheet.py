@@ -70,7 +70,7 @@ def test_the_keepers_follow_at_true_size_where_there_are_any(bridged) -> None:
 
 
 def test_the_blank_is_drawn_as_wide_as_its_scale_says() -> None:
-    """600 by 400 mm at 1 to 5 are 120 by 80 mm, read off the lines of the first page."""
+    """600 by 400 mm at the scale that stands below it, read off the lines of the first page."""
     _, _, reader = sheet()
     contents = reader.pages[0].get_contents()
     places: list[list[tuple[float, float]]] = []
@@ -85,5 +85,16 @@ def test_the_blank_is_drawn_as_wide_as_its_scale_says() -> None:
         if len(ring) >= 4
     }
 
-    assert (120.0, 80.0) in sizes
-    assert "picture 1 : 5" in said(reader)
+    scale = float(re.search(r"picture 1 : ([\d.]+)", said(reader))[1])
+    assert (round(600 / scale, 1), round(400 / scale, 1)) in sizes
+
+
+@pytest.mark.parametrize("colours", [1, 2])
+def test_it_needs_no_more_than_two_pages(colours) -> None:
+    parts = [words("ROOT", 420.0), words("SOIL", 300.0, number=2, y=110.0, colour="#aa3322")][:colours]
+    plan = make_plan(job_of(*parts, masks="each", cutter="wide-roll"), Files(), CATALOGUE, check_cut)
+    data = write_bench_sheet(plan, task_graph(plan, CATALOGUE), "mm", 1, "a4")
+    pages = [page.extract_text() for page in PdfReader(io.BytesIO(data)).pages]
+
+    assert len(plan.masks) == colours
+    assert sum("print at 100 %" not in page for page in pages) <= 2

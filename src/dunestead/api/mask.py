@@ -4,12 +4,12 @@ from apiflask import APIBlueprint
 
 from dunestead.api import schemas as wire
 from dunestead.api.mask_views import bridge_out
-from dunestead.api.opened import bench, change, shown
+from dunestead.api.opened import bench, change, opened, shown
 from dunestead.core.looking.ties import BridgeMove
 from dunestead.core.looking.ties import reset_bridges as reckon_again
-from dunestead.core.plan.laid import laid_mask, laid_seam
 from dunestead.core.stations.consequence import with_method
 from dunestead.core.tacking.laying import SIDES, Side, said_of
+from dunestead.workshop.laying import lay_mask, lay_seam
 from dunestead.workshop.workbench import with_fates
 
 __all__ = ["mask"]
@@ -66,9 +66,9 @@ def _move(given: wire.BridgeIn) -> BridgeMove:
 @mask.input(wire.UnitQuery, location="query")
 @mask.output(wire.SeamLaidOut)
 def tell_seam_laid(job_id: int, name: str, given: wire.SeamReadingsIn, query_data: wire.UnitQuery) -> wire.SeamLaidOut:
-    """Say how to move the patch laid second by what a tape read across a seam; nothing is changed."""
-    workbench = bench()
-    laid = laid_seam(workbench.plan(job_id), name, given.readings, workbench.catalogue, query_data.unit)
+    """Say how to move the patch laid second by what a tape read across a seam; both are logged."""
+    found = opened(job_id, query_data)
+    laid = lay_seam(bench(), found, name, query_data.copy_no, given.readings, query_data.unit)
     return wire.SeamLaidOut(off=dict(laid.off), within=laid.is_within, says=list(laid.says))
 
 
@@ -77,10 +77,10 @@ def tell_seam_laid(job_id: int, name: str, given: wire.SeamReadingsIn, query_dat
 @mask.input(wire.UnitQuery, location="query")
 @mask.output(wire.LaidOut)
 def tell_laid(job_id: int, number: int, given: wire.ReadingsIn, query_data: wire.UnitQuery) -> wire.LaidOut:
-    """Say how to shift and turn a laid mask by what a tape read around it; nothing is changed."""
-    workbench = bench()
+    """Say how to shift and turn a laid mask by what a tape read around it; both are logged."""
     readings: dict[Side, list[float]] = {side: getattr(given, side) for side in SIDES}
-    laid = laid_mask(workbench.plan(job_id), number, readings, workbench.catalogue)
+    found = opened(job_id, query_data)
+    laid = lay_mask(bench(), found, number, query_data.copy_no, readings, given.patch, query_data.unit)
     return wire.LaidOut(
         shift=laid.shift,
         turn=laid.turn,

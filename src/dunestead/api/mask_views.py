@@ -16,17 +16,19 @@ from dunestead.core.mask.gaps import Gap
 from dunestead.core.mask.loose import LoosePiece
 from dunestead.core.mask.naming import name_pieces
 from dunestead.core.painting.separation import advise_masks
+from dunestead.core.plan.laid import guides_of, patch_boxes, readings_of
 from dunestead.core.plan.materials import MaterialFit, reuse_of
 from dunestead.core.plan.plan import MaskPlan, Plan
-from dunestead.core.tacking.centring import tape_check
+from dunestead.core.tacking.centring import Distances
+from dunestead.core.words.laying import marks_in_words, what_of
 
 __all__ = ["advice_out", "bridge_out", "mask_out", "pieces_out", "reuse_out", "weak_out"]
 
 
-def mask_out(plan: Plan, mask: MaskPlan) -> wire.MaskOut:
+def mask_out(plan: Plan, mask: MaskPlan, unit: str) -> wire.MaskOut:
     """Return one mask as it lies on the blank."""
     origin = plan.origin
-    edge = tape_check(plan.job.piece.size, mask.box, from_back=plan.job.blank.seen_through)
+    guides = guides_of(plan, mask)
     return wire.MaskOut(
         number=mask.number,
         name=mask.laid.name,
@@ -53,8 +55,15 @@ def mask_out(plan: Plan, mask: MaskPlan) -> wire.MaskOut:
             )
             for one in mask.pressings
         ],
-        tape=wire.TapeOut(left=mask.tape.left, right=mask.tape.right, top=mask.tape.top, bottom=mask.tape.bottom),
-        edge=wire.TapeOut(**asdict(edge)),
+        datum=guides.datum,
+        marks=marks_in_words(guides, unit),
+        distances=[_distances_out(line) for line in guides.lines],
+        readings=[
+            wire.ShouldReadOut(
+                patch=patch, **{side: list(values) for side, values in readings_of(plan, mask.number, patch).items()}
+            )
+            for patch in (None, *patch_boxes(plan, mask))
+        ],
         covers=[wire.StripOut(number=one.number, box=one.box) for one in mask.strips],
         painted_box=mask.painted_box,
         pins=[
@@ -63,6 +72,10 @@ def mask_out(plan: Plan, mask: MaskPlan) -> wire.MaskOut:
         ],
         placing=list(mask.placing),
     )
+
+
+def _distances_out(line: Distances) -> wire.DistancesOut:
+    return wire.DistancesOut(to=what_of(line), datum=line.datum, **asdict(line.tape))
 
 
 def bridges_out(bridges: Sequence[Bridge], origin: tuple[float, float]) -> list[wire.BridgeOut]:

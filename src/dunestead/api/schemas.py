@@ -18,6 +18,7 @@ from dunestead.core.job.log import LogEntry
 from dunestead.core.limits import limits_of
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.sheets.price import Aim
+from dunestead.core.tacking.centring import Datum
 from dunestead.store import StoredBlank
 
 __all__ = [
@@ -329,6 +330,15 @@ class TaskHeatOut(BaseModel):
     why: str
 
 
+class ReadOut(BaseModel):
+    """What a tape read last where a mask was laid."""
+
+    at: datetime
+    what: str
+    within: bool
+    told: str
+
+
 class TaskOut(BaseModel):
     """One thing to do on the copy that is shown, and on how many copies it is done."""
 
@@ -348,6 +358,7 @@ class TaskOut(BaseModel):
     call: CallOut | None
     seams: list[TaskSeamOut]
     heat: TaskHeatOut | None
+    read: ReadOut | None
     state: TaskState
     done_at: datetime | None
     reason: str
@@ -569,13 +580,25 @@ class PinOut(BaseModel):
     piece: int | None
 
 
-class TapeOut(BaseModel):
-    """What a tape reads from each edge of the blank to what is painted through a mask, mm."""
+class DistancesOut(BaseModel):
+    """What a tape reads to something, and from where, mm."""
 
+    to: str
+    datum: Datum
     left: float
     right: float
     top: float
     bottom: float
+
+
+class ShouldReadOut(BaseModel):
+    """What a tape reads at each side of a mask that lies right, or of one of its patches: middle, and two ends; mm."""
+
+    patch: int | None
+    left: list[float]
+    right: list[float]
+    top: list[float]
+    bottom: list[float]
 
 
 class MaskOut(BaseModel):
@@ -591,8 +614,10 @@ class MaskOut(BaseModel):
     bridged_area: float
     patches: list[PatchOut]
     passes: list[PassOut]
-    tape: TapeOut
-    edge: TapeOut = Field(description="What a tape reads to the mask's edges when it lies where it should.")
+    datum: Datum
+    marks: list[str] = Field(description="What to mark before it is laid.")
+    distances: list[DistancesOut]
+    readings: list[ShouldReadOut]
     covers: list[StripOut]
     painted_box: Box
     pins: list[PinOut]
@@ -971,6 +996,7 @@ class ReadingsIn(Wire):
     right: list[float] = Field(default_factory=list, max_length=2, description=_READ)
     top: list[float] = Field(default_factory=list, max_length=2, description=_READ)
     bottom: list[float] = Field(default_factory=list, max_length=2, description=_READ)
+    patch: int | None = Field(None, ge=1, description="One of its patches that is laid by itself.")
 
 
 class LaidOut(BaseModel):

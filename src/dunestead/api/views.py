@@ -95,7 +95,7 @@ def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, query: wire
         ),
         method=plan.method.key,
         coatings=[_coating(coat) for coat in plan.coatings],
-        picture=_picture(plan),
+        picture=_picture(plan, unit),
         elements=elements_out(plan.look, sources),
         pieces=pieces_out(plan),
         findings=findings_out(plan.look, unit),
@@ -166,7 +166,7 @@ def _coating(coat: PlannedCoating) -> wire.CoatingOut:
     )
 
 
-def _picture(plan: Plan) -> wire.PictureOut:
+def _picture(plan: Plan, unit: str) -> wire.PictureOut:
     look, blank = plan.look, plan.job.piece
     width, height = blank.size
     outline = look.composition.outline
@@ -189,7 +189,7 @@ def _picture(plan: Plan) -> wire.PictureOut:
         mask_box=plan.mask_on_blank,
         aligned=look.aligned,
         from_back=plan.job.blank.seen_through,
-        masks=[mask_out(plan, mask) for mask in plan.masks],
+        masks=[mask_out(plan, mask, unit) for mask in plan.masks],
         margin=drawn(within_margin(outline, look.margin)),
         guides_x=[wire.GuideOut(at=guide.at, element=guide.element) for guide in across],
         guides_y=[wire.GuideOut(at=guide.at, element=guide.element) for guide in down],

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from typing import Any
 
 from dunestead.api import schemas as wire
+from dunestead.core.job.log import LogEntry
 from dunestead.core.stations.graph import Next, red_before_cutting
 from dunestead.core.stations.station import Station
 from dunestead.core.words.tasks import caution_of, counted_of, detail_of, need_in_words, title_of
@@ -149,6 +150,7 @@ class _TaskViews:
             caution=caution_of(task),
             call=call,
             heat=_heat_out(task),
+            read=_read_out(progress.laid(task)),
             seams=[
                 wire.TaskSeamOut.model_validate(seam, from_attributes=True) for seam in task.figures.get("seams", ())
             ],
@@ -162,6 +164,12 @@ class _TaskViews:
             copies=self._copies[_alike(task)],
             counted="sets" if task.station in _PER_SET else "copies",
         )
+
+
+def _read_out(entry: LogEntry | None) -> wire.ReadOut | None:
+    if entry is None:
+        return None
+    return wire.ReadOut(at=entry.at, what=entry.what, within=bool(entry.within), told=entry.told)
 
 
 def _heat_out(task: Task) -> wire.TaskHeatOut | None:

@@ -49,13 +49,16 @@ def _made(job: Path, catalogue: Catalogue) -> Plan:
 @click.option("--right", type=READINGS)
 @click.option("--top", type=READINGS)
 @click.option("--bottom", type=READINGS)
+@click.option("--patch", type=int, help="One of its patches that is laid by itself.")
 @click.option("--within", type=LENGTH, help="How far off a corner may be.")
 @click.option("--json", "as_json", is_flag=True, help="Print one JSON object and nothing else.")
-def lay(job: Path, mask: int, within: float | None, as_json: bool, **read: tuple[float, ...] | None) -> int:
+def lay(
+    job: Path, mask: int, patch: int | None, within: float | None, as_json: bool, **read: tuple[float, ...] | None
+) -> int:
     """Say how to shift and turn a laid mask by what a tape read around it."""
     catalogue = load_catalogue()
     readings: dict[Side, tuple[float, ...]] = {side: given for side in SIDES if (given := read[side])}
-    laid = laid_mask(_made(job, catalogue), mask, readings, catalogue, within)
+    laid = laid_mask(_made(job, catalogue), mask, readings, catalogue, within, patch)
     report = {
         "shift_mm": list(laid.shift),
         "turn_deg": laid.turn,

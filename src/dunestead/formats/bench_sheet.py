@@ -5,6 +5,7 @@ Black on white, large enough to be read at arm's length; the keepers at true siz
 
 import io
 from collections.abc import Callable, Sequence
+from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any
 
 import numpy as np
@@ -14,6 +15,7 @@ from pypdf import PdfReader, PdfWriter
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.curves import Box
 from dunestead.core.plan.keeper_sheet import draw_keepers
+from dunestead.core.plan.laid import guides_of
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.units import show_length, show_temperature, show_time
 from dunestead.core.words.cautions import LABEL_FIRST
@@ -29,8 +31,8 @@ __all__ = ["SCALES", "scale_for", "write_bench_sheet"]
 _PT = 72 / 25.4
 _MARGIN = 12.0
 # A picture is drawn at the largest of these that finds room, so that a rule can be laid on it: 1 to so many.
-SCALES = (1.0, 1.5, 2.0, 2.5, 3.0, 4.0, 5.0, 6.0, 8.0, 10.0, 15.0, 20.0)
-_PICTURE_HIGH, _BESIDE = 80.0, 16.0
+SCALES = (1.0, 1.5, 2.0, 2.5, 3.0, 4.0, 5.0, 6.0, 8.0, 10.0, 12.0, 15.0, 20.0)
+_BESIDE = 14.0
 _STATIONS = ("weed", "tack", "paint", "peel")
 _GREY, _PALE = 0.72, 0.9
 _BOX = 4.0
@@ -49,16 +51,41 @@ def scale_for(size: tuple[float, float], room: tuple[float, float]) -> float:
     return next((scale for scale in SCALES if scale >= needed - 1e-9), float(np.ceil(needed)))
 
 
+@dataclass(frozen=True, slots=True)
+class _Type:
+    """How large a sheet is set: letters in points, pictures at most so many mm high."""
+
+    letters: float
+    picture: float
+
+
+# The first of these that needs no more than two pages is taken: a second colour must not cost a third.
+_TYPES = (_Type(10.5, 80.0), _Type(10.0, 67.0), _Type(9.5, 50.0), _Type(9.0, 40.0))
+_PAGES = 2
+
+
 def write_bench_sheet(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper: Paper) -> bytes:
     """Return the bench sheet of one copy as a PDF, its keepers at true size behind it."""
+    for kind in _TYPES:
+        sheet = _set(plan, graph, unit, copy, paper, kind)
+        if len(PdfReader(io.BytesIO(sheet)).pages) <= _PAGES:
+            break
+    return _with_keepers(plan, sheet, paper)
+
+
+def _set(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper: Paper, kind: _Type) -> bytes:
     from reportlab.lib.enums import TA_LEFT
     from reportlab.lib.styles import ParagraphStyle
     from reportlab.platypus import KeepTogether, Paragraph, SimpleDocTemplate, Spacer
 
     width, height = PAPERS[paper]
-    base = ParagraphStyle("base", fontName="Helvetica", fontSize=10.5, leading=12.5, alignment=TA_LEFT)
+    size = kind.letters
+    base = ParagraphStyle("base", fontName="Helvetica", fontSize=size, leading=1.2 * size, alignment=TA_LEFT)
+    caption = ParagraphStyle("caption", parent=base, spaceBefore=5, spaceAfter=3)
     head = ParagraphStyle("head", parent=base, fontName="Helvetica-Bold", fontSize=19, leading=22)
-    station = ParagraphStyle("station", parent=base, fontName="Helvetica-Bold", fontSize=14, leading=17, spaceBefore=6)
+    station = ParagraphStyle(
+        "station", parent=base, fontName="Helvetica-Bold", fontSize=1.33 * size, leading=1.6 * size, spaceBefore=6
+    )
     held = io.BytesIO()
     document = SimpleDocTemplate(
         held,
@@ -69,11 +96,14 @@ def write_bench_sheet(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper:
     )
     story: list[Any] = [Paragraph(_safe(plan.job.name), head), Paragraph(_safe(_facts(plan, unit, copy)), base)]
     room = width - 2 * _MARGIN - 4
-    story += [
-        KeepTogether([Spacer(1, 5), Paragraph(_safe(title), base), Spacer(1, 3), _picture(plan, draw, room, unit)])
-        for mask in plan.masks
-        for draw, title in _pictures(plan, mask, unit)
-    ]
+    # Where each of several masks has its pictures, they stand beside each other.
+    abreast = 2 if len(plan.masks) > 1 else 1
+    for mask in plan.masks:
+        each = [
+            [Paragraph(_safe(title), caption), _picture(plan, draw, room / abreast, unit, kind)]
+            for draw, title in _pictures(plan, mask, unit)
+        ]
+        story += [KeepTogether(_beside(each[k : k + abreast], room / abreast)) for k in range(0, len(each), abreast)]
     told: set[str] = set()
     for name in _STATIONS:
         tasks = [task for task in graph.tasks if task.station == name and _is_of(plan, task, copy)]
@@ -81,7 +111,7 @@ def write_bench_sheet(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper:
         story += [KeepTogether([Paragraph(name.capitalize(), station), *rows[:1]]), *rows[1:]] if rows else []
     story += [Spacer(1, 6), Paragraph(_safe(LABEL_FIRST), base)]
     document.build(story)
-    return _with_keepers(plan, held.getvalue(), paper)
+    return held.getvalue()
 
 
 def _facts(plan: Plan, unit: str, copy: int) -> str:
@@ -110,10 +140,11 @@ def _pictures(plan: Plan, mask: MaskPlan, unit: str) -> list[tuple[Draw, str]]:
     """Return what is drawn of a mask: laid and pressed; pinned and covered, where it is."""
     of = f" of {mask.laid.name}" if len(plan.masks) > 1 else ""
     rests = mask.pressings[0].placements if mask.pressings else ()
+    pressed = f", and {len(rests)} rests of the plate in their order" if rests else ""
     found: list[tuple[Draw, str]] = [
         (
             lambda canvas, onto, scale: _laid(canvas, onto, plan, mask, unit, scale),
-            f"Where it lies{of}" + (f", and {len(rests)} rests of the plate in their order" if rests else ""),
+            f"Where it lies{of}{_FROM[guides_of(plan, mask).datum]}{pressed}",
         )
     ]
     if mask.pinning.pins or mask.strips:
@@ -127,12 +158,31 @@ def _pictures(plan: Plan, mask: MaskPlan, unit: str) -> list[tuple[Draw, str]]:
     return found
 
 
-def _picture(plan: Plan, draw: Draw, room: float, unit: str) -> Any:
+def _beside(pictures: Sequence[list[Any]], room: float) -> list[Any]:
+    """Return pictures with their captions beside each other, each in its own column."""
+    from reportlab.platypus import Table
+
+    if len(pictures) == 1:
+        return pictures[0]
+    style = [("VALIGN", (0, 0), (-1, -1), "TOP"), *((side, (0, 0), (-1, -1), 0) for side in _PADDING)]
+    return [Table([list(pictures)], colWidths=[room * _PT] * len(pictures), style=style, hAlign="LEFT")]
+
+
+_FROM = {
+    "edges": "",
+    "seams": "",
+    "rim": ", from the inside of the rim",
+    "middle": ", from the middle of the blank",
+    "collar": ", from the collar seam and the centre line",
+}
+
+
+def _picture(plan: Plan, draw: Draw, room: float, unit: str, kind: _Type) -> Any:
     """Return a picture of the blank at a round scale, with a rule of its own."""
     from reportlab.platypus import Flowable
 
     size = plan.job.piece.size
-    scale = scale_for(size, (room - 2 * _BESIDE, _PICTURE_HIGH))
+    scale = scale_for(size, (room - 2 * _BESIDE, kind.picture))
     high = size[1] / scale + 15
 
     class Picture(Flowable):  # type: ignore[misc]
@@ -193,7 +243,7 @@ def _laid(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan, unit: str,
     if not mask.pressings:
         _numbers(canvas, onto, plan, mask)
     width, height = plan.job.piece.size
-    tape, gap = mask.tape, 5 * scale
+    tape, gap = guides_of(plan, mask).lines[0].tape, 5 * scale
     x0, y0, x1, y1 = mask.painted_box
     back = plan.job.blank.seen_through
     left, right = (tape.right, tape.left) if back else (tape.left, tape.right)

@@ -1,5 +1,6 @@
 """A whole plan as plain values, for programs: places in mm from the blank's top left, y down; times in minutes."""
 
+from dataclasses import asdict
 from datetime import datetime
 from typing import Any
 
@@ -12,9 +13,11 @@ from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.looking.weakness import weak_findings
 from dunestead.core.plan.coats import PlannedCoating
+from dunestead.core.plan.laid import guides_of
 from dunestead.core.plan.plan import MaskPlan, Plan, materials_of
 from dunestead.core.stations.graph import stations_of
 from dunestead.core.stations.station import NAMES
+from dunestead.core.words.laying import what_of
 from dunestead.core.words.tasks import caution_of, title_of
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Call, Task, TaskGraph
@@ -187,6 +190,10 @@ def _mask(plan: Plan, mask: MaskPlan) -> dict[str, Any]:
             {"from": "right", "to": [x1, (y0 + y1) / 2], "mm": tape.right},
             {"from": "top", "to": [(x0 + x1) / 2, y0], "mm": tape.top},
             {"from": "bottom", "to": [(x0 + x1) / 2, y1], "mm": tape.bottom},
+        ],
+        "measured_from": [
+            {"datum": line.datum, "to": what_of(line), **{f"{side}_mm": v for side, v in asdict(line.tape).items()}}
+            for line in guides_of(plan, mask).lines
         ],
         "worked_from": "back" if plan.job.blank.seen_through else "front",
         "blank_mm": [width, height],

@@ -3,6 +3,8 @@
   import Input from 'flowbite-svelte/Input.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
   import type { Task } from '../lib/api/client';
+  import { settings } from '../lib/settings.svelte';
+  import { heatEntry, readHeat } from '../lib/units';
   import type { OpenJob } from './open-job.svelte';
 
   interface Props {
@@ -13,13 +15,18 @@
   const { task, heat, open }: Props = $props();
 
   const id = $props.id();
-  let celsius = $state<number>();
+  /** In the maker's unit. */
+  let used = $state<number>();
   let seconds = $state<number>();
   let kept = $state(false);
 
   async function keep(event: Event): Promise<void> {
     event.preventDefault();
-    await open.used(task.id, celsius ?? heat.celsius, seconds ?? heat.seconds);
+    await open.used(
+      task.id,
+      used === undefined ? heat.celsius : readHeat(used, settings.unit),
+      seconds ?? heat.seconds,
+    );
     kept = !open.problem;
   }
 </script>
@@ -29,14 +36,15 @@
   <form class="mt-1 flex flex-wrap items-end gap-2" onsubmit={keep}>
     <p class="m-0 w-full">{heat.why}</p>
     <div class="w-20">
-      <Label for="{id}-c" class="mb-1 text-sm text-(--ink)">°C used</Label>
+      <Label for="{id}-c" class="mb-1 text-sm text-(--ink)">{settings.unit === 'in' ? '°F' : '°C'} used</Label
+      >
       <Input
         id="{id}-c"
         type="number"
         size="sm"
         step="any"
-        placeholder={String(heat.celsius)}
-        bind:value={celsius}
+        placeholder={String(heatEntry(heat.celsius, settings.unit))}
+        bind:value={used}
       />
     </div>
     <div class="w-20">

@@ -58,6 +58,13 @@
           About {showMinutes(task.minutes)}{task.needs.length ? `; ${task.needs.join(', ')}` : ''}
         </p>
       {/if}
+      {#if task.read}
+        <p class="m-0 pl-6 text-sm">
+          <strong>{task.read.within ? '✓ ' : ''}Measured {showMoment(task.read.at)}</strong>{task.read.what
+            ? `, ${task.read.what}`
+            : ''}: {task.read.told}
+        </p>
+      {/if}
       {#if task.copies > 1}
         <p class="m-0 pl-6 text-sm text-(--faint)">On {task.copies_done} of {task.copies} {task.counted}</p>
       {/if}

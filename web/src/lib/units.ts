@@ -67,7 +67,7 @@ export function showRow(row: Row, unit: Unit): string {
     case 'minutes':
       return showMinutes(row.value);
     case 'temperature':
-      return unit === 'in' ? `${Math.round(row.value * 1.8 + 32)} °F` : `${Math.round(row.value)} °C`;
+      return showHeat(row.value, unit);
     default:
       return String(row.value);
   }
@@ -81,6 +81,21 @@ export function showVolume(ml: number, unit: Unit): string {
 /** An area, from mm². */
 export function showArea(mm2: number, unit: Unit): string {
   return unit === 'in' ? `${(mm2 / MM_PER_INCH ** 2).toFixed(1)} sq in` : `${(mm2 / 100).toFixed(1)} cm²`;
+}
+
+/** A heat for an entry field: degrees F go with inches. */
+export function heatEntry(celsius: number, unit: Unit): number {
+  return unit === 'in' ? Math.round(celsius * 1.8 + 32) : Math.round(celsius * 10) / 10;
+}
+
+/** A heat as typed, in degrees C. */
+export function readHeat(heat: number, unit: Unit): number {
+  return unit === 'in' ? Math.round(((heat - 32) / 1.8) * 10) / 10 : heat;
+}
+
+/** A heat, from degrees C. */
+export function showHeat(celsius: number, unit: Unit): string {
+  return `${heatEntry(Math.round(celsius), unit)} ${unit === 'in' ? '°F' : '°C'}`;
 }
 
 /** Minutes as people say them. */

@@ -10,7 +10,7 @@ from dunestead.core.limits import limited
 __all__ = ["KINDS", "LogEntry", "LogKind"]
 
 LogKind = Literal[
-    "done", "undone", "called", "uncalled", "counted", "lifted", "held", "rehearsed", "used", "handed-out"
+    "done", "undone", "called", "uncalled", "counted", "lifted", "held", "rehearsed", "used", "laid", "handed-out"
 ]
 KINDS: tuple[LogKind, ...] = get_args(LogKind)
 
@@ -25,7 +25,7 @@ class LogEntry:
         A task done, or taken back; keepers or rests of the plate that answered a roll-call, or did not after all;
         something counted; rests where the mask lifted, or held after all; a file handed out although something red
         stood in the way; a weeding rehearsed; how a mask was really
-        pressed.
+        pressed; what a tape read around a laid mask or across a seam.
     task
         Id of the task it is about, or the name of the file.
     at
@@ -40,6 +40,8 @@ class LogEntry:
         Seconds a rehearsal took, or a rest of the plate.
     celsius
         Heat of the plate.
+    readings, within, told
+        What a tape read, by sides or marks, mm; whether it was near enough; what the maker was told to do.
     reason
         Why it was done before its time, or although the count was not out.
     standing
@@ -58,5 +60,8 @@ class LogEntry:
     celsius: float | None = limited(None, "heat of the plate", 0.0, 300.0, "C")
     took: float | None = limited(None, "time it took", 0.0, 86_400.0, "s")
     reason: str = limited("", "reason", 0, 500, "letters")
+    readings: Mapping[str, tuple[float, ...]] = field(default_factory=dict)
+    within: bool | None = None
+    told: str = ""
     standing: Mapping[str, str] = field(default_factory=dict)
     by: str = ""

@@ -1,16 +1,28 @@
 """Where a mask of a plan lies by what the tape reads, as the blank lies before the maker."""
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 
 import shapely
 
+from dunestead.core.blanks.blank import collar_of
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.figures import Catalogue
+from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.plan.plan import MaskPlan, Plan
-from dunestead.core.tacking.laying import Laid, LayRules, Readings, laid_by_tape
+from dunestead.core.tacking.centring import (
+    Datum,
+    Distances,
+    Guides,
+    TapeCheck,
+    as_it_lies,
+    from_collar,
+    from_edges,
+    from_middle,
+)
+from dunestead.core.tacking.laying import Laid, LayRules, Readings, Side, laid_by_tape, should_read
 from dunestead.core.tacking.seam_laying import SeamLaid, laid_at_seam
 
-__all__ = ["laid_mask", "laid_seam", "mask_of"]
+__all__ = ["guides_of", "laid_mask", "laid_seam", "mask_of", "patch_boxes", "readings_of"]
 
 
 def mask_of(plan: Plan, number: int) -> MaskPlan:
@@ -27,7 +39,62 @@ def mask_of(plan: Plan, number: int) -> MaskPlan:
     raise NoSuchThing(f"There is no mask {number}.", f"The job has {len(plan.masks)}.")
 
 
-def laid_mask(plan: Plan, number: int, readings: Readings, catalogue: Catalogue, within: float | None = None) -> Laid:
+def patch_boxes(plan: Plan, mask: MaskPlan) -> dict[int, Box]:
+    """Return the boxes of a mask's patches on the blank by their numbers; empty for a mask in one piece."""
+    own = [patch for patch in plan.layout.patches if patch.mask == mask.number]
+    return {patch.number: shifted(patch.shape.bounds, plan.origin) for patch in own} if len(own) > 1 else {}
+
+
+# --- what to measure --------------------------------------------------------------------------
+def guides_of(plan: Plan, mask: MaskPlan) -> Guides:
+    """Return what is measured to lay a mask: to the artwork, to its crisp edges, and to those of every patch.
+
+    Notes
+    -----
+    A garment is laid by its collar and its seams, a round by its middle, whatever has a rim from within it; all else
+    from its edges (workshop practice).
+    """
+    width, height = plan.job.piece.size
+    datum: Datum = {"garment": "collar", "oval": "middle"}.get(
+        plan.job.piece.shape, "rim" if plan.job.piece.rim else "edges"
+    )  # type: ignore[assignment]
+    back = plan.job.blank.seen_through
+    return Guides(datum, (width / 2, height / 2), tuple(_lines(plan, mask, datum)), back)
+
+
+def _lines(plan: Plan, mask: MaskPlan, datum: Datum) -> Iterator[Distances]:
+    yield Distances("artwork", datum, _read(plan, mask.painted_box, datum))
+    if datum == "collar":
+        yield Distances("artwork", "seams", _read(plan, mask.painted_box, "seams"))
+    yield Distances("mask", datum, _read(plan, mask.box, datum))
+    for number, box in patch_boxes(plan, mask).items():
+        yield Distances("patch", datum, _read(plan, box, datum), number)
+
+
+def _read(plan: Plan, box: Box, datum: Datum) -> TapeCheck:
+    piece = plan.job.piece
+    lies = as_it_lies(box, piece.size[0], from_back=plan.job.blank.seen_through)
+    if datum == "middle":
+        return from_middle(piece.size, lies)
+    if datum == "collar":
+        return from_collar(collar_of(piece), piece.size[1], lies)
+    return from_edges(piece.size, lies)
+
+
+# --- what was measured ------------------------------------------------------------------------
+def readings_of(plan: Plan, number: int, patch: int | None = None) -> Mapping[Side, tuple[float, float, float]]:
+    """Return what a tape reads at each side when a mask lies right: in the middle, and at both ends."""
+    return should_read(*_ground(plan, number, patch))
+
+
+def laid_mask(
+    plan: Plan,
+    number: int,
+    readings: Readings,
+    catalogue: Catalogue,
+    within: float | None = None,
+    patch: int | None = None,
+) -> Laid:
     """Return what to do to a mask of a plan by what a tape read around it.
 
     Parameters
@@ -38,20 +105,34 @@ def laid_mask(plan: Plan, number: int, readings: Readings, catalogue: Catalogue,
         See `laid_by_tape`; left and right as one stands before the blank, from its back where that is worked on.
     within
         How far off a corner may be, mm; None for the usual.
+    patch
+        Number of one of its patches that is laid by itself, None for all of it.
 
     Raises
     ------
     BadInput, NoSuchThing
-        When the readings cannot be, or there is no such mask.
+        When the readings cannot be, or there is no such mask or patch.
     """
-    box, outline = mask_of(plan, number).box, plan.look.composition.outline
-    if plan.job.blank.seen_through:
-        width = plan.job.piece.size[0]
-        box = (width - box[2], box[1], width - box[0], box[3])
-        outline = shapely.transform(outline, lambda points: points * (-1, 1) + (width, 0))
     figures = catalogue.workshop
     rules = LayRules(figures["tape_error"], figures["lay_within"] if within is None else within)
-    return laid_by_tape(outline, box, readings, rules)
+    return laid_by_tape(*_ground(plan, number, patch), readings, rules)
+
+
+def _ground(plan: Plan, number: int, patch: int | None) -> tuple[shapely.Polygon, Box]:
+    """Return the blank's outline and the box of what is laid on it, as they lie before the maker."""
+    mask = mask_of(plan, number)
+    box, outline = mask.box, plan.look.composition.outline
+    if patch is not None:
+        boxes = patch_boxes(plan, mask)
+        if patch not in boxes:
+            named = ", ".join(map(str, boxes)) or "none: it is in one piece"
+            raise NoSuchThing(f"Mask {number} has no patch {patch}.", f"Its patches: {named}.")
+        box = boxes[patch]
+    if plan.job.blank.seen_through:
+        width = plan.job.piece.size[0]
+        outline = shapely.transform(outline, lambda points: points * (-1, 1) + (width, 0))
+        box = as_it_lies(box, width, from_back=True)
+    return outline, box
 
 
 def laid_seam(plan: Plan, name: str, readings: Mapping[str, float], catalogue: Catalogue, unit: str) -> SeamLaid:

@@ -40,7 +40,7 @@ from dunestead.core.sheets.division import Patch
 from dunestead.core.sheets.facing import Facing, face
 from dunestead.core.sheets.layout import Layout, Sheet
 from dunestead.core.sheets.stock import TrimList, trim_list
-from dunestead.core.tacking.centring import TapeCheck, tape_check
+from dunestead.core.tacking.centring import TapeCheck, as_it_lies, from_edges
 from dunestead.core.tacking.methods import MethodFit, MethodWork, rank_methods
 from dunestead.core.tacking.passes import passes_of
 from dunestead.core.tacking.pins import Pinning, PinRules, pin_mask
@@ -384,7 +384,7 @@ def _mask_plan(
             cut, weak, choices, catalogue, [shapely.transform(one, lambda p: p - origin) for one in clear]
         ),
         placing=_placing(cut, is_reverse=laid.is_reverse),
-        tape=tape_check(job.piece.size, painted_box, from_back=job.blank.seen_through),
+        tape=from_edges(job.piece.size, as_it_lies(painted_box, job.piece.size[0], from_back=job.blank.seen_through)),
         cover=replace(cover, tape=cover.tape + joints),
         strips=strips,
         coats=coats,

@@ -62,8 +62,7 @@ def _making(
         for one in plan.masks:
             key = (one.number, plan.set_of(copy))
             waits = [Wait(free[key]), *_dry_before(plan, one, copy)]
-            figures = catalogue.workshop
-            tack.tack(plan, catalogue.hand, lane, one, copy, waits, figures["cool"], figures["carried_by"])
+            tack.tack(plan, catalogue.hand, lane, one, copy, waits, catalogue.workshop)
             paint.paint_through(plan, catalogue, lane, one, copy)
             peel.peel(plan, catalogue.hand, lane, one, copy)
             _washed(plan, catalogue, lane, one, copy)

@@ -1,14 +1,16 @@
 """Tack: where the mask lies, how it is made to hold, what is covered around it."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
 from dunestead.core.blanks.clear import clear_name
 from dunestead.core.figures import HandTimes
+from dunestead.core.plan.laid import guides_of
 from dunestead.core.plan.laying import groups_of
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.stations.station import Outcome, Row
+from dunestead.core.tacking.centring import Datum
 from dunestead.core.tacking.placements import Pressing
 from dunestead.core.units import several, show_temperature
 from dunestead.core.work.standing import place_standing
@@ -26,7 +28,13 @@ _ENOUGH_NOTCHES = 2
 
 
 def tack(
-    plan: Plan, hand: HandTimes, lane: Lane, mask: MaskPlan, copy: int, before: Sequence[Wait], cool: float, rest: float
+    plan: Plan,
+    hand: HandTimes,
+    lane: Lane,
+    mask: MaskPlan,
+    copy: int,
+    before: Sequence[Wait],
+    workshop: Mapping[str, float],
 ) -> None:
     """Add the laying of a mask on one copy, as its method has it.
 
@@ -34,16 +42,16 @@ def tack(
     ----------
     before
         What must be done and dry before the mask touches the blank.
-    cool, rest
-        Minutes a pressed mask cools, and spray tack rests.
+    workshop
+        Figures of the workshop: minutes a pressed mask cools and spray tack rests, and others.
     """
-    making = _Making(plan, hand, mask, copy)
+    making = _Making(plan, hand, mask, copy, workshop)
     waits = list(before)
     for key in plan.method.tack:
         task = _TASKS[key](making, key)
         if task is None:
             continue
-        pause = {"tack-cool": cool, "tack-rest": rest}.get(task.code)
+        pause = {"tack-cool": workshop["cool"], "tack-rest": workshop["carried_by"]}.get(task.code)
         held = [Wait(lane.last.id, pause)] if pause else []
         touches = task.code in ("tack-lay", "tack-lay-groups")
         lane.add(task, *held, *(waits if touches else ()))
@@ -57,6 +65,7 @@ class _Making:
     hand: HandTimes
     mask: MaskPlan
     copy: int
+    workshop: Mapping[str, float]
 
     @property
     def is_taped(self) -> bool:
@@ -113,7 +122,7 @@ def _lay(making: _Making, code: str) -> Task:
     notched = len(plan.masks) > 1 and not mask.laid.line and not plan.look.aligned
     figures = {
         "aligned": plan.look.aligned,
-        "tape": mask.tape,
+        "guides": guides_of(plan, mask),
         "register": mask.number if notched else 0,
         "notches": mask.laid.notches,
         "from_back": plan.job.blank.seen_through,
@@ -123,7 +132,7 @@ def _lay(making: _Making, code: str) -> Task:
 
 def _groups(making: _Making, code: str) -> Task:
     groups = groups_of(making.plan.look)
-    figures = {"groups": groups, "placing": making.mask.placing, "tape": making.mask.tape}
+    figures = {"groups": groups, "placing": making.mask.placing, "guides": guides_of(making.plan, making.mask)}
     return making.task(code, groups * making.hand.position, figures=figures)
 
 
@@ -234,8 +243,15 @@ def _cover(making: _Making, code: str) -> Task | None:
         "pinned": making.plan.choices.surface.coarse,
         "strips": making.mask.strips,
         "paper": paper.name,
+        "wind": making.workshop["spray_wind"],
     }
     return making.task(code, cover.tape / _DM * making.hand.cover_dm, figures=figures, needs=needs)
+
+
+def _hinge(making: _Making, code: str) -> Task:
+    x0, y0, x1, y1 = making.mask.box
+    figures = {"free": making.workshop["hinge_strip"], "long": max(x1 - x0, y1 - y0)}
+    return making.task(code, making.hand.hinge, figures=figures)
 
 
 _TASKS: dict[str, Maker] = {
@@ -247,7 +263,7 @@ _TASKS: dict[str, Maker] = {
     "tack-backing-off": _push_pins,
     "tack-lay": _lay,
     "tack-lay-groups": _groups,
-    "tack-hinge": _simple(lambda hand: hand.hinge),
+    "tack-hinge": _hinge,
     "tack-backing-off-hinged": _simple(lambda hand: hand.backing_off),
     "tack-seam": _seam,
     "tack-press": _press,
@@ -340,8 +356,24 @@ def _tape_rows(plan: Plan) -> list[Row]:
     rows = []
     for mask in plan.masks if several_masks else plan.masks[:1]:
         of = f", {mask.laid.name}" if several_masks else ""
+        line = guides_of(plan, mask).lines[0]
         rows += [
-            Row(f"Artwork from the {side}{of}", "length", getattr(mask.tape, side), back)
+            Row(f"Artwork{_FROM[line.datum][side]}{of}", "length", getattr(line.tape, side), back)
             for side in ("left", "right", "top", "bottom")
         ]
     return rows
+
+
+_EDGES = {side: f" from the {side}" for side in ("left", "right", "top", "bottom")}
+_FROM: dict[Datum, dict[str, str]] = {
+    "edges": _EDGES,
+    "seams": _EDGES,
+    "rim": {side: f" from the rim, {side}" for side in _EDGES},
+    "middle": {side: f" from the middle, to its {side}" for side in _EDGES},
+    "collar": {
+        "left": ", centre line to its left",
+        "right": ", centre line to its right",
+        "top": " below the collar seam",
+        "bottom": " above the hem",
+    },
+}

@@ -46,7 +46,8 @@ class _Making:
     def carrier(self) -> CarrierCut:
         """The transfer tape for it."""
         figures = self.workshop
-        return carrier_for(self.mask.box, figures["carrier_roll"], figures["carrier_lap"], figures["carrier_tab"])
+        free = figures["hinge_strip"] if "tack-hinge" in self.plan.method.tack else 0.0
+        return carrier_for(self.mask.box, figures["carrier_roll"], figures["carrier_lap"], figures["carrier_tab"], free)
 
     @property
     def is_taped(self) -> bool:

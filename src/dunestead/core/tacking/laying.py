@@ -19,7 +19,7 @@ from dunestead.core.errors import BadInput
 from dunestead.core.geometry.curves import Box
 from dunestead.core.units import show_length
 
-__all__ = ["SIDES", "Laid", "LayRules", "Readings", "Side", "laid_by_tape", "said_of"]
+__all__ = ["SIDES", "Laid", "LayRules", "Readings", "Side", "laid_by_tape", "said_of", "should_read"]
 
 Side = Literal["left", "right", "top", "bottom"]
 SIDES: tuple[Side, ...] = get_args(Side)
@@ -125,6 +125,22 @@ def laid_by_tape(outline: shapely.Polygon, box: Box, readings: Readings, rules: 
         if len(named) == 1:
             fit = named[0][1]
     return _told(table, fit, rules.within, doubtful)
+
+
+def should_read(outline: shapely.Polygon, box: Box) -> dict[Side, tuple[float, float, float]]:
+    """Return what a tape reads at each side of a mask that lies right: in the middle, and at its two ends, mm.
+
+    Examples
+    --------
+    >>> should_read(shapely.box(0, 0, 600, 400), (100, 80, 480, 300))["right"]
+    (120.0, 120.0, 120.0)
+    """
+    found: dict[Side, tuple[float, float, float]] = {}
+    for side in SIDES:
+        read = [Reading(side, end, 0.0) for end in ("", *_ENDS[side])]
+        middle, first, second = _Table(outline, box, read).expected(0, 0, 0).tolist()
+        found[side] = (middle, first, second)
+    return found
 
 
 def _listed(readings: Readings) -> Iterator[Reading]:

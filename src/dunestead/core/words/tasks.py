@@ -8,10 +8,11 @@ from dunestead.core.curing.peel import PeelWindow
 from dunestead.core.plan.coats import PlannedCoating
 from dunestead.core.sheets.seams import Seam
 from dunestead.core.tacking.carrier import CarrierCut
-from dunestead.core.tacking.centring import TapeCheck
+from dunestead.core.tacking.centring import Guides
 from dunestead.core.tacking.strips import Strip
 from dunestead.core.units import several, show_area, show_length, show_temperature, show_time, show_volume
 from dunestead.core.words.cautions import CAUTIONS
+from dunestead.core.words.laying import distances_in_words
 from dunestead.core.work.tasks import Need, Task
 
 __all__ = ["caution_of", "counted_of", "detail_of", "need_in_words", "title_of"]
@@ -183,8 +184,13 @@ def _tape_over_detail(task: Task, unit: str) -> str:
     cut: CarrierCut = task.figures["carrier"]
     size = f"{show_length(cut.width, unit)} by {show_length(cut.length, unit)}"
     strips = f"{cut.strips} strips of {size}, lapped" if cut.strips > 1 else f"One piece of {size}"
+    hinge = (
+        f" Leave {show_length(cut.free, unit)} of the mask free along one long side: it becomes the hinge."
+        if cut.free
+        else ""
+    )
     return (
-        f"{strips}, a tab beyond the mask to lift it by. "
+        f"{strips}, a tab beyond the mask to lift it by.{hinge} "
         "Sheets side by side as they will lie, seams by their check distances; no folds."
     )
 
@@ -202,7 +208,7 @@ def _lay_detail(task: Task, unit: str) -> str:
     if task.figures["aligned"]:
         return "The mask is as large as the blank: bring their edges together all around, then tack."
     back = "Worked from the back: left and right as you stand there. " if task.figures["from_back"] else ""
-    distances = f"{back}{_distances(task.figures['tape'], unit)}Middle down first, then outwards."
+    distances = f"{back}{_distances(task.figures['guides'], unit)}Middle down first, then outwards."
     register, notches = task.figures["register"], _COUNTED.get(task.figures["notches"])
     if register == 1:
         mark = f"Mark the blank or its board at the {notches}." if notches else _REGISTER_BY_EDGES
@@ -213,15 +219,14 @@ def _lay_detail(task: Task, unit: str) -> str:
     return distances
 
 
-def _distances(tape: TapeCheck, unit: str) -> str:
-    left, right, top, bottom = (show_length(value, unit) for value in (tape.left, tape.right, tape.top, tape.bottom))
-    return f"From the blank's edge to the artwork: left {left}, right {right}, top {top}, bottom {bottom}. "
+def _distances(guides: Guides, unit: str) -> str:
+    return "".join(f"{distances_in_words(line, unit)} " for line in guides.lines if line.what == "artwork")
 
 
 def _groups_detail(task: Task, unit: str) -> str:
     placing: tuple[int, ...] = task.figures["placing"]
     order = ", ".join(map(str, placing[:_MOST_NAMED])) + (" …" if len(placing) > _MOST_NAMED else "")
-    return f"{_distances(task.figures['tape'], unit)}Group by group from the middle outwards; pieces {order}."
+    return f"{_distances(task.figures['guides'], unit)}Group by group from the middle outwards; pieces {order}."
 
 
 def _seam_detail(task: Task, unit: str) -> str:
@@ -286,6 +291,8 @@ def _cover_detail(task: Task, unit: str) -> str:
     told += [f"One width of tape at {', '.join(taped)}."] if taped else []
     if cover.everything:
         told.insert(0, f"All the rest of the blank and the ground around it, {edges}.")
+    if cover.everything:
+        told.append(f"Outdoors: weigh the paper down. Over {task.figures['wind']:g} m/s wind takes paper and mask.")
     strips: tuple[Strip, ...] = task.figures["strips"]
     if strips:
         sizes = Counter(" by ".join(show_length(side, unit) for side in strip.size) for strip in strips)
@@ -338,6 +345,14 @@ def _fit_detail(task: Task, unit: str) -> str:
     ]
     told = "; ".join(places)
     return f"{told[0].upper()}{told[1:]}."
+
+
+def _hinge_detail(task: Task, unit: str) -> str:
+    free, long = (show_length(task.figures[name], unit) for name in ("free", "long"))
+    return (
+        f"The strip that is free of tape, {free} by {long}; the corners too. It keeps the place while the rest is "
+        "folded back and laid down again."
+    )
 
 
 _TITLES: dict[str, Words] = {
@@ -438,7 +453,7 @@ _DETAILS: dict[str, Words] = {
     ),
     "tack-lay": _lay_detail,
     "tack-lay-groups": _groups_detail,
-    "tack-hinge": _always("It keeps the place while the rest is folded back and laid down again."),
+    "tack-hinge": _hinge_detail,
     "tack-seam": _seam_detail,
     "tack-press": _press_detail,
     "tack-rub": _always("With a cloth, from the middle outwards."),

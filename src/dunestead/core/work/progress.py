@@ -39,6 +39,7 @@ class Progress:
         self._called: dict[str, dict[int, datetime]] = {}
         self._counted: dict[tuple[str, str], int] = {}
         self._lifted: dict[str, set[int]] = {}
+        self._laid: dict[str, LogEntry] = {}
         self.rehearsals: list[LogEntry] = []
         for entry in log:
             self._take(entry)
@@ -59,6 +60,8 @@ class Progress:
             self._lifted.setdefault(entry.task, set()).update(entry.numbers)
         elif entry.kind == "rehearsed":
             self.rehearsals.append(entry)
+        elif entry.kind == "laid":
+            self._laid[entry.task] = entry
         elif entry.kind == "held":
             self._lifted.get(entry.task, set()).difference_update(entry.numbers)
 
@@ -112,6 +115,10 @@ class Progress:
     def lifted(self, task_id: str) -> tuple[int, ...]:
         """Return the rests of a task where the mask lifted."""
         return tuple(sorted(self._lifted.get(task_id, ())))
+
+    def laid(self, task: Task) -> LogEntry | None:
+        """Return what the tape read last where a mask was laid, None where nothing was measured."""
+        return self._laid.get(task.id)
 
     # --- what may be done now ---------------------------------------------------------------------
     def opens(self, task: Task) -> datetime | None:

@@ -190,10 +190,10 @@ export const changeJob = (id: number, unit: Unit, body: JobChange) =>
   answer(api.PATCH('/api/jobs/{job_id}', { ...at(id, unit), body }));
 export const setFates = (id: number, unit: Unit, numbers: number[] | null, fate: Fate | null) =>
   answer(api.POST('/api/jobs/{job_id}/fates', { ...at(id, unit), body: { numbers, fate } }));
-export const layByTape = (id: number, unit: Unit, mask: number, body: Readings) =>
+export const layByTape = (id: number, unit: Unit, copy: number, mask: number, body: Readings) =>
   answer(
     api.POST('/api/jobs/{job_id}/masks/{number}/laid', {
-      params: { path: { job_id: id, number: mask }, query: { unit } },
+      params: { path: { job_id: id, number: mask }, query: { unit, copy } },
       body,
     }),
   );
@@ -230,10 +230,16 @@ export const setUsed = (
   copy: number,
   body: { task: string; celsius: number; seconds: number },
 ) => answer(api.POST('/api/jobs/{job_id}/tasks/used', { ...at(id, unit, copy), body }));
-export const seamByTape = (id: number, unit: Unit, name: string, readings: Record<string, number>) =>
+export const seamByTape = (
+  id: number,
+  unit: Unit,
+  copy: number,
+  name: string,
+  readings: Record<string, number>,
+) =>
   answer(
     api.POST('/api/jobs/{job_id}/seams/{name}/laid', {
-      params: { path: { job_id: id, name }, query: { unit } },
+      params: { path: { job_id: id, name }, query: { unit, copy } },
       body: { readings },
     }),
   );

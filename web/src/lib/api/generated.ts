@@ -2159,7 +2159,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Say how to shift and turn a laid mask by what a tape read around it; nothing is changed. */
+        /** Say how to shift and turn a laid mask by what a tape read around it; both are logged. */
         post: {
             parameters: {
                 query?: {
@@ -2973,7 +2973,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Say how to move the patch laid second by what a tape read across a seam; nothing is changed. */
+        /** Say how to move the patch laid second by what a tape read across a seam; both are logged. */
         post: {
             parameters: {
                 query?: {
@@ -5847,6 +5847,23 @@ export interface components {
             verdict: string;
         };
         /**
+         * ReadOut
+         * @description What a tape read last where a mask was laid.
+         */
+        "HeadOut.ReadOut": {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Told */
+            told: string;
+            /** What */
+            what: string;
+            /** Within */
+            within: boolean;
+        };
+        /**
          * StationHeadOut
          * @description A station's line of verdict.
          */
@@ -5922,6 +5939,7 @@ export interface components {
             occupies: "hands" | "cutter" | "plate" | "rack" | "outdoors";
             /** Opens */
             opens: string | null;
+            read: components["schemas"]["HeadOut.ReadOut"] | null;
             /** Reason */
             reason: string;
             /** Seams */
@@ -6775,6 +6793,27 @@ export interface components {
             speed: number;
         };
         /**
+         * DistancesOut
+         * @description What a tape reads to something, and from where, mm.
+         */
+        "JobOut.DistancesOut": {
+            /** Bottom */
+            bottom: number;
+            /**
+             * Datum
+             * @enum {string}
+             */
+            datum: "edges" | "rim" | "seams" | "middle" | "collar";
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            /** To */
+            to: string;
+            /** Top */
+            top: number;
+        };
+        /**
          * ElementOut
          * @description A part of a design in its place on the blank; `width` and `height` before it is turned.
          */
@@ -7084,12 +7123,22 @@ export interface components {
             colour: string | null;
             /** Covers */
             covers: components["schemas"]["JobOut.StripOut"][];
-            /** @description What a tape reads to the mask's edges when it lies where it should. */
-            edge: components["schemas"]["JobOut.TapeOut"];
+            /**
+             * Datum
+             * @enum {string}
+             */
+            datum: "edges" | "rim" | "seams" | "middle" | "collar";
+            /** Distances */
+            distances: components["schemas"]["JobOut.DistancesOut"][];
             /** Frame */
             frame: string;
             /** Is Reverse */
             is_reverse: boolean;
+            /**
+             * Marks
+             * @description What to mark before it is laid.
+             */
+            marks: string[];
             /** Name */
             name: string;
             /** Number */
@@ -7109,7 +7158,8 @@ export interface components {
             pins: components["schemas"]["JobOut.PinOut"][];
             /** Placing */
             placing: number[];
-            tape: components["schemas"]["JobOut.TapeOut"];
+            /** Readings */
+            readings: components["schemas"]["JobOut.ShouldReadOut"][];
         };
         /**
          * MaskRoomOut
@@ -7488,6 +7538,23 @@ export interface components {
             width: number;
         };
         /**
+         * ReadOut
+         * @description What a tape read last where a mask was laid.
+         */
+        "JobOut.ReadOut": {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Told */
+            told: string;
+            /** What */
+            what: string;
+            /** Within */
+            within: boolean;
+        };
+        /**
          * RecordIn
          * @description What really happened.
          */
@@ -7734,6 +7801,22 @@ export interface components {
             trims: components["schemas"]["JobOut.TrimListOut"];
         };
         /**
+         * ShouldReadOut
+         * @description What a tape reads at each side of a mask that lies right, or of one of its patches: middle, and two ends; mm.
+         */
+        "JobOut.ShouldReadOut": {
+            /** Bottom */
+            bottom: number[];
+            /** Left */
+            left: number[];
+            /** Patch */
+            patch: number | null;
+            /** Right */
+            right: number[];
+            /** Top */
+            top: number[];
+        };
+        /**
          * SpotOut
          * @description A place that is too fine at every size that fits the blank.
          */
@@ -7809,20 +7892,6 @@ export interface components {
             number: number;
         };
         /**
-         * TapeOut
-         * @description What a tape reads from each edge of the blank to what is painted through a mask, mm.
-         */
-        "JobOut.TapeOut": {
-            /** Bottom */
-            bottom: number;
-            /** Left */
-            left: number;
-            /** Right */
-            right: number;
-            /** Top */
-            top: number;
-        };
-        /**
          * TaskHeatOut
          * @description How hot and how long a mask is pressed, C and seconds a rest, and why so.
          */
@@ -7881,6 +7950,7 @@ export interface components {
             occupies: "hands" | "cutter" | "plate" | "rack" | "outdoors";
             /** Opens */
             opens: string | null;
+            read: components["schemas"]["JobOut.ReadOut"] | null;
             /** Reason */
             reason: string;
             /** Seams */
@@ -9119,6 +9189,12 @@ export interface components {
              */
             left?: number[];
             /**
+             * Patch
+             * @description One of its patches that is laid by itself.
+             * @default null
+             */
+            patch?: number | null;
+            /**
              * Right
              * @description Mm from the blank's edge to the mask's: one value in the middle of that side, or two at its ends.
              */
@@ -9348,6 +9424,23 @@ export interface components {
             what: string;
         };
         /**
+         * ReadOut
+         * @description What a tape read last where a mask was laid.
+         */
+        "StationOut.ReadOut": {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Told */
+            told: string;
+            /** What */
+            what: string;
+            /** Within */
+            within: boolean;
+        };
+        /**
          * RowOut
          * @description A figure with its reason.
          */
@@ -9423,6 +9516,7 @@ export interface components {
             occupies: "hands" | "cutter" | "plate" | "rack" | "outdoors";
             /** Opens */
             opens: string | null;
+            read: components["schemas"]["StationOut.ReadOut"] | null;
             /** Reason */
             reason: string;
             /** Seams */
@@ -9783,6 +9877,23 @@ export interface components {
             verdict: string;
         };
         /**
+         * ReadOut
+         * @description What a tape read last where a mask was laid.
+         */
+        "WorkOut.ReadOut": {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Told */
+            told: string;
+            /** What */
+            what: string;
+            /** Within */
+            within: boolean;
+        };
+        /**
          * RowOut
          * @description A figure with its reason.
          */
@@ -9879,6 +9990,7 @@ export interface components {
             occupies: "hands" | "cutter" | "plate" | "rack" | "outdoors";
             /** Opens */
             opens: string | null;
+            read: components["schemas"]["WorkOut.ReadOut"] | null;
             /** Reason */
             reason: string;
             /** Seams */

@@ -67,8 +67,10 @@ const picture: Drawn = {
       ],
       pins: [{ number: 1, at: [20, 20], lean: [0, -1], holds: 'corner', piece: null }],
       placing: [1],
-      tape: { left: 50, right: 50, top: 50, bottom: 50 },
-      edge: { left: 50, right: 50, top: 50, bottom: 50 },
+      datum: 'edges',
+      marks: [],
+      distances: [{ to: 'artwork', datum: 'edges', left: 50, right: 50, top: 50, bottom: 50 }],
+      readings: [],
       covers: [],
       painted_box: [50, 50, 550, 350],
     },
@@ -163,8 +165,8 @@ describe('the picture', () => {
       from_back: true,
       painted_box: [50, 50, 450, 350] as typeof picture.painted_box,
     };
-    const tape = { left: 150, right: 50, top: 50, bottom: 50 };
-    const masks = picture.masks.map((mask) => ({ ...mask, painted_box: off.painted_box, tape }));
+    const distances = [{ to: 'artwork', datum: 'edges' as const, left: 150, right: 50, top: 50, bottom: 50 }];
+    const masks = picture.masks.map((mask) => ({ ...mask, painted_box: off.painted_box, distances }));
     const { container } = render(Picture, {
       ...base,
       picture: { ...off, masks },

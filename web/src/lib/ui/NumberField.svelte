@@ -10,9 +10,11 @@
     /** The entry whose limits hold, such as `repeat.across`. */
     entry: string;
     otherwise?: number;
+    /** From the unit of the limits to that of the field, where they differ. */
+    scale?: (limit: number) => number;
     onchange: (value: number | null) => unknown;
   }
-  const { label, value, entry, otherwise, onchange }: Props = $props();
+  const { label, value, entry, otherwise, scale = (limit) => limit, onchange }: Props = $props();
 
   const id = $props.id();
   const limits = useLimits();
@@ -36,8 +38,8 @@
     {id}
     type="number"
     size="sm"
-    min={limit?.least}
-    max={limit?.most}
+    min={limit && scale(limit.least)}
+    max={limit && scale(limit.most)}
     step={limit?.step ?? 1}
     value={typed.shown}
     placeholder={otherwise === undefined ? '' : String(otherwise)}

@@ -8,6 +8,7 @@
   import ColourField from '../../lib/ui/ColourField.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
+  import HeatField from '../../lib/ui/HeatField.svelte';
   import NumberField from '../../lib/ui/NumberField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
   import type { PanelProps } from '../station';
@@ -176,8 +177,8 @@
       of={KEEPS}
       onchange={(keeps) => setBlank({ keeps })}
     />
-    <NumberField
-      label="Heat limit of its label, °C"
+    <HeatField
+      label="Heat limit of its label"
       entry="piece.heat"
       value={heat}
       otherwise={job.in_force.heat ?? 0}

@@ -6,6 +6,7 @@
   import { layByTape, Problem, type Job, type Laid } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
+  import OneOf from '../../lib/ui/OneOf.svelte';
   import { lengthEntry, readLength } from '../../lib/units';
 
   interface Props {
@@ -34,9 +35,15 @@
   let problem = $state('');
   const mask = $derived(open.mask ?? 1);
   const blank = $derived(job.picture);
-  const edge = $derived(blank.masks.find((one) => one.number === mask)?.edge);
-  /** What it reads when all is well, shown where nothing is typed. */
-  const should = (side: Side): string => (edge ? lengthEntry(edge[side], settings.unit) : '');
+  const places = $derived(blank.masks.find((one) => one.number === mask)?.readings ?? []);
+  /** Which of them is laid: the whole mask first, then its patches. */
+  let chosen = $state(0);
+  const place = $derived(places[chosen] ?? places[0]);
+  /** What it reads when all is well, shown where nothing is typed: at both ends once the second is typed. */
+  const should = (side: Side, end: 0 | 1): string => {
+    const mm = place?.[side][end === 1 || typed[side][1].trim() ? end + 1 : 0];
+    return mm === undefined ? '' : lengthEntry(mm, settings.unit);
+  };
 
   /** A length, below nought for a mask that stands over the edge; NaN for what is none. */
   const value = (text: string): number => readLength(text.replace('\u2212', '-'), settings.unit) ?? NaN;
@@ -51,7 +58,9 @@
       return;
     }
     try {
-      [laid, problem] = [await layByTape(job.id, settings.unit, mask, readings), ''];
+      const body = { ...readings, patch: place?.patch ?? null };
+      [laid, problem] = [await layByTape(job.id, settings.unit, open.copy, mask, body), ''];
+      await open.turnTo(open.copy);
     } catch (error) {
       if (!(error instanceof Problem)) throw error;
       [laid, problem] = [null, error.message];
@@ -68,6 +77,16 @@
       Measure from the blank's edge to the mask's edge: once in the middle of a side, or at both its ends. Any
       sides will do; both ends of one tell the turn. In grey: what it reads when all is well.
     </p>
+    {#if places.length > 1}
+      <OneOf
+        label="What lies there"
+        value={String(chosen)}
+        of={places.map(
+          (one, k) => [String(k), one.patch === null ? 'The whole mask' : `Patch ${one.patch}`] as const,
+        )}
+        onchange={(value) => ([chosen, laid] = [Number(value), null])}
+      />
+    {/if}
     {#each SIDES as [side, name, first, second] (side)}
       <div class="grid grid-cols-2 gap-3">
         <div>
@@ -76,7 +95,7 @@
             id="{id}-{side}-0"
             size="sm"
             inputmode="decimal"
-            placeholder={should(side)}
+            placeholder={should(side, 0)}
             bind:value={typed[side][0]}
           />
         </div>
@@ -86,7 +105,7 @@
             id="{id}-{side}-1"
             size="sm"
             inputmode="decimal"
-            placeholder={should(side)}
+            placeholder={should(side, 1)}
             bind:value={typed[side][1]}
           />
         </div>

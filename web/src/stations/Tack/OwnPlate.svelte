@@ -7,8 +7,8 @@
   import { settings } from '../../lib/settings.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
-  import NumberField from '../../lib/ui/NumberField.svelte';
-  import { showLength } from '../../lib/units';
+  import HeatField from '../../lib/ui/HeatField.svelte';
+  import { showHeat, showLength } from '../../lib/units';
 
   interface Props {
     open: OpenJob;
@@ -45,7 +45,7 @@
       <strong>{press.name}</strong>, {showLength(press.plate_width, settings.unit)} by {showLength(
         press.plate_length,
         settings.unit,
-      )}, to {press.heat} °C
+      )}, to {showHeat(press.heat, settings.unit)}
       <button
         class="ml-2 cursor-pointer underline"
         aria-label="Take out {press.name}"
@@ -72,8 +72,8 @@
         onchange={(mm) => void (plate.plate_length = mm ?? plate.plate_length)}
       />
     </div>
-    <NumberField
-      label="Hottest it can be set to, °C"
+    <HeatField
+      label="Hottest it can be set to"
       value={plate.heat}
       entry="press.heat"
       onchange={(heat) => void (plate.heat = heat ?? plate.heat)}

@@ -36,7 +36,11 @@
       readings[name] = length;
     }
     try {
-      said = { ...said, [seam.name]: await seamByTape(open.id, settings.unit, seam.name, readings) };
+      said = {
+        ...said,
+        [seam.name]: await seamByTape(open.id, settings.unit, open.copy, seam.name, readings),
+      };
+      await open.turnTo(open.copy);
     } catch (error) {
       const what = error instanceof Problem ? error.message : 'It could not be reckoned.';
       said = { ...said, [seam.name]: { says: [what], within: false } };

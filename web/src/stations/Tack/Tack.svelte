@@ -2,11 +2,13 @@
   import { settings } from '../../lib/settings.svelte';
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
   import type { PanelProps } from '../station';
+  import Distances from './Distances.svelte';
   import LayByTape from './LayByTape.svelte';
   import OwnPlate from './OwnPlate.svelte';
   import Seams from './Seams.svelte';
 
   const { open, job, catalogue, onrecords }: PanelProps = $props();
+  const mask = $derived(job.picture.masks.find((one) => one.number === (open.mask ?? 1)));
   const seams = $derived(
     (job.stations.find((station) => station.code === 'tack')?.tasks ?? []).flatMap((task) => task.seams),
   );
@@ -22,6 +24,7 @@
     >
   {/each}
 </p>
+{#if mask}<Distances {mask} />{/if}
 <LayByTape {open} {job} />
 {#if seams.some((seam) => seam.pairs.length)}<Seams {open} {seams} />{/if}
 {#if job.picture.masks.some((mask) => mask.passes.length)}
