@@ -17,7 +17,7 @@ from dunestead.core.looking.weakness import weak_of
 from dunestead.core.mask.bridge_rules import BridgeRules
 from dunestead.core.mask.tying import tie_mask
 from dunestead.core.mask.weak import WeakPlace
-from dunestead.core.tacking.centring import tape_check
+from dunestead.core.tacking.centring import as_it_lies, from_edges
 from dunestead.core.tacking.covering import cover_cells, fewest_at_least
 from dunestead.core.tacking.edges import edge_spots
 from dunestead.core.tacking.methods import MethodWork, rank_methods
@@ -359,8 +359,9 @@ def test_nothing_is_pinned_that_keeps_the_holes(catalogue, surface) -> None:
 
 
 def test_the_tape_reads_the_distance_from_each_edge_and_from_the_back_the_other_way_round() -> None:
-    tape = tape_check((600, 400), (50, 20, 500, 410))
-    back = tape_check((600, 400), (50, 20, 500, 410), from_back=True)
+    box = (50, 20, 500, 410)
+    tape = from_edges((600, 400), box)
+    back = from_edges((600, 400), as_it_lies(box, 600, from_back=True))
 
     assert (tape.left, tape.right, tape.top, tape.bottom) == (50, 100, 20, -10)
     assert (back.left, back.right, back.top, back.bottom) == (100, 50, 20, -10)

@@ -80,7 +80,7 @@ def tell_laid(job_id: int, number: int, given: wire.ReadingsIn, query_data: wire
     """Say how to shift and turn a laid mask by what a tape read around it; both are logged."""
     readings: dict[Side, list[float]] = {side: getattr(given, side) for side in SIDES}
     found = opened(job_id, query_data)
-    laid = lay_mask(bench(), found, number, query_data.copy_no, readings, given.patch, query_data.unit)
+    laid = lay_mask(bench(), found, number, query_data.copy_no, readings, given.patch, query_data.unit, given.within)
     return wire.LaidOut(
         shift=laid.shift,
         turn=laid.turn,

@@ -997,6 +997,7 @@ class ReadingsIn(Wire):
     top: list[float] = Field(default_factory=list, max_length=2, description=_READ)
     bottom: list[float] = Field(default_factory=list, max_length=2, description=_READ)
     patch: int | None = Field(None, ge=1, description="One of its patches that is laid by itself.")
+    within: float | None = Field(None, description="How far off a corner may be, mm.")
 
 
 class LaidOut(BaseModel):

@@ -28,6 +28,7 @@ from dunestead.core.plan.coats import PlannedCoating, under_of
 from dunestead.core.plan.plan import Plan, materials_of, method_work
 from dunestead.core.records import CutSettings, Stock
 from dunestead.core.stations.station import Station
+from dunestead.core.tacking.laying import LayRules
 from dunestead.core.tacking.methods import MethodFit, rank_methods
 from dunestead.core.units import show_length
 from dunestead.core.words.cautions import LABEL_FIRST
@@ -302,6 +303,7 @@ def _paint_about(paint: Paint) -> str:
 # What of a job and of the maker's records has numbers or texts with limits, as the page names it.
 _LIMITED: Mapping[str, type] = {
     "press": Press,
+    "lay": LayRules,
     **ENTRIES,
     "job": Job,
     "piece": Blank,

@@ -14,16 +14,23 @@ __all__ = ["lay_mask", "lay_seam"]
 
 
 def lay_mask(
-    bench: Workbench, opened: OpenJob, number: int, copy: int, readings: Readings, patch: int | None, unit: str
+    bench: Workbench,
+    opened: OpenJob,
+    number: int,
+    copy: int,
+    readings: Readings,
+    patch: int | None,
+    unit: str,
+    within: float | None = None,
 ) -> Laid:
-    """Return what to do to a mask of a copy by what a tape read.
+    """Return what to do to a mask of a copy by what a tape read, until no corner is off by more than `within` mm.
 
     Raises
     ------
     BadInput, NoSuchThing
         When the readings cannot be, or there is no such mask or patch; then nothing is logged.
     """
-    laid = laid_mask(opened.plan, number, readings, bench.catalogue, patch=patch)
+    laid = laid_mask(opened.plan, number, readings, bench.catalogue, within, patch)
     tasks = [task for task in _laying(opened, copy) if task.code.startswith("tack-lay") and task.mask == number]
     what = f"patch {patch}" if patch is not None else ""
     read: dict[str, tuple[float, ...]] = {side: tuple(values) for side, values in readings.items() if values}

@@ -17,6 +17,7 @@ import shapely
 
 from dunestead.core.errors import BadInput
 from dunestead.core.geometry.curves import Box
+from dunestead.core.limits import check_limits, limited
 from dunestead.core.units import show_length
 
 __all__ = ["SIDES", "Laid", "LayRules", "Readings", "Side", "laid_by_tape", "said_of", "should_read"]
@@ -42,7 +43,7 @@ class LayRules:
     """How well a tape reads, and how well a mask should lie: mm."""
 
     error: float
-    within: float
+    within: float = limited(2.0, "near enough", 0.1, 100.0, "mm")
 
 
 @dataclass(frozen=True, slots=True)
@@ -116,6 +117,7 @@ def laid_by_tape(outline: shapely.Polygon, box: Box, readings: Readings, rules: 
     """
     read = list(_listed(readings))
     _check(read, outline)
+    check_limits(rules)
     table = _Table(outline, box, read)
     fit = table.fit(())
     doubtful: tuple[str, ...] = ()

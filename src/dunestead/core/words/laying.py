@@ -8,7 +8,6 @@ __all__ = ["distances_in_words", "marks_in_words", "what_of"]
 _FROM = {
     "edges": "From the blank's edge to the {what}",
     "rim": "From the inside of the rim to the {what}",
-    "seams": "From the side seams and the ends to the {what}",
     "middle": "From the middle of the blank to the edges of the {what}",
 }
 
@@ -29,6 +28,8 @@ def distances_in_words(line: Distances, unit: str) -> str:
             f"From the collar seam down to the {what}: {top}. From the centre line to its left edge {left}, "
             f"to its right edge {right}."
         )
+    if line.datum == "seams":
+        return f"From the side seams to the {what}: left {left}, right {right}."
     return f"{_FROM[line.datum].format(what=what)}: left {left}, right {right}, top {top}, bottom {bottom}."
 
 

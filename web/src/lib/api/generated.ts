@@ -9204,6 +9204,12 @@ export interface components {
              * @description Mm from the blank's edge to the mask's: one value in the middle of that side, or two at its ends.
              */
             top?: number[];
+            /**
+             * Within
+             * @description How far off a corner may be, mm.
+             * @default null
+             */
+            within?: number | null;
         };
         /**
          * RecipeIn

@@ -3,8 +3,9 @@
   import Input from 'flowbite-svelte/Input.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
-  import { layByTape, Problem, type Job, type Laid } from '../../lib/api/client';
+  import { layByTape, Problem, type Catalogue, type Job, type Laid } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
+  import LengthField from '../../lib/ui/LengthField.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
   import { lengthEntry, readLength } from '../../lib/units';
@@ -12,8 +13,9 @@
   interface Props {
     open: OpenJob;
     job: Job;
+    catalogue: Catalogue;
   }
-  const { open, job }: Props = $props();
+  const { open, job, catalogue }: Props = $props();
 
   const id = $props.id();
   const SIDES = [
@@ -30,6 +32,9 @@
     bottom: ['', ''],
   };
 
+  const usual = $derived(catalogue.figures.find((one) => one.key === 'lay_within')?.value);
+  /** How far off a corner may be, mm; the usual where nothing is said. */
+  let within = $state<number | null>(null);
   let typed = $state(structuredClone(NOTHING));
   let laid = $state.raw<Laid | null>(null);
   let problem = $state('');
@@ -58,7 +63,7 @@
       return;
     }
     try {
-      const body = { ...readings, patch: place?.patch ?? null };
+      const body = { ...readings, patch: place?.patch ?? null, within };
       [laid, problem] = [await layByTape(job.id, settings.unit, open.copy, mask, body), ''];
       await open.turnTo(open.copy);
     } catch (error) {
@@ -111,6 +116,13 @@
         </div>
       </div>
     {/each}
+    <LengthField
+      label="Near enough: no corner off by more than"
+      value={within}
+      entry="lay.within"
+      otherwise={usual}
+      onchange={(mm) => (within = mm)}
+    />
     <Button type="submit" size="sm">Tell me what to do</Button>
   </form>
   {#if problem}<p class="m-0 mt-3 text-sm font-bold" role="alert">{problem}</p>{/if}
@@ -124,7 +136,11 @@
       role="img"
       aria-label="The mask as it lies, solid, and as it should, dashed"
     >
-      <rect width={blank.width} height={blank.height} class="blank" />
+      <path
+        d={blank.outline}
+        class="blank"
+        transform={blank.from_back ? `matrix(-1 0 0 1 ${blank.width} 0)` : undefined}
+      />
       <polygon points={outline(laid.should)} class="should" />
       <polygon points={outline(laid.lies)} class="lies" class:within={laid.within} />
     </svg>
@@ -133,7 +149,7 @@
 
 <style>
   polygon,
-  rect {
+  path {
     fill: none;
     vector-effect: non-scaling-stroke;
   }

@@ -25,7 +25,7 @@
   {/each}
 </p>
 {#if mask}<Distances {mask} />{/if}
-<LayByTape {open} {job} />
+<LayByTape {open} {job} {catalogue} />
 {#if seams.some((seam) => seam.pairs.length)}<Seams {open} {seams} />{/if}
 {#if job.picture.masks.some((mask) => mask.passes.length)}
   <ChoiceField
