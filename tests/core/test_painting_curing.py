@@ -3,9 +3,9 @@
 import pytest
 
 from dunestead.core.curing.drying import Weather, dry_times, drying_factor
-from dunestead.core.curing.peel import peel_window
+from dunestead.core.curing.peel import WetWork, peel_window
 from dunestead.core.errors import BadInput
-from dunestead.core.painting.amount import amount_of
+from dunestead.core.painting.amount import Load, amount_of
 from dunestead.core.painting.coatings import Coating, check_coating, in_order
 from dunestead.core.painting.cover import cover_around
 
@@ -24,7 +24,7 @@ from dunestead.core.painting.cover import cover_around
 )
 def test_paint_is_area_times_coats_times_soak_over_cover(catalogue, surface, paint, coats, copies, ml) -> None:
     row, stuff = catalogue.surface(surface), catalogue.paint(paint)
-    need = amount_of(1e5, row, stuff, catalogue.workshop, coats=coats, copies=copies)
+    need = amount_of(1e5, row, stuff, catalogue.workshop, Load(coats, copies))
 
     assert need.total_ml == pytest.approx(ml, abs=0.1)
     assert need.coat_ml * coats * copies == pytest.approx(need.total_ml)
@@ -33,8 +33,8 @@ def test_paint_is_area_times_coats_times_soak_over_cover(catalogue, surface, pai
 @pytest.mark.parametrize(("coats", "least", "most"), [(2, 1, 2), (3, 1, 2)])
 def test_a_mat_wholly_sprayed_takes_one_to_two_cans_and_its_lettering_well_under_one(catalogue, coats, least, most):
     row, stuff = catalogue.surface("coir"), catalogue.paint("rubber-spray")
-    whole = amount_of(600 * 400.0, row, stuff, catalogue.workshop, coats=coats, copies=1)
-    words = amount_of(0.15 * 600 * 400.0, row, stuff, catalogue.workshop, coats=coats, copies=1)
+    whole = amount_of(600 * 400.0, row, stuff, catalogue.workshop, Load(coats, 1))
+    words = amount_of(0.15 * 600 * 400.0, row, stuff, catalogue.workshop, Load(coats, 1))
 
     assert least <= whole.total_ml / stuff.can_ml <= most
     assert words.total_ml / stuff.can_ml < 0.5
@@ -44,9 +44,9 @@ def test_cans_are_whole_ones_and_no_plan_says_nothing_is_poured(catalogue) -> No
     """A can of 250 ml does 250 x 0.6 x 4 / (1000 x 1.3 x 3) m² in three coats: 0.1538."""
     spray, row, figures = catalogue.paint("rubber-spray"), catalogue.surface("coir"), catalogue.workshop
 
-    cans = [amount_of(a, row, spray, figures, coats=3, copies=1).cans for a in (1.53e5, 1.539e5)]
+    cans = [amount_of(a, row, spray, figures, Load(3, 1)).cans for a in (1.53e5, 1.539e5)]
     assert cans == [1, 2]
-    speck = amount_of(10.0, row, catalogue.paint("outdoor-acrylic"), figures, coats=1, copies=1)
+    speck = amount_of(10.0, row, catalogue.paint("outdoor-acrylic"), figures, Load(1, 1))
     assert (speck.coat_ml, speck.total_ml, speck.cans) == (2, 2, None)
 
 
@@ -91,7 +91,9 @@ def test_a_mat_is_not_washed_and_all_times_stretch_alike(catalogue) -> None:
     ],
 )
 def test_the_peel_window_follows_paint_and_mask(catalogue, paint, material, when, opens, closes, keepers_first) -> None:
-    window = peel_window(catalogue.paint(paint), catalogue.material(material), Weather(), catalogue.workshop, 5.0)
+    window = peel_window(
+        catalogue.paint(paint), catalogue.material(material), Weather(), catalogue.workshop, WetWork(5.0)
+    )
 
     assert (window.when, window.opens, window.closes) == (when, opens, closes)
     assert window.keepers_first is keepers_first
@@ -99,7 +101,7 @@ def test_the_peel_window_follows_paint_and_mask(catalogue, paint, material, when
 
 def test_what_takes_longer_to_dab_than_it_stays_wet_is_peeled_when_touch_dry(catalogue) -> None:
     paint, paper = catalogue.paint("outdoor-acrylic"), catalogue.material("paper-coated-down")
-    quick, slow = (peel_window(paint, paper, Weather(), catalogue.workshop, minutes) for minutes in (29, 31))
+    quick, slow = (peel_window(paint, paper, Weather(), catalogue.workshop, WetWork(minutes)) for minutes in (29, 31))
 
     assert (quick.when, quick.since_first) == ("wet", 30)
     assert (slow.when, slow.since_first, slow.opens) == ("touch-dry", None, 30)
@@ -108,7 +110,7 @@ def test_what_takes_longer_to_dab_than_it_stays_wet_is_peeled_when_touch_dry(cat
 def test_a_cold_room_keeps_the_window_open_longer(catalogue) -> None:
     paint, paper = catalogue.paint("fabric-spray"), catalogue.material("paper-coated-down")
 
-    window = peel_window(paint, paper, Weather(10, 50), catalogue.workshop, 5.0)
+    window = peel_window(paint, paper, Weather(10, 50), catalogue.workshop, WetWork(5.0))
 
     assert (window.opens, window.closes) == (10, 20)
 

@@ -79,7 +79,7 @@ ORDERS = {
     "J06": (
         "card-pins",
         "weed-windows weed-mat-off weed-count tack-lay tack-seam tack-place tack-pins tack-cover "
-        f"paint-coat*4 paint-look-over peel-count peel-sheet peel-pins {END} cure-use",
+        f"paint-coat*4 paint-look-over peel-sheet peel-count peel-pins {END} cure-use",
     ),
     "J07": (
         "paper-bare",

@@ -16,12 +16,14 @@ from dunestead.api.files import files
 from dunestead.api.jobs import jobs
 from dunestead.api.mask import mask
 from dunestead.api.opened import tagged
+from dunestead.api.painting import painting
 from dunestead.api.problems import install_problems, problem
 from dunestead.api.waiting import install_waiting, waiting
 from dunestead.api.weeding import weeding
 from dunestead.api.work import work
 from dunestead.api.workshop import workshop
 from dunestead.catalogue import load_catalogue
+from dunestead.devices.weather import SimulatedWeather
 from dunestead.formats.picture import MOST_PICTURE_BYTES
 from dunestead.formats.svg.guard import MOST_BYTES
 from dunestead.store import BlankStore, JobStore, RunStore, open_database, open_records
@@ -53,7 +55,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     config
         ``DATABASE`` is the path of the database file; without it the application can only
         describe itself. ``CLOCK`` is the workshop's clock; ``CUTTER_BEAT`` the seconds after which it is
-        written down how far a cut is, though no page looks.
+        written down how far a cut is, though no page looks; ``WEATHER`` where forecasts come from.
     """
     app = APIFlask(
         "dunestead",
@@ -80,6 +82,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
             load_catalogue(),
             CuttingRoom(RunStore(engine), clock.steady, beat=app.config.get("CUTTER_BEAT")),
             clock,
+            app.config.get("WEATHER") or SimulatedWeather(),
         )
     app.register_blueprint(jobs)
     app.register_blueprint(mask)
@@ -91,6 +94,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(cutting)
     app.register_blueprint(waiting)
     app.register_blueprint(weeding)
+    app.register_blueprint(painting)
     install_problems(app)
     install_waiting(app)
     app.before_request(_refuse_other_sites)

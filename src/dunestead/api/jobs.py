@@ -19,6 +19,7 @@ from dunestead.core.curing.drying import Weather
 from dunestead.core.errors import BadInput, DunesteadError
 from dunestead.core.job.job import Job, Record, altered
 from dunestead.core.painting.coatings import Coating
+from dunestead.core.painting.mixing import MixPart
 from dunestead.core.records import CutSettings
 from dunestead.formats.job_file import read_job_file
 from dunestead.formats.job_zip import open_job_zip
@@ -46,6 +47,11 @@ _LABELS = {
     "seen_through": "Seen through the blank",
     "due": "Due date",
     "weather": "Weather",
+    "wanted": "Look of the print",
+    "load": "Load of the brush",
+    "use": "Use",
+    "peel_when": "Time of the peel",
+    "warm_air": "Warm air",
     "reverse": "Reverse mask",
     "field_colour": "Colour of the field",
     "masks": "Masks for the colours",
@@ -59,7 +65,10 @@ _LABELS = {
     "aim": "Aim of the layout",
 }
 _CARD_SHAPE = sha256(json.dumps(wire.CardOut.model_json_schema()).encode()).hexdigest()[:16]
-_CLEARABLE = {"border", "bridge_width", "method", "overlap", "due", "bridges_per_piece", "stock", "cut"}
+_CLEARABLE = {
+    *("border", "bridge_width", "method", "overlap", "due", "bridges_per_piece", "stock", "cut"),
+    *("load", "use", "peel_when"),
+}
 
 
 @jobs.get("/catalogue")
@@ -189,8 +198,12 @@ def _entry(value: Any) -> Any:
     if isinstance(value, CutSettingsIn):
         return CutSettings(**value.model_dump())
     if isinstance(value, list):
-        return tuple(Coating(**one.model_dump()) if isinstance(one, wire.CoatingIn) else one for one in value)
+        return tuple(_coating(one) if isinstance(one, wire.CoatingIn) else one for one in value)
     return value
+
+
+def _coating(given: wire.CoatingIn) -> Coating:
+    return Coating(**{**given.model_dump(), "mix": tuple(MixPart(**part.model_dump()) for part in given.mix)})
 
 
 @jobs.put("/jobs/<int:job_id>/record")

@@ -5,6 +5,7 @@ from typing import Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from dunestead.api.paint_schemas import MixPartIn
 from dunestead.api.sheet_schemas import CutSettingsIn, SheetsOut
 from dunestead.api.wire import COLOUR, Box, Point, Wire, limits_like
 from dunestead.core.artwork.elements import Drawn, Frame, Repeat
@@ -13,10 +14,12 @@ from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.blanks.blank import Blank, Garment
 from dunestead.core.blanks.clear import ClearArea, Reason, Timing
 from dunestead.core.curing.drying import Weather
+from dunestead.core.figures import PeelTime, Use
 from dunestead.core.job.job import ENTRIES, BlankEntry, Job, Record
 from dunestead.core.job.log import LogEntry
 from dunestead.core.limits import limits_of
 from dunestead.core.painting.coatings import Coating
+from dunestead.core.painting.coats import CoatLoad, Wanted
 from dunestead.core.sheets.price import Aim
 from dunestead.core.tacking.centring import Datum
 from dunestead.store import StoredBlank
@@ -162,6 +165,7 @@ class CoatingIn(Wire):
     colour: str | None = Field(None, pattern=COLOUR)
     coats: int | None = None
     where: Where | None = None
+    mix: list[MixPartIn] = Field(default_factory=list, max_length=100, description="What it is mixed from, by parts.")
 
 
 class JobIn(Wire):
@@ -188,6 +192,11 @@ class JobIn(Wire):
     seen_through: bool | None = None
     due: date | None = None
     weather: WeatherIn | None = None
+    wanted: Wanted | None = None
+    load: CoatLoad | None = None
+    use: Use | None = None
+    peel_when: PeelTime | None = None
+    warm_air: bool | None = None
     reverse: bool | None = None
     field_colour: str | None = Field(None, pattern=COLOUR)
     masks: Masks | None = None
@@ -1059,6 +1068,11 @@ class InputsOut(BaseModel):
     seen_through: bool
     due: date | None
     weather: WeatherIn
+    wanted: Wanted
+    load: CoatLoad | None
+    use: Use | None
+    peel_when: PeelTime | None
+    warm_air: bool
     reverse: bool
     field_colour: str
     masks: Masks
@@ -1145,8 +1159,13 @@ class CoatingOut(BaseModel):
     area: float
     coat_ml: float
     total_ml: float
+    pour_ml: float = Field(description="With what stays in the tool.")
+    low_ml: float
+    high_ml: float
     cans: int | None
+    bottles: int | None
     why: str
+    coats_why: str
     next_coat: float
     touch: float
     handle: float

@@ -24,6 +24,7 @@ from dunestead.core.figures import (
     Press,
     PressPass,
     Surface,
+    Thinning,
 )
 
 __all__ = ["load_catalogue"]
@@ -122,11 +123,14 @@ def _pressed(row: Table) -> Table:
 def _paint(key: str, row: Table) -> Paint:
     low, high = row["coats"]
     rest = {name: value for name, value in row.items() if name != "coats"}
-    lists: dict[str, Any] = {name: tuple(row[name]) for name in ("families", "cautions", "roles")}
+    lists: dict[str, Any] = {name: tuple(row[name]) for name in ("families", "cautions", "roles", "uses")}
     lists |= {"peel": _freeze(row["peel"]), "heat_set": HeatSet(**row["heat_set"]) if "heat_set" in row else None}
+    thin = row.get("thin")
+    lists["thin"] = Thinning(thin["paint"], thin["parts"], thin["with"]) if thin else None
     optional = {
         "transfer": 1.0,
         "can_ml": None,
+        "bottle_ml": None,
         "wash": None,
         "needs_finish": False,
         "warm_air": False,

@@ -4,7 +4,7 @@ from functools import lru_cache
 
 from coloraide import Color
 
-__all__ = ["colour_name", "difference"]
+__all__ = ["colour_name", "difference", "lightness"]
 
 # Plain words for colours as one says them in a workshop.
 _NAMES = {
@@ -50,6 +50,17 @@ def difference(one: str, other: str) -> float:
     100
     """
     return float(_lab(one).delta_e(_lab(other), method="2000"))
+
+
+def lightness(colour: str) -> float:
+    """Return how light a colour is: 0 black, 100 white (CIELAB).
+
+    Examples
+    --------
+    >>> lightness("#000000"), round(lightness("#ffffff"))
+    (0.0, 100)
+    """
+    return float(_lab(colour)["l"])
 
 
 @lru_cache(maxsize=4096)

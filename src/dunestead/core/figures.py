@@ -32,6 +32,8 @@ __all__ = [
     "Role",
     "Surface",
     "Technique",
+    "Thinning",
+    "Use",
     "check_cutter",
     "check_press",
 ]
@@ -45,6 +47,7 @@ PeelTime = Literal["wet", "set", "touch-dry", "at-once", "dry", "five-minutes"]
 Role = Literal["base", "edge-seal", "colour", "over-colour", "ground", "seal", "finish"]
 MaskKind = Literal["paper", "film", "card", "plastic"]
 Pins = Literal["all", "pieces", "none"]
+Use = Literal["open", "sheltered", "indoor", "worn", "touched", "food-near"]
 Keepers = Literal["mat", "tape", "carrier", "dish", "none"]
 
 
@@ -81,8 +84,8 @@ class Surface:
         Whether pins leave no holes in it, and whether it gains from an edge-sealing coat.
     cautions, used_cautions
         Keys of what can hurt while it is prepared, and once it is in use.
-    blank, colour
-        Size and colour of the usual blank, to start a job from.
+    blank, colour, use
+        Size, colour and use of the usual blank, to start a job from.
     family
         What paints and materials name when they say what they work on.
     """
@@ -107,6 +110,7 @@ class Surface:
     prepare: str
     blank: tuple[float, float]
     colour: str
+    use: Use
 
 
 @dataclass(frozen=True, slots=True)
@@ -313,6 +317,26 @@ class HeatSet:
 
 
 @dataclass(frozen=True, slots=True)
+class Thinning:
+    """How a paint is thinned: so many parts of it with so many parts of something."""
+
+    paint: float
+    parts: float
+    with_: str
+
+    def of(self, ml: float) -> tuple[float, float]:
+        """Return how much paint and how much thinner make a batch, ml.
+
+        Examples
+        --------
+        >>> Thinning(2, 1, "water").of(30)
+        (20.0, 10.0)
+        """
+        whole = self.paint + self.parts
+        return ml * self.paint / whole, ml * self.parts / whole
+
+
+@dataclass(frozen=True, slots=True)
 class Paint:
     """A kind of paint or finish, and how it dries at 20 degrees C and 50 % humidity.
 
@@ -326,8 +350,12 @@ class Paint:
         The usual number of coats.
     transfer
         Share of the paint that lands on the blank.
-    can_ml
-        Paint in one can, None where it does not come in cans.
+    can_ml, bottle_ml
+        Paint in one can, None where it does not come in cans; what else it usually comes in.
+    uses
+        What it stands: the weather of an ``open`` doorstep, and so on.
+    thin
+        How it is thinned, None where it is used as it is.
     next_coat, touch, handle, use, wash
         Minutes after a coat until each may be done; wash is None where it is not washed.
     heat_set
@@ -352,6 +380,7 @@ class Paint:
     coats_high: int
     transfer: float
     can_ml: float | None
+    bottle_ml: float | None
     next_coat: float
     touch: float
     handle: float
@@ -362,6 +391,8 @@ class Paint:
     warm_air: bool
     peel: Mapping[str, PeelTime]
     peels_also: PeelTime | None
+    uses: tuple[Use, ...]
+    thin: Thinning | None
     cautions: tuple[str, ...]
 
     @property

@@ -34,13 +34,16 @@ from dunestead.core.looking.remedies import Tools
 from dunestead.core.looking.ties import BridgeMove, bridge_at, move_bridge, remove_bridge, reset_bridges
 from dunestead.core.mask.bridges import Bridge
 from dunestead.core.mask.fates import Fate, check_fates
+from dunestead.core.painting.weather import spraying
 from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.records import Pressed
 from dunestead.core.stations.consequence import Consequence, consequence_of, with_method
 from dunestead.core.stations.graph import next_of, red_before_cutting, stations_of, task_graph
 from dunestead.core.words.tasks import counted_of
+from dunestead.core.words.weather import refusal_of
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task, TaskGraph
+from dunestead.devices.weather import SimulatedWeather, WeatherService
 from dunestead.formats.artwork import read_drawing
 from dunestead.formats.picture import is_picture, read_picture
 from dunestead.formats.verified import check_cut
@@ -73,8 +76,10 @@ class Workbench:
         catalogue: Catalogue,
         cutting: CuttingRoom,
         clock: Clock | None = None,
+        weather: WeatherService | None = None,
     ) -> None:
         self._store = store
+        self.weather = weather or SimulatedWeather()
         self.clock = clock or Clock()
         self.blanks = blanks
         self.records = records
@@ -369,6 +374,7 @@ class Workbench:
             raise BadInput("That has not happened yet.", "Give a time that has passed.")
         if done and not reason:
             _check_time(opened.progress, task, moment)
+            _check_weather(opened.plan, task, self.catalogue)
         entry = LogEntry(
             "done" if done else "undone",
             task.id,
@@ -534,6 +540,14 @@ def _task(graph: TaskGraph, task_id: str) -> Task:
             f"There is no task “{task_id[:80]}” in this job.", "Look at the job again: its tasks may have changed."
         )
     return task
+
+
+def _check_weather(plan: Plan, task: Task, catalogue: Catalogue) -> None:
+    """Raise `TooEarly` when something is sprayed in weather that does not allow it."""
+    if task.occupies != "outdoors":
+        return
+    if why := refusal_of(spraying(plan.job.paint.weather, catalogue.workshop), "mm"):
+        raise TooEarly(why, "Wait for better weather, put in what it is now, or say why you sprayed.")
 
 
 def _check_time(progress: Progress, task: Task, at: datetime) -> None:

@@ -2,12 +2,12 @@
 
 import math
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from dunestead.core.figures import Paint
 from dunestead.core.limits import limited
 
-__all__ = ["Drying", "Weather", "dry_times", "drying_factor"]
+__all__ = ["Drying", "Weather", "dry_times", "drying_factor", "with_warm_air"]
 
 _TABLE_C = 20.0
 _STEP_C = 10.0
@@ -57,3 +57,14 @@ def dry_times(paint: Paint, factor: float) -> Drying:
     """Return a paint's times, stretched by a factor."""
     wash = None if paint.wash is None else paint.wash * factor
     return Drying(paint.next_coat * factor, paint.touch * factor, paint.handle * factor, paint.use * factor, wash)
+
+
+def with_warm_air(drying: Drying, minutes: float) -> Drying:
+    """Return times with warm air between the coats; it skins paint over, and cures none of it sooner.
+
+    Examples
+    --------
+    >>> with_warm_air(Drying(20, 30, 240, 1440, None), 2)
+    Drying(next_coat=2, touch=30, handle=240, use=1440, wash=None)
+    """
+    return replace(drying, next_coat=min(drying.next_coat, minutes))

@@ -1,13 +1,15 @@
 """When should the mask come off?"""
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
+from typing import get_args
 
 from dunestead.core.curing.drying import Weather, drying_factor
 from dunestead.core.figures import Material, Paint, PeelTime
 
-__all__ = ["PeelWindow", "peel_window"]
+__all__ = ["PEEL_TIMES", "PeelSchool", "PeelWindow", "WetWork", "peel_schools", "peel_window"]
 
+PEEL_TIMES: tuple[PeelTime, ...] = get_args(PeelTime)
 _WHY: dict[PeelTime, str] = {
     "wet": "Peel while the paint is wet: once it skins over it tears along the edge.",
     "set": "Let it set, so that it does not run, but peel before it is dry, so that it does not crack.",
@@ -16,6 +18,32 @@ _WHY: dict[PeelTime, str] = {
     "dry": "Peel when it is dry: this mask is warmed to let go, and warmth smears paint that is not.",
     "five-minutes": "Peel within five minutes: later, paint dries onto a mask that is used again.",
 }
+
+
+@dataclass(frozen=True, slots=True)
+class WetWork:
+    """What goes on wet on wet before a peel.
+
+    Attributes
+    ----------
+    minutes
+        Of the hands, for all coats that nothing dries between.
+    paint_dried
+        Whether other paint through the same mask has dried before.
+    """
+
+    minutes: float
+    paint_dried: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class PeelSchool:
+    """One way of timing the peel: whether it will do here, whether it is the usual, and why."""
+
+    when: PeelTime
+    allowed: bool
+    usual: bool
+    why: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,7 +57,7 @@ class PeelWindow:
     opens, closes
         Minutes after the last coat.
     since_first
-        At most so many minutes after the first stroke of the first coat; None where that does not matter.
+        At most so many minutes after the first stroke of what is wet; None where that does not matter.
     keepers_first
         Whether the keepers come off before the sheet: when wet, so that no hand brushes them.
     """
@@ -42,8 +70,76 @@ class PeelWindow:
     why: str
 
 
+def peel_schools(paint: Paint, material: Material, factor: float, work: WetWork) -> list[PeelSchool]:
+    """Return every way of timing a peel, held against the last paint and the mask; the usual one first.
+
+    Parameters
+    ----------
+    paint, material
+        Of the last coating through the mask, and of the mask.
+    factor
+        By how much drying stretches.
+    work
+        What is wet.
+
+    Notes
+    -----
+    The mask decides where it must (film on a carrier comes off dry, a mask that is used again within five
+    minutes), then the paint by the kind of mask, then the paint alone. From the first stroke to a wet peel there
+    is at most the paint's touch-dry time; where dabbing takes longer, or where paint has dried under the mask before,
+    it is peeled when touch-dry.
+    """
+    usual = _usual(paint, material)
+    barred = {when: why for when in PEEL_TIMES if (why := _barred(when, paint, material, factor, work))}
+    if usual in barred:
+        usual, because = "touch-dry", f"{barred[usual]} "
+    else:
+        because = ""
+    found = [
+        PeelSchool(
+            when, when not in barred, when == usual, barred.get(when) or f"{because * (when == usual)}{_WHY[when]}"
+        )
+        for when in PEEL_TIMES
+    ]
+    return sorted(found, key=lambda one: (not one.usual, not one.allowed))
+
+
+def _usual(paint: Paint, material: Material) -> PeelTime:
+    family = "paper" if material.kind in ("paper", "card") else "film"
+    return material.peel or paint.peel.get(family) or paint.peel["any"]
+
+
+def _barred(when: PeelTime, paint: Paint, material: Material, factor: float, work: WetWork) -> str:
+    """Return why a peel will not do, empty where it will."""
+    usual = _usual(paint, material)
+    if material.peel:
+        return "" if when == material.peel else f"{material.name} has its own time. {_WHY[material.peel]}"
+    if when in ("wet", "at-once") and work.paint_dried:
+        return "Paint that dried under the mask before would tear with it."
+    if when == "wet" and usual == "wet":
+        touch = paint.touch * factor
+        if work.minutes > touch:
+            return f"Dabbing takes {work.minutes:.0f} min, and the first paint is dry to the touch after {touch:.0f}."
+    return "" if when in set(_schools(paint, usual)) else f"Not with {paint.name.lower()}: {_WHY[usual]}"
+
+
+def _schools(paint: Paint, usual: PeelTime) -> Iterator[PeelTime]:
+    """Yield the times makers use for a paint."""
+    yield usual
+    if paint.peels_also:
+        yield paint.peels_also
+    if not paint.is_sprayed:
+        # Brushed paint: schools differ; touch-dry is the way out where wet will not do.
+        yield from ("wet", "touch-dry") if "wet" in paint.peel.values() else ("touch-dry",)
+
+
 def peel_window(
-    paint: Paint, material: Material, weather: Weather, figures: Mapping[str, float], working: float
+    paint: Paint,
+    material: Material,
+    weather: Weather,
+    figures: Mapping[str, float],
+    work: WetWork,
+    wanted: PeelTime | None = None,
 ) -> PeelWindow:
     """Return the peel window of a paint through a mask.
 
@@ -53,25 +149,17 @@ def peel_window(
         Of the last coating through the mask.
     material, weather, figures
         Of the mask, where it dries, and of the workshop.
-    working
-        Minutes the hands take for all coats through the mask.
-
-    Notes
-    -----
-    The mask decides where it must (film on a carrier comes off dry, a mask that is used again within five
-    minutes), then the paint by the kind of mask, then the paint alone. From the first stroke to a wet peel there
-    is at most the paint's touch-dry time; where dabbing takes longer, it is peeled when touch-dry.
+    work
+        What is wet.
+    wanted
+        The maker's school; where it will not do, the usual one is taken and it is said why.
     """
-    family = "paper" if material.kind in ("paper", "card") else "film"
-    when = material.peel or paint.peel.get(family) or paint.peel["any"]
     factor = drying_factor(weather, figures)
-    why = _WHY[when]
-    if when == "wet" and working > paint.touch * factor:
-        when = "touch-dry"
-        why = (
-            f"Dabbing takes {working:.0f} min, and the first paint is dry to the touch after "
-            f"{paint.touch * factor:.0f}: peel when all of it is. {_WHY[when]}"
-        )
+    schools = peel_schools(paint, material, factor, work)
+    chosen = next((one for one in schools if one.when == wanted and one.allowed), schools[0])
+    refused = next((one for one in schools if one.when == wanted and not one.allowed), None)
+    why = f"{refused.why} {chosen.why}" if refused else chosen.why
+    when = chosen.when
     opens, closes = {
         "wet": (0.0, min(figures["wet_until"], paint.touch)),
         "set": (figures["set_from"], figures["set_until"]),

@@ -8,12 +8,13 @@ from typing import Any, get_type_hints
 from dunestead.core.artwork.elements import Element
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.curing.drying import Weather
-from dunestead.core.figures import Catalogue, Material, Paint, Surface
+from dunestead.core.figures import Catalogue, Material, Paint, PeelTime, Surface, Use
 from dunestead.core.limits import REQUIRED, Limit, limited
 from dunestead.core.mask.bridge_rules import BridgeStyle
 from dunestead.core.mask.fates import Fate
 from dunestead.core.mask.rollcall import RollEntry
 from dunestead.core.painting.coatings import Coating
+from dunestead.core.painting.coats import CoatLoad, Wanted
 from dunestead.core.painting.separation import Masks
 from dunestead.core.records import CutSettings
 from dunestead.core.sheets.layout import KeptSpot
@@ -215,11 +216,26 @@ class PaintEntry:
         In any order; the plan puts them in the order of their roles.
     dauber, covered
         Several colours through one mask: by foam dauber, or with what lies close by covered.
+    wanted
+        How the print should look: solid, a little worn, washed out.
+    load
+        By brush on a coarse surface: few heavy coats worked in, or more light ones; None for the usual.
+    use
+        What the print must stand; None for what is usual on its surface.
+    peel_when
+        The maker's school of the peel; None for the usual of paint and mask.
+    warm_air
+        Whether warm air shortens the wait between coats, where the paint allows it.
     """
 
     coatings: tuple[Coating, ...] = ()
     dauber: bool = False
     covered: bool = False
+    wanted: Wanted = "solid"
+    load: CoatLoad | None = None
+    use: Use | None = None
+    peel_when: PeelTime | None = None
+    warm_air: bool = False
     weather: Weather = field(default_factory=Weather)
 
 

@@ -11,6 +11,7 @@ from typing import Literal, get_args
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.figures import Paint, Role
 from dunestead.core.limits import check_limits, limited
+from dunestead.core.painting.mixing import MixPart, check_mix
 
 __all__ = ["ROLES", "ROLE_NAMES", "Coating", "Where", "check_coating", "in_order", "where_of"]
 
@@ -54,6 +55,8 @@ class Coating:
         None for each colour of the design, or what has no colour of its own.
     coats
         None for as many as the paint is usually given.
+    mix
+        What it is mixed from by parts, empty for paint as it comes.
     where
         None for where its role usually goes: ``everywhere``, ``under`` the design and its margins, through the
         ``mask``, or ``over`` all of it once the mask is off.
@@ -64,6 +67,7 @@ class Coating:
     colour: str | None = None
     coats: int | None = limited(None, "coats", 1, 12)
     where: Where | None = None
+    mix: tuple[MixPart, ...] = ()
 
 
 def where_of(coating: Coating) -> Where:
@@ -104,3 +108,4 @@ def check_coating(coating: Coating, paint: Paint) -> None:
     if coating.where is not None and coating.where not in _ALLOWED[coating.role]:
         raise UnknownKey(f"place for a coating of the role {coating.role}", coating.where, list(_ALLOWED[coating.role]))
     check_limits(coating)
+    check_mix(coating.mix)

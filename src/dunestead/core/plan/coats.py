@@ -6,15 +6,17 @@ from dataclasses import dataclass, replace
 import shapely
 from shapely.geometry.base import BaseGeometry
 
-from dunestead.core.curing.drying import Drying, dry_times, drying_factor
+from dunestead.core.curing.drying import Drying, dry_times, drying_factor, with_warm_air
 from dunestead.core.figures import Catalogue, Paint, Role
 from dunestead.core.geometry.curves import shifted
+from dunestead.core.job.ground import ground_colour
 from dunestead.core.job.job import Job, colouring
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.masks import LaidMask
 from dunestead.core.mask.tying import CutPlan
-from dunestead.core.painting.amount import Amount, amount_of
+from dunestead.core.painting.amount import Amount, Load, amount_of, spread_of
 from dunestead.core.painting.coatings import Coating, Where, in_order, where_of
+from dunestead.core.painting.coats import Coats, coats_for, is_light_on_dark
 from dunestead.core.painting.separation import colour_order
 
 __all__ = ["PlannedCoating", "plan_coatings", "under_of"]
@@ -46,6 +48,7 @@ class PlannedCoating:
     area: float
     amount: Amount
     drying: Drying
+    coats_why: str = ""
 
     @property
     def is_before_masks(self) -> bool:
@@ -88,11 +91,35 @@ class _Row:
 def _planned(number: int, row: _Row, look: Look, catalogue: Catalogue) -> PlannedCoating:
     job, figures = look.job, catalogue.workshop
     paint = catalogue.paint(row.coating.paint)
-    coats = row.coating.coats or paint.coats_high
-    amount = amount_of(row.area, look.choices.surface, paint, figures, coats=coats, copies=job.blank.copies)
+    coats = _coats(row, paint, look, catalogue)
+    load = Load(coats.count, job.blank.copies, coats.share, _spread(paint, look, catalogue))
+    amount = amount_of(row.area, look.choices.surface, paint, figures, load)
     drying = dry_times(paint, drying_factor(job.paint.weather, figures))
-    where = where_of(row.coating)
-    return PlannedCoating(number, row.coating.role, paint, row.colour, coats, where, row.mask, row.area, amount, drying)
+    if job.paint.warm_air and paint.warm_air:
+        drying = with_warm_air(drying, figures["warm_air_wait"])
+    where, role = where_of(row.coating), row.coating.role
+    return PlannedCoating(
+        number, role, paint, row.colour, coats.count, where, row.mask, row.area, amount, drying, coats.why
+    )
+
+
+def _coats(row: _Row, paint: Paint, look: Look, catalogue: Catalogue) -> Coats:
+    """Return the coats of a coating: what is wanted of the print is asked of its colours only."""
+    said, job, figures = row.coating.coats, look.job, catalogue.workshop
+    if row.coating.role != "colour":
+        return Coats(said or paint.coats_high, 1.0, "Your own number." if said else "As it is usually given.")
+    light = bool(row.colour) and is_light_on_dark(row.colour, ground_colour(job), figures)
+    by_brush = look.choices.surface.coarse and not paint.is_sprayed
+    load = (job.paint.load or "heavy") if by_brush else "heavy"
+    return coats_for(paint, job.paint.wanted, said=said, light_on_dark=light, load=load, figures=figures)
+
+
+def _spread(paint: Paint, look: Look, catalogue: Catalogue) -> float:
+    """Return how far an amount may lie off, by the ranges of the figures it is made of."""
+    soak = "soak_spray" if paint.is_sprayed else "soak"
+    named = [("surface", look.choices.surface.key, soak), ("paint", paint.key, "cover")]
+    named += [("paint", paint.key, "transfer")] if paint.transfer < 1 else []
+    return spread_of(*(catalogue.figures.get(name) for name in named))
 
 
 def _through(look: Look, laid: LaidMask, cut: CutPlan, stack: Sequence[Coating]) -> Iterator[_Row]:

@@ -10,7 +10,7 @@ import shapely
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.artwork.sources import Sources
 from dunestead.core.blanks.clear import ClearArea, region_of
-from dunestead.core.curing.peel import PeelWindow, peel_window
+from dunestead.core.curing.peel import PeelWindow, WetWork, peel_window
 from dunestead.core.cutting.timing import KnifeTime
 from dunestead.core.cutting.verify import Verdict
 from dunestead.core.figures import Catalogue, HandTimes, Method
@@ -31,6 +31,7 @@ from dunestead.core.mask.loose import LoosePiece
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.mask.weak import WeakPlace
 from dunestead.core.painting.cover import NO_COVER, Cover, cover_around
+from dunestead.core.painting.layers import wet_run
 from dunestead.core.plan.coats import PlannedCoating, plan_coatings
 from dunestead.core.plan.laying import layout_of, settings_of, sheet_time
 from dunestead.core.plan.materials import MaskWork, MaterialFit, rank_materials
@@ -57,6 +58,7 @@ __all__ = [
     "materials_of",
     "method_work",
     "painting_minutes",
+    "wet_work",
 ]
 
 CutCheck = Callable[[Layout, str, Reach, bool], Sequence[Verdict]]
@@ -433,10 +435,18 @@ def _cover(look: Look, painted: Box, mask: Box, coats: Sequence[PlannedCoating],
     return cover_around(needed, painted, mask, look.job.piece.size, figures["cover_least"], everything=sprayed)
 
 
+def wet_work(look: Look, coats: Sequence[PlannedCoating], catalogue: Catalogue) -> WetWork:
+    """Return what is wet together at the end of what goes through a mask, minutes of the hands."""
+    run = wet_run(coats, covered=look.job.paint.covered)
+    minutes = sum(coat.coats * painting_minutes(coat, look.choices, catalogue.hand) for coat in coats[run.first :])
+    return WetWork(minutes, run.paint_dried)
+
+
 def _peel(look: Look, coats: Sequence[PlannedCoating], catalogue: Catalogue) -> PeelWindow:
-    working = sum(coat.coats * painting_minutes(coat, look.choices, catalogue.hand) for coat in coats)
     last = coats[-1].paint if coats else look.choices.paint
-    return peel_window(last, look.choices.material, look.job.paint.weather, catalogue.workshop, working)
+    entry = look.job.paint
+    work = wet_work(look, coats, catalogue)
+    return peel_window(last, look.choices.material, entry.weather, catalogue.workshop, work, entry.peel_when)
 
 
 def painting_minutes(coat: PlannedCoating, choices: Choices, hand: HandTimes) -> float:

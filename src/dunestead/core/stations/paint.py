@@ -6,6 +6,7 @@ from dunestead.core.colours import colour_name
 from dunestead.core.curing.drying import drying_factor
 from dunestead.core.figures import Catalogue
 from dunestead.core.painting.coatings import ROLE_NAMES
+from dunestead.core.painting.layers import dries_before
 from dunestead.core.plan.coats import PlannedCoating
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.stations.station import Outcome, Row
@@ -87,9 +88,8 @@ def _waits(
     if before is None:
         return []
     last = coat_id(before, copy, before.coats)
-    if before.role == "colour" and coat.role == "colour":
-        # Colours beside each other wait for nothing, unless one is covered for the other.
-        return [Wait(last, before.drying.touch if plan.job.paint.covered else 0.0)]
+    if not dries_before(before, coat, covered=plan.job.paint.covered):
+        return [Wait(last)]
     return [Wait(last, before.drying.next_coat if before.role == "edge-seal" else before.drying.touch)]
 
 

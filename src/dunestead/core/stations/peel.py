@@ -5,6 +5,7 @@ from datetime import datetime
 from typing import Any
 
 from dunestead.core.figures import HandTimes
+from dunestead.core.painting.layers import wet_run
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import several
@@ -18,15 +19,16 @@ __all__ = ["outcome", "peel", "touch_up", "wash"]
 
 def peel(plan: Plan, hand: HandTimes, lane: Lane, mask: MaskPlan, copy: int) -> None:
     """Add the peel of one mask off one copy, in the order that its paint and material ask for."""
-    waits = _waits(mask, copy)
+    waits = _waits(mask, copy, covered=plan.job.paint.covered)
     for task in _in_order(plan, hand, mask, copy):
         # The first thing to come off opens the window; the sheet must be off before it closes.
         added = waits if task.code in ("peel-count", "peel-sheet", "peel-rewarm") else []
         lane.add(task, *added)
 
 
-def _waits(mask: MaskPlan, copy: int) -> list[Wait]:
-    last, first = mask.coats[-1], mask.coats[0]
+def _waits(mask: MaskPlan, copy: int, *, covered: bool) -> list[Wait]:
+    run = wet_run(mask.coats, covered=covered)
+    last, first = mask.coats[-1], mask.coats[run.first]
     window = mask.peel
     waits = [Wait(coat_id(last, copy, last.coats), window.opens, window.closes)]
     if window.since_first is not None:

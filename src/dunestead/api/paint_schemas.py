@@ -1,0 +1,182 @@
+"""What goes over the wire of the painting: the stack, which paint, how it is put on, the weather."""
+
+from datetime import datetime
+from typing import Literal
+
+from pydantic import BaseModel, Field
+
+from dunestead.api.wire import COLOUR, Wire, limits_like
+from dunestead.core.figures import PeelTime, Use
+from dunestead.core.painting.coats import CoatLoad, Wanted
+from dunestead.core.painting.mixing import MixPart
+from dunestead.core.painting.weather import Verdict
+
+__all__ = [
+    "ForecastOut",
+    "LayerOut",
+    "MixIn",
+    "MixOut",
+    "MixPartIn",
+    "MoveCoatingIn",
+    "PaintFitOut",
+    "PaintOut",
+    "ReadingOut",
+    "SchoolOut",
+    "SpellOut",
+    "SprayingOut",
+    "TechniqueOut",
+]
+
+
+class LayerOut(BaseModel):
+    """A layer of the section, from the eye downwards; where it lies along it, 0 at the left and 1 at the right."""
+
+    kind: Literal["blank", "coating"]
+    number: int | None
+    name: str
+    colour: str | None
+    coats: int
+    spans: list[tuple[float, float]]
+
+
+class PaintPartOut(BaseModel):
+    """What speaks for or against a paint."""
+
+    points: int
+    why: str
+
+
+class PaintFitOut(BaseModel):
+    """A paint held against the job."""
+
+    key: str
+    name: str
+    allowed: bool
+    why: list[str]
+    score: int
+    parts: list[PaintPartOut]
+
+
+class TipOut(BaseModel):
+    """One line of a technique card."""
+
+    title: str
+    text: str
+
+
+class TechniqueOut(BaseModel):
+    """How one coating is put on."""
+
+    number: int
+    name: str
+    tips: list[TipOut]
+
+
+class ReadingOut(BaseModel):
+    """One limit for spraying with what is read."""
+
+    code: str
+    name: str
+    reads: str
+    should: str
+    verdict: Verdict
+
+
+class SprayingOut(BaseModel):
+    """Whether it is weather for spraying."""
+
+    verdict: Verdict
+    said: str
+    readings: list[ReadingOut]
+
+
+class ChoiceKeyOut(BaseModel):
+    """Something to choose, by its key."""
+
+    key: str
+    name: str
+
+
+class SchoolOut(BaseModel):
+    """A way of timing the peel: whether it will do, and why."""
+
+    when: PeelTime
+    name: str
+    allowed: bool
+    usual: bool
+    why: str
+
+
+class PaintOut(BaseModel):
+    """All that *Paint* decides on."""
+
+    section: list[LayerOut]
+    seen_through: bool
+    choices: list[PaintFitOut]
+    uses: list[ChoiceKeyOut]
+    use: Use
+    wanted: Wanted
+    load: CoatLoad | None = Field(description="Null where it is no question.")
+    warm_air: bool | None = Field(description="Null where no paint of the job stands it.")
+    technique: list[TechniqueOut]
+    doubts: list[str]
+    spraying: SprayingOut | None
+    schools: list[SchoolOut] = Field(description="Of the first mask.")
+
+
+class MoveCoatingIn(Wire):
+    """One coating put on earlier or later."""
+
+    index: int = Field(ge=0, le=1000)
+    by: Literal[-1, 1]
+
+
+class MixPartIn(Wire):
+    """So many parts of one paint."""
+
+    model_config = limits_like(MixPart)
+
+    name: str
+    colour: str = Field(pattern=COLOUR)
+    parts: float = 1.0
+
+
+class MixIn(Wire):
+    """A mix by parts, and how much of it is wanted."""
+
+    mix: list[MixPartIn] = Field(max_length=100)
+    ml: float = Field(gt=0, le=100_000)
+
+
+class MixOut(BaseModel):
+    """How much of each part, ml, and roughly which colour comes of it."""
+
+    each_ml: list[float]
+    colour: str | None
+
+
+class HourOut(BaseModel):
+    """An hour of a forecast."""
+
+    at: datetime
+    temperature: float
+    humidity: float
+    wind: float
+    rain: bool
+    verdict: Verdict
+
+
+class SpellOut(BaseModel):
+    """A time in which it may be sprayed."""
+
+    begins: datetime
+    ends: datetime
+
+
+class ForecastOut(BaseModel):
+    """A forecast, and when it may be sprayed."""
+
+    source: str
+    hours: list[HourOut]
+    spells: list[SpellOut]
+    said: str

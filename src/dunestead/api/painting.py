@@ -1,0 +1,199 @@
+"""The painting: the stack, which paint, how it is put on, the weather."""
+
+from datetime import datetime, time, timedelta
+
+from apiflask import APIBlueprint
+
+from dunestead.api import paint_schemas as wire
+from dunestead.api import schemas
+from dunestead.api.opened import bench, change, opened, shown
+from dunestead.core.curing.drying import drying_factor
+from dunestead.core.curing.peel import peel_schools
+from dunestead.core.job.job import Job, altered
+from dunestead.core.painting.choice import USES, rank_paints
+from dunestead.core.painting.coatings import ROLE_NAMES
+from dunestead.core.painting.mixing import MixPart, batch_of, check_mix, mixed_colour
+from dunestead.core.painting.section import Layer
+from dunestead.core.painting.stack import doubts, move_coating
+from dunestead.core.painting.weather import good_spells, spraying, verdict_of
+from dunestead.core.plan.painting import load_of, paint_work, section_of_plan, spraying_of
+from dunestead.core.plan.plan import Plan, wet_work
+from dunestead.core.words.peeling import PEEL_NAMES
+from dunestead.core.words.technique import tips_for
+from dunestead.core.words.weather import NAMES, VERDICTS, limit_in_words, reading_in_words
+from dunestead.workshop.opened import OpenJob
+
+__all__ = ["painting"]
+
+painting = APIBlueprint("painting", __name__, url_prefix="/api", tag="Painting")
+_HOURS = 120
+
+
+@painting.get("/jobs/<int:job_id>/paint")
+@painting.input(schemas.UnitQuery, location="query")
+@painting.output(wire.PaintOut)
+def get_paint(job_id: int, query_data: schemas.UnitQuery) -> wire.PaintOut:
+    """Show the stack, paints held against the job, how each coating is put on, and the weather."""
+    found = opened(job_id, query_data)
+    plan, catalogue, unit = found.plan, bench().catalogue, query_data.unit
+    work = paint_work(plan, catalogue, _until_due(found))
+    by_brush = plan.choices.surface.coarse and not plan.choices.paint.is_sprayed
+    stands_air = any(coat.paint.warm_air for coat in plan.coatings)
+    return wire.PaintOut(
+        section=[_layer(plan, layer) for layer in section_of_plan(plan)],
+        seen_through=plan.job.blank.seen_through,
+        choices=[
+            wire.PaintFitOut(
+                key=fit.paint.key,
+                name=fit.paint.name,
+                allowed=fit.allowed,
+                why=list(fit.why),
+                score=fit.score,
+                parts=[wire.PaintPartOut(points=part.points, why=part.why) for part in fit.parts],
+            )
+            for fit in rank_paints(work, catalogue)
+        ],
+        uses=[wire.ChoiceKeyOut(key=key, name=name[:1].upper() + name[1:]) for key, name in USES.items()],
+        use=work.use,
+        wanted=plan.job.paint.wanted,
+        load=load_of(plan) if by_brush else None,
+        warm_air=plan.job.paint.warm_air if stands_air else None,
+        technique=[_technique(plan, number, unit) for number in range(len(plan.coatings))],
+        doubts=list(doubts(plan.job.paint.coatings, plan.choices.surface, seen_through=plan.job.blank.seen_through)),
+        spraying=_spraying(plan, unit),
+        schools=_schools(plan),
+    )
+
+
+def _layer(plan: Plan, layer: Layer) -> wire.LayerOut:
+    coat = next((one for one in plan.coatings if one.number == layer.number), None)
+    return wire.LayerOut(
+        kind=layer.kind,
+        number=layer.number,
+        name=f"{ROLE_NAMES[coat.role]}: {coat.paint.name}" if coat else plan.choices.surface.name,
+        colour=layer.colour or None,
+        coats=layer.coats,
+        spans=list(layer.spans),
+    )
+
+
+def _technique(plan: Plan, index: int, unit: str) -> wire.TechniqueOut:
+    coat = plan.coatings[index]
+    mask = next((one for one in plan.masks if one.number == coat.mask), None)
+    tips = tips_for(
+        coat,
+        plan.choices.surface,
+        bench().catalogue.workshop,
+        load=load_of(plan),
+        tongues=sum(place.kind == "tongue" for place in mask.weak) if mask else 0,
+        keepers=len(mask.cut.keepers) if mask else 0,
+        unit=unit,
+    )
+    return wire.TechniqueOut(
+        number=coat.number,
+        name=f"{ROLE_NAMES[coat.role]}: {coat.paint.name}",
+        tips=[wire.TipOut(title=tip.title, text=tip.text) for tip in tips],
+    )
+
+
+def _spraying(plan: Plan, unit: str) -> wire.SprayingOut | None:
+    readings = spraying_of(plan, bench().catalogue)
+    if not readings:
+        return None
+    verdict = verdict_of(readings)
+    return wire.SprayingOut(
+        verdict=verdict,
+        said=VERDICTS[verdict],
+        readings=[
+            wire.ReadingOut(
+                code=one.code,
+                name=NAMES[one.code],
+                reads=reading_in_words(one, unit),
+                should=limit_in_words(one, unit),
+                verdict=one.verdict,
+            )
+            for one in readings
+        ],
+    )
+
+
+def _schools(plan: Plan) -> list[wire.SchoolOut]:
+    coats, catalogue = plan.masks[0].coats, bench().catalogue
+    factor = drying_factor(plan.job.paint.weather, catalogue.workshop)
+    schools = peel_schools(coats[-1].paint, plan.choices.material, factor, wet_work(plan.look, coats, catalogue))
+    return [
+        wire.SchoolOut(when=one.when, name=PEEL_NAMES[one.when], allowed=one.allowed, usual=one.usual, why=one.why)
+        for one in schools
+    ]
+
+
+def _due(job: Job) -> datetime | None:
+    """Return the end of the day a job is due, as the workshop's clock counts."""
+    if job.blank.due is None:
+        return None
+    return datetime.combine(job.blank.due, time.max).astimezone()
+
+
+def _until_due(found: OpenJob) -> float | None:
+    due = _due(found.plan.job)
+    return None if due is None else (due - found.at).total_seconds() / 60
+
+
+@painting.post("/jobs/<int:job_id>/coatings/move")
+@painting.input(wire.MoveCoatingIn, arg_name="given")
+@painting.input(schemas.UnitQuery, location="query")
+@painting.output(schemas.JobOut)
+def move(job_id: int, given: wire.MoveCoatingIn, query_data: schemas.UnitQuery) -> schemas.JobOut:
+    """Put one coating on earlier or later; what cannot be is told why."""
+
+    def moved(job: Job, _: Plan) -> Job:
+        coatings = move_coating(job.paint.coatings, given.index, given.by, seen_through=job.blank.seen_through)
+        return altered(job, coatings=coatings)
+
+    change(job_id, "Order of the coatings", moved)
+    return shown(job_id, query_data)
+
+
+@painting.post("/mix")
+@painting.input(wire.MixIn, arg_name="given")
+@painting.output(wire.MixOut)
+def mix(given: wire.MixIn) -> wire.MixOut:
+    """Say how much of each part makes a batch, and roughly which colour it has."""
+    parts = [MixPart(**one.model_dump()) for one in given.mix]
+    check_mix(parts)
+    return wire.MixOut(each_ml=batch_of(parts, given.ml), colour=mixed_colour(parts))
+
+
+@painting.get("/jobs/<int:job_id>/weather")
+@painting.input(schemas.UnitQuery, location="query")
+@painting.output(wire.ForecastOut)
+def get_weather(job_id: int, query_data: schemas.UnitQuery) -> wire.ForecastOut:
+    """Show the forecast of the days to come, and when it may be sprayed."""
+    found = opened(job_id, query_data)
+    figures, service = bench().catalogue.workshop, bench().weather
+    hours = service.forecast(found.at, _HOURS)
+    spells = good_spells(hours, figures, (int(figures["day_from"]), int(figures["day_until"])))
+    due = _due(found.plan.job)
+    least = timedelta(hours=figures["spray_window"])
+    if not spells:
+        said = "No good time for spraying in the days ahead."
+    elif due and spells[0].begins + least > due:
+        said = "The next good time comes only after the job is due."
+    else:
+        said = "The next good time for spraying."
+    return wire.ForecastOut(
+        source=service.name,
+        hours=[
+            wire.HourOut(
+                at=hour.at,
+                temperature=hour.weather.temperature,
+                humidity=hour.weather.humidity,
+                wind=hour.weather.wind,
+                rain=hour.weather.rain,
+                verdict=verdict_of(spraying(hour.weather, figures)),
+            )
+            for hour in hours
+        ],
+        spells=[wire.SpellOut(begins=one.begins, ends=one.ends) for one in spells],
+        said=said,
+    )

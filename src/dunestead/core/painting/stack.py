@@ -1,0 +1,81 @@
+"""May a coating be moved in the stack? What cannot be is told why."""
+
+from collections.abc import Iterator, Sequence
+
+from dunestead.core.errors import BadInput
+from dunestead.core.figures import Role, Surface
+from dunestead.core.painting.coatings import Coating, in_order, where_of
+
+__all__ = ["doubts", "move_coating"]
+
+# Why the first of two roles goes on before the second; behind glass some change places.
+_FRONT: dict[tuple[Role, Role], str] = {
+    ("base", "edge-seal"): "The base is dry before any mask is laid; the edge seal goes through the mask.",
+    ("base", "colour"): "The base goes under the design: over it, it would cover the colour.",
+    ("edge-seal", "colour"): "The edge seal closes the mask's edge before any colour can creep under it.",
+    ("colour", "over-colour"): "What goes over a colour would be hidden under it.",
+    ("colour", "ground"): "A ground before the colour would hide it.",
+    ("over-colour", "seal"): "Paint does not hold on a seal.",
+    ("colour", "seal"): "Paint does not hold on a seal.",
+    ("ground", "seal"): "Paint does not hold on a seal.",
+    ("seal", "finish"): "The finish is the last of all: nothing holds on it.",
+    ("colour", "finish"): "Paint does not hold on a finish.",
+    ("over-colour", "finish"): "Paint does not hold on a finish.",
+    ("ground", "finish"): "A glaze before the ground would show through, and the ground would not hold on it.",
+}
+_BEHIND: dict[tuple[Role, Role], str] = {
+    ("over-colour", "colour"): "Behind glass the layer nearest the eye goes on first: the colour would hide it.",
+    ("colour", "base"): "Behind glass the layer nearest the eye goes on first: the base would hide the colour.",
+    ("colour", "ground"): "Behind glass the layer nearest the eye goes on first: the ground would hide the colour.",
+    ("over-colour", "ground"): "Behind glass the layer nearest the eye goes on first: the ground would hide it.",
+    ("base", "ground"): "Behind glass the base lies nearer the eye than the ground.",
+}
+_OTHERWISE = "It goes on at another time: each role has its place in the order."
+
+
+def move_coating(coatings: Sequence[Coating], index: int, by: int, *, seen_through: bool) -> tuple[Coating, ...]:
+    """Return coatings with one put on earlier or later among those of its role.
+
+    Parameters
+    ----------
+    coatings
+        As the maker listed them.
+    index
+        Which of them.
+    by
+        -1 for earlier, 1 for later.
+
+    Raises
+    ------
+    BadInput
+        When there is no such coating, or it cannot be: with the reason.
+    """
+    if not 0 <= index < len(coatings) or by not in (-1, 1):
+        raise BadInput(f"There is no coating {index + 1} to move.", f"There are {len(coatings)}.")
+    order = in_order(coatings, seen_through=seen_through)
+    one = coatings[index]
+    at = next(k for k, each in enumerate(order) if each is one)
+    if not 0 <= at + by < len(order):
+        raise BadInput("It is put on first already." if by < 0 else "It is put on last already.", "Leave it there.")
+    other = order[at + by]
+    if (other.role, where_of(other)) != (one.role, where_of(one)):
+        first, second = (other, one) if by < 0 else (one, other)
+        raise BadInput(_why(first.role, second.role, seen_through=seen_through), "Leave them in this order.")
+    there = next(k for k, each in enumerate(coatings) if each is other)
+    moved = list(coatings)
+    moved[index], moved[there] = moved[there], moved[index]
+    return tuple(moved)
+
+
+def _why(first: Role, second: Role, *, seen_through: bool) -> str:
+    reasons = {**_FRONT, **_BEHIND} if seen_through else _FRONT
+    return reasons.get((first, second), _OTHERWISE)
+
+
+def doubts(coatings: Sequence[Coating], surface: Surface, *, seen_through: bool) -> Iterator[str]:
+    """Yield what is doubtful about a stack, a sentence each."""
+    roles = {one.role for one in coatings}
+    if "ground" in roles and not seen_through:
+        yield "A ground lies behind what is seen through; here it would cover the print."
+    if "edge-seal" in roles and not surface.edge_seal:
+        yield f"An edge seal is for wood and smooth blanks; {surface.name.lower()} only drinks it."

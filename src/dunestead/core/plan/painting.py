@@ -1,0 +1,58 @@
+"""What a plan asks of its paint, and how it is put on."""
+
+from dunestead.core.figures import Catalogue
+from dunestead.core.job.ground import ground_colour
+from dunestead.core.painting.choice import PaintWork
+from dunestead.core.painting.coats import CoatLoad, is_light_on_dark
+from dunestead.core.painting.section import Layer, section_of
+from dunestead.core.painting.weather import Reading, spraying, verdict_of
+from dunestead.core.plan.plan import Plan
+
+__all__ = ["load_of", "paint_work", "section_of_plan", "spraying_of", "sprays_outdoors"]
+
+
+def load_of(plan: Plan) -> CoatLoad:
+    """Return how heavy coats by brush are."""
+    return plan.job.paint.load or "heavy"
+
+
+def sprays_outdoors(plan: Plan) -> bool:
+    """Say whether anything goes on from a can: an airbrush is used at the table."""
+    return any(coat.paint.technique == "spray" for coat in plan.coatings)
+
+
+def spraying_of(plan: Plan, catalogue: Catalogue) -> tuple[Reading, ...]:
+    """Return each limit for spraying in the weather of the job; empty where nothing is sprayed."""
+    return spraying(plan.job.paint.weather, catalogue.workshop) if sprays_outdoors(plan) else ()
+
+
+def paint_work(plan: Plan, catalogue: Catalogue, until_due: float | None) -> PaintWork:
+    """Return what a job asks of its paint.
+
+    Parameters
+    ----------
+    until_due
+        Minutes from now until it is wanted, None where it is not due.
+    """
+    ground = ground_colour(plan.job)
+    colours = [coat.colour for coat in plan.coatings if coat.role == "colour" and coat.colour]
+    return PaintWork(
+        surface=plan.choices.surface,
+        material=plan.choices.material,
+        use=plan.job.paint.use or plan.choices.surface.use,
+        owned=catalogue.owned,
+        until_due=until_due,
+        light_on_dark=any(is_light_on_dark(colour, ground, catalogue.workshop) for colour in colours),
+        pieces=len(plan.keepers),
+        spraying=verdict_of(spraying(plan.job.paint.weather, catalogue.workshop)),
+    )
+
+
+def section_of_plan(plan: Plan) -> tuple[Layer, ...]:
+    """Return the section through what is painted, from the eye downwards."""
+    return section_of(
+        plan.coatings,
+        plan.job.piece.colour,
+        seen_through=plan.job.blank.seen_through,
+        reverse=plan.job.mask.reverse,
+    )
