@@ -114,13 +114,14 @@ def _barred(when: PeelTime, paint: Paint, material: Material, factor: float, wor
     usual = _usual(paint, material)
     if material.peel:
         return "" if when == material.peel else f"{material.name} has its own time. {_WHY[material.peel]}"
+    if when not in set(_schools(paint, usual)):
+        return f"Not with {paint.name.lower()}: {_WHY[usual]}"
     if when in ("wet", "at-once") and work.paint_dried:
         return "Paint that dried under the mask before would tear with it."
-    if when == "wet" and usual == "wet":
-        touch = paint.touch * factor
-        if work.minutes > touch:
-            return f"Dabbing takes {work.minutes:.0f} min, and the first paint is dry to the touch after {touch:.0f}."
-    return "" if when in set(_schools(paint, usual)) else f"Not with {paint.name.lower()}: {_WHY[usual]}"
+    touch = paint.touch * factor
+    if when == "wet" and work.minutes > touch:
+        return f"Dabbing takes {work.minutes:.0f} min, and the first paint is dry to the touch after {touch:.0f}."
+    return ""
 
 
 def _schools(paint: Paint, usual: PeelTime) -> Iterator[PeelTime]:
