@@ -24,6 +24,7 @@ from dunestead.core.job.log import LogEntry
 from dunestead.core.job.reach import overlap_of
 from dunestead.core.limits import limits_of
 from dunestead.core.painting.coatings import ROLE_NAMES, Coating, where_of
+from dunestead.core.painting.mixing import MixPart
 from dunestead.core.plan.coats import PlannedCoating, under_of
 from dunestead.core.plan.plan import Plan, materials_of, method_work
 from dunestead.core.records import CutSettings, Stock
@@ -317,6 +318,7 @@ _LIMITED: Mapping[str, type] = {
     "spot": BridgeSpot,
     "coating": Coating,
     "weather": Weather,
+    "mix": MixPart,
     "words": Setting,
     "drawn": Drawn,
     "frame": Frame,

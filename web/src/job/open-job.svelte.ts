@@ -178,6 +178,8 @@ export class OpenJob {
     this.#ask(() => api.followBlank(this.id, settings.unit, before));
   takeLayout = (code: string) => this.#ask(() => api.takeLayout(this.id, settings.unit, code));
   forgetPatches = () => this.#ask(() => api.forgetPatches(this.id, settings.unit));
+  moveCoating = (index: number, by: -1 | 1) =>
+    this.#ask(() => api.moveCoating(this.id, settings.unit, index, by));
   takeBlank = (number: number) => this.#ask(() => api.takeBlank(this.id, number, settings.unit));
   setOutline = (file: File) => this.#ask(() => api.setOutline(this.id, settings.unit, file));
 

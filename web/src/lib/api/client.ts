@@ -66,6 +66,12 @@ export type OwnStock = Schemas['StockIn'];
 export type TestCut = Schemas['RecipeIn'];
 export type Try = NonNullable<TestCut['tries']>[number];
 export type Readings = Schemas['ReadingsIn'];
+export type PaintRoom = Schemas['PaintOut'];
+export type PaintFit = PaintRoom['choices'][number];
+export type SectionLayer = PaintRoom['section'][number];
+export type Forecast = Schemas['ForecastOut'];
+export type MixPart = Schemas['MixIn']['mix'][number];
+export type Mix = Schemas['MixOut'];
 export type Laid = Schemas['LaidOut'];
 export type Advice = Schemas['AdviceOut'];
 export type Fate = NonNullable<Piece['fate']>;
@@ -243,6 +249,12 @@ export const seamByTape = (
       body: { readings },
     }),
   );
+export const getPaint = (id: number, unit: Unit) => answer(api.GET('/api/jobs/{job_id}/paint', at(id, unit)));
+export const getWeather = (id: number, unit: Unit) =>
+  answer(api.GET('/api/jobs/{job_id}/weather', at(id, unit)));
+export const mixPaint = (mix: MixPart[], ml: number) => answer(api.POST('/api/mix', { body: { mix, ml } }));
+export const moveCoating = (id: number, unit: Unit, index: number, by: -1 | 1) =>
+  answer(api.POST('/api/jobs/{job_id}/coatings/move', { ...at(id, unit), body: { index, by } }));
 export const setCount = (id: number, unit: Unit, copy: number, body: CountEntry) =>
   answer(api.POST('/api/jobs/{job_id}/tasks/count', { ...at(id, unit, copy), body }));
 export const setLifted = (

@@ -1203,6 +1203,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/coatings/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put one coating on earlier or later; what cannot be is told why. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["MoveCoatingIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/elements/{element}": {
         parameters: {
             query?: never;
@@ -2476,6 +2540,66 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/paint": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show the stack, paints held against the job, how each coating is put on, and the weather. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PaintOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3776,6 +3900,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show the forecast of the days to come, and when it may be sprayed. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ForecastOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/weed": {
         parameters: {
             query?: never;
@@ -4018,6 +4202,55 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say how much of each part makes a batch, and roughly which colour it has. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["MixIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -5729,6 +5962,60 @@ export interface components {
             width: number;
         };
         /**
+         * ForecastOut
+         * @description A forecast, and when it may be sprayed.
+         */
+        ForecastOut: {
+            /** Hours */
+            hours: components["schemas"]["ForecastOut.HourOut"][];
+            /** Said */
+            said: string;
+            /** Source */
+            source: string;
+            /** Spells */
+            spells: components["schemas"]["ForecastOut.SpellOut"][];
+        };
+        /**
+         * HourOut
+         * @description An hour of a forecast.
+         */
+        "ForecastOut.HourOut": {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Humidity */
+            humidity: number;
+            /** Rain */
+            rain: boolean;
+            /** Temperature */
+            temperature: number;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "go" | "wait" | "no";
+            /** Wind */
+            wind: number;
+        };
+        /**
+         * SpellOut
+         * @description A time in which it may be sprayed.
+         */
+        "ForecastOut.SpellOut": {
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /**
+             * Ends
+             * Format: date-time
+             */
+            ends: string;
+        };
+        /**
          * FrameIn
          * @description A frame to add.
          */
@@ -6061,6 +6348,11 @@ export interface components {
              */
             field_colour?: string | null;
             /**
+             * Load
+             * @default null
+             */
+            load?: ("heavy" | "light") | null;
+            /**
              * Mask Order
              * @default null
              */
@@ -6091,6 +6383,11 @@ export interface components {
              */
             overlap?: number | null;
             /**
+             * Peel When
+             * @default null
+             */
+            peel_when?: ("wet" | "set" | "touch-dry" | "at-once" | "dry" | "five-minutes") | null;
+            /**
              * Press
              * @default null
              */
@@ -6120,6 +6417,21 @@ export interface components {
              * @default null
              */
             together?: number[] | null;
+            /**
+             * Use
+             * @default null
+             */
+            use?: ("open" | "sheltered" | "indoor" | "worn" | "touched" | "food-near") | null;
+            /**
+             * Wanted
+             * @default null
+             */
+            wanted?: ("solid" | "worn" | "washed") | null;
+            /**
+             * Warm Air
+             * @default null
+             */
+            warm_air?: boolean | null;
             /** @default null */
             weather?: components["schemas"]["JobIn.WeatherIn"] | null;
             /**
@@ -6255,6 +6567,11 @@ export interface components {
              * @default null
              */
             colour?: string | null;
+            /**
+             * Mix
+             * @description What it is mixed from, by parts.
+             */
+            mix?: components["schemas"]["JobIn.MixPartIn"][];
             /** Paint */
             paint: string;
             /**
@@ -6310,6 +6627,21 @@ export interface components {
              * @default null
              */
             widest?: number | null;
+        };
+        /**
+         * MixPartIn
+         * @description So many parts of one paint.
+         */
+        "JobIn.MixPartIn": {
+            /** Colour */
+            colour: string;
+            /** Name */
+            name: string;
+            /**
+             * Parts
+             * @default 1
+             */
+            parts?: number;
         };
         /**
          * WeatherIn
@@ -6668,6 +7000,11 @@ export interface components {
              * @default null
              */
             colour?: string | null;
+            /**
+             * Mix
+             * @description What it is mixed from, by parts.
+             */
+            mix?: components["schemas"]["JobOut.MixPartIn"][];
             /** Paint */
             paint: string;
             /**
@@ -6688,16 +7025,24 @@ export interface components {
         "JobOut.CoatingOut": {
             /** Area */
             area: number;
+            /** Bottles */
+            bottles: number | null;
             /** Cans */
             cans: number | null;
             /** Coat Ml */
             coat_ml: number;
             /** Coats */
             coats: number;
+            /** Coats Why */
+            coats_why: string;
             /** Colour */
             colour: string | null;
             /** Handle */
             handle: number;
+            /** High Ml */
+            high_ml: number;
+            /** Low Ml */
+            low_ml: number;
             /** Mask */
             mask: number | null;
             /** Next Coat */
@@ -6708,6 +7053,11 @@ export interface components {
             paint: string;
             /** Paint Name */
             paint_name: string;
+            /**
+             * Pour Ml
+             * @description With what stays in the tool.
+             */
+            pour_ml: number;
             /**
              * Role
              * @enum {string}
@@ -7037,6 +7387,8 @@ export interface components {
             due: string | null;
             /** Field Colour */
             field_colour: string;
+            /** Load */
+            load: ("heavy" | "light") | null;
             /** Mask Order */
             mask_order: string[];
             /**
@@ -7052,6 +7404,8 @@ export interface components {
             name: string;
             /** Overlap */
             overlap: number | null;
+            /** Peel When */
+            peel_when: ("wet" | "set" | "touch-dry" | "at-once" | "dry" | "five-minutes") | null;
             /** Press */
             press: string;
             /** Reverse */
@@ -7064,6 +7418,15 @@ export interface components {
             surface: string;
             /** Together */
             together: number[];
+            /** Use */
+            use: ("open" | "sheltered" | "indoor" | "worn" | "touched" | "food-near") | null;
+            /**
+             * Wanted
+             * @enum {string}
+             */
+            wanted: "solid" | "worn" | "washed";
+            /** Warm Air */
+            warm_air: boolean;
             weather: components["schemas"]["JobOut.WeatherIn"];
             /** Whole Blank */
             whole_blank: boolean;
@@ -7224,6 +7587,21 @@ export interface components {
             score: number;
             /** Why */
             why: string[];
+        };
+        /**
+         * MixPartIn
+         * @description So many parts of one paint.
+         */
+        "JobOut.MixPartIn": {
+            /** Colour */
+            colour: string;
+            /** Name */
+            name: string;
+            /**
+             * Parts
+             * @default 1
+             */
+            parts?: number;
         };
         /**
          * NearestOut
@@ -9121,6 +9499,235 @@ export interface components {
             seams: number;
             /** Sheets */
             sheets: number;
+        };
+        /**
+         * MixIn
+         * @description A mix by parts, and how much of it is wanted.
+         */
+        MixIn: {
+            /** Mix */
+            mix: components["schemas"]["MixIn.MixPartIn"][];
+            /** Ml */
+            ml: number;
+        };
+        /**
+         * MixPartIn
+         * @description So many parts of one paint.
+         */
+        "MixIn.MixPartIn": {
+            /** Colour */
+            colour: string;
+            /** Name */
+            name: string;
+            /**
+             * Parts
+             * @default 1
+             */
+            parts?: number;
+        };
+        /**
+         * MixOut
+         * @description How much of each part, ml, and roughly which colour comes of it.
+         */
+        MixOut: {
+            /** Colour */
+            colour: string | null;
+            /** Each Ml */
+            each_ml: number[];
+        };
+        /**
+         * MoveCoatingIn
+         * @description One coating put on earlier or later.
+         */
+        MoveCoatingIn: {
+            /**
+             * By
+             * @enum {integer}
+             */
+            by: -1 | 1;
+            /** Index */
+            index: number;
+        };
+        /**
+         * PaintOut
+         * @description All that *Paint* decides on.
+         */
+        PaintOut: {
+            /** Choices */
+            choices: components["schemas"]["PaintOut.PaintFitOut"][];
+            /** Doubts */
+            doubts: string[];
+            /**
+             * Load
+             * @description Null where it is no question.
+             */
+            load: ("heavy" | "light") | null;
+            /**
+             * Schools
+             * @description Of the first mask.
+             */
+            schools: components["schemas"]["PaintOut.SchoolOut"][];
+            /** Section */
+            section: components["schemas"]["PaintOut.LayerOut"][];
+            /** Seen Through */
+            seen_through: boolean;
+            spraying: components["schemas"]["PaintOut.SprayingOut"] | null;
+            /** Technique */
+            technique: components["schemas"]["PaintOut.TechniqueOut"][];
+            /**
+             * Use
+             * @enum {string}
+             */
+            use: "open" | "sheltered" | "indoor" | "worn" | "touched" | "food-near";
+            /** Uses */
+            uses: components["schemas"]["PaintOut.ChoiceKeyOut"][];
+            /**
+             * Wanted
+             * @enum {string}
+             */
+            wanted: "solid" | "worn" | "washed";
+            /**
+             * Warm Air
+             * @description Null where no paint of the job stands it.
+             */
+            warm_air: boolean | null;
+        };
+        /**
+         * ChoiceKeyOut
+         * @description Something to choose, by its key.
+         */
+        "PaintOut.ChoiceKeyOut": {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * LayerOut
+         * @description A layer of the section, from the eye downwards; where it lies along it, 0 at the left and 1 at the right.
+         */
+        "PaintOut.LayerOut": {
+            /** Coats */
+            coats: number;
+            /** Colour */
+            colour: string | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "blank" | "coating";
+            /** Name */
+            name: string;
+            /** Number */
+            number: number | null;
+            /** Spans */
+            spans: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * PaintFitOut
+         * @description A paint held against the job.
+         */
+        "PaintOut.PaintFitOut": {
+            /** Allowed */
+            allowed: boolean;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: components["schemas"]["PaintOut.PaintPartOut"][];
+            /** Score */
+            score: number;
+            /** Why */
+            why: string[];
+        };
+        /**
+         * PaintPartOut
+         * @description What speaks for or against a paint.
+         */
+        "PaintOut.PaintPartOut": {
+            /** Points */
+            points: number;
+            /** Why */
+            why: string;
+        };
+        /**
+         * ReadingOut
+         * @description One limit for spraying with what is read.
+         */
+        "PaintOut.ReadingOut": {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** Reads */
+            reads: string;
+            /** Should */
+            should: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "go" | "wait" | "no";
+        };
+        /**
+         * SchoolOut
+         * @description A way of timing the peel: whether it will do, and why.
+         */
+        "PaintOut.SchoolOut": {
+            /** Allowed */
+            allowed: boolean;
+            /** Name */
+            name: string;
+            /** Usual */
+            usual: boolean;
+            /**
+             * When
+             * @enum {string}
+             */
+            when: "wet" | "set" | "touch-dry" | "at-once" | "dry" | "five-minutes";
+            /** Why */
+            why: string;
+        };
+        /**
+         * SprayingOut
+         * @description Whether it is weather for spraying.
+         */
+        "PaintOut.SprayingOut": {
+            /** Readings */
+            readings: components["schemas"]["PaintOut.ReadingOut"][];
+            /** Said */
+            said: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "go" | "wait" | "no";
+        };
+        /**
+         * TechniqueOut
+         * @description How one coating is put on.
+         */
+        "PaintOut.TechniqueOut": {
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            /** Tips */
+            tips: components["schemas"]["PaintOut.TipOut"][];
+        };
+        /**
+         * TipOut
+         * @description One line of a technique card.
+         */
+        "PaintOut.TipOut": {
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
         };
         /**
          * PatchIn

@@ -1,10 +1,16 @@
 <script lang="ts">
+  import ArrowDown from '@lucide/svelte/icons/arrow-down';
+  import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import Trash2 from '@lucide/svelte/icons/trash-2';
   import type { Catalogue, Coating, PlannedCoating } from '../../lib/api/client';
+  import { settings } from '../../lib/settings.svelte';
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
   import ColourField from '../../lib/ui/ColourField.svelte';
+  import Fold from '../../lib/ui/Fold.svelte';
   import NumberField from '../../lib/ui/NumberField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
+  import { showVolume } from '../../lib/units';
+  import Mix from './Mix.svelte';
 
   interface Props {
     coating: Coating;
@@ -14,9 +20,11 @@
     /** The last colour there is cannot be taken out. */
     only: boolean;
     onchange: (entries: Partial<Coating>) => void;
+    /** Put it on earlier or later; without it there is nothing to change places with. */
+    onmove?: (by: -1 | 1) => void;
     onremove: () => void;
   }
-  const { coating, planned, catalogue, surface, only, onchange, onremove }: Props = $props();
+  const { coating, planned, catalogue, surface, only, onchange, onmove, onremove }: Props = $props();
 
   const serving = $derived(
     catalogue.paints.filter((one) => (catalogue.roles[one.key] ?? []).includes(coating.role)),
@@ -38,6 +46,14 @@
     ['over', 'Over all, mask off'],
     ['mask', 'Through the mask'],
   ] as const;
+  const volume = (ml: number) => showVolume(ml, settings.unit);
+  const packs = $derived(
+    planned?.cans
+      ? `, ${planned.cans === 1 ? '1 can' : `${planned.cans} cans`}`
+      : planned?.bottles
+        ? `, ${planned.bottles === 1 ? '1 bottle' : `${planned.bottles} bottles`}`
+        : '',
+  );
 </script>
 
 <div class="card grid grid-cols-[1fr_5.5rem_auto] items-start gap-2 p-3">
@@ -55,15 +71,28 @@
     otherwise={planned?.coats ?? 1}
     onchange={(coats) => onchange({ coats })}
   />
-  {#if only}
-    <span class="w-8"></span>
-  {:else}
-    <button
-      class="mt-7 cursor-pointer p-1.5"
-      aria-label="Take out: {NAMES[coating.role]}"
-      title="Take out"
-      onclick={onremove}><Trash2 size={16} /></button
-    >
+  <div class="mt-6 flex flex-col">
+    {#if onmove}
+      <button class="p-1" aria-label="Put on earlier: {NAMES[coating.role]}" onclick={() => onmove(-1)}
+        ><ArrowUp size={16} /></button
+      >
+      <button class="p-1" aria-label="Put on later: {NAMES[coating.role]}" onclick={() => onmove(1)}
+        ><ArrowDown size={16} /></button
+      >
+    {/if}
+    {#if !only}
+      <button
+        class="cursor-pointer p-1"
+        aria-label="Take out: {NAMES[coating.role]}"
+        title="Take out"
+        onclick={onremove}><Trash2 size={16} /></button
+      >
+    {/if}
+  </div>
+  {#if planned}
+    <p class="col-span-3 m-0 text-sm text-(--faint)">
+      {volume(planned.low_ml)} to {volume(planned.high_ml)}{packs}. {planned.coats_why}
+    </p>
   {/if}
   {#if coating.role === 'base' || coating.role === 'over-colour' || coating.role === 'ground'}
     <ColourField
@@ -91,4 +120,14 @@
       />
     </div>
   {/if}
+  <div class="col-span-3">
+    <Fold title="Mixed from" open={(coating.mix ?? []).length > 0}>
+      <Mix
+        mix={coating.mix ?? []}
+        ml={planned?.pour_ml ?? 30}
+        wanted={planned?.colour ?? null}
+        onchange={(mix) => onchange({ mix })}
+      />
+    </Fold>
+  </div>
 </div>

@@ -1,13 +1,20 @@
 <script lang="ts">
-  import type { Coating } from '../../lib/api/client';
+  import type { Coating, JobChange } from '../../lib/api/client';
   import Fold from '../../lib/ui/Fold.svelte';
+  import OneOf from '../../lib/ui/OneOf.svelte';
   import Tick from '../../lib/ui/Tick.svelte';
   import type { PanelProps } from '../station';
+  import { booth } from './booth.svelte';
   import CoatingRow from './CoatingRow.svelte';
   import Stack from './Stack.svelte';
+  import Technique from './Technique.svelte';
+  import Weather from './Weather.svelte';
+  import WhichPaint from './WhichPaint.svelte';
 
   const { open, job, catalogue }: PanelProps = $props();
 
+  $effect(() => void booth.fetch(job));
+  const room = $derived(booth.room);
   const coatings = $derived(job.inputs.coatings);
   const set = (change: (now: Coating[]) => Coating[]) =>
     open.change(({ inputs }) => ({ coatings: change(inputs.coatings) }));
@@ -21,6 +28,15 @@
     ['seal', 'A seal'],
     ['finish', 'A finish'],
   ] as const;
+  const WANTED = [
+    ['solid', 'Solid'],
+    ['worn', 'A little worn'],
+    ['washed', 'Washed out'],
+  ] as const;
+  const LOADS = [
+    ['heavy', 'Few heavy coats, worked in (usual: fills the fibres)'],
+    ['light', 'More light coats (less runs under the mask)'],
+  ] as const;
   const serves = (paint: string, role: string) => (catalogue.roles[paint] ?? []).includes(role);
   const firstFor = (role: string) =>
     catalogue.paints.find((one) => serves(one.key, role) && one.suits.includes(job.inputs.surface));
@@ -28,22 +44,83 @@
   function add(role: Coating['role']): void {
     const paint = firstFor(role);
     if (paint)
-      void set((now) => [...now, { role, paint: paint.key, colour: null, coats: null, where: null }]);
+      void set((now) => [
+        ...now,
+        { role, paint: paint.key, colour: null, coats: null, where: null, mix: [] },
+      ]);
   }
+  const alike = (coating: Coating) =>
+    coatings.filter((one) => one.role === coating.role && one.where === coating.where).length > 1;
+  const choose = (paint: string) =>
+    set((now) => now.map((one) => (one.role === 'colour' ? { ...one, paint } : one)));
+  const planned = (coating: Coating) =>
+    job.coatings.find(
+      (one) => one.role === coating.role && (!coating.colour || one.colour === coating.colour),
+    ) ?? job.coatings.find((one) => one.role === coating.role);
+  const schools = $derived((room?.schools ?? []).filter((one) => one.allowed));
+  const peelWhen = $derived(
+    job.inputs.peel_when ?? schools.find((one) => one.usual)?.when ?? schools[0]?.when ?? 'wet',
+  );
 </script>
 
-<Stack coatings={job.coatings} seenThrough={job.inputs.seen_through} />
+{#if booth.problem}<p class="m-0 font-bold" role="alert">{booth.problem}</p>{/if}
+{#if room}<Stack section={room.section} seenThrough={room.seen_through} />{/if}
+{#each room?.doubts ?? [] as doubt (doubt)}<p class="m-0 text-sm font-bold">{doubt}</p>{/each}
 {#each coatings as coating, index (index)}
   <CoatingRow
     {coating}
     {catalogue}
     surface={job.inputs.surface}
-    planned={job.coatings.find((one) => one.role === coating.role)}
+    planned={planned(coating)}
     only={coating.role === 'colour' && coatings.filter((one) => one.role === 'colour').length === 1}
     onchange={(entries) => set((now) => now.map((one, at) => (at === index ? { ...one, ...entries } : one)))}
+    onmove={alike(coating) || coatings.length > 1 ? (by) => open.moveCoating(index, by) : undefined}
     onremove={() => set((now) => now.filter((_, at) => at !== index))}
   />
 {/each}
+{#if room}
+  <div class="grid grid-cols-2 gap-3">
+    <OneOf
+      label="The print shall look"
+      value={room.wanted}
+      of={WANTED}
+      onchange={(wanted) => open.change({ wanted })}
+    />
+    <OneOf
+      label="It must stand"
+      value={room.use}
+      of={room.uses.map(({ key, name }) => [key, name] as const)}
+      onchange={(use) => open.change({ use: use as JobChange['use'] })}
+    />
+  </div>
+  {#if room.load}
+    <OneOf label="By brush" value={room.load} of={LOADS} onchange={(load) => open.change({ load })} />
+  {/if}
+  <div>
+    <OneOf
+      label="Peel the mask"
+      value={peelWhen}
+      of={schools.map((one) => [one.when, `${one.name}${one.usual ? ' (usual here)' : ''}`] as const)}
+      onchange={(when) =>
+        open.change({ peel_when: schools.find((one) => one.usual)?.when === when ? null : when })}
+    />
+    <p class="m-0 mt-1 text-sm text-(--faint)">{schools.find((one) => one.when === peelWhen)?.why ?? ''}</p>
+  </div>
+  {#if room.warm_air !== null}
+    <Tick
+      label="Warm air between the coats"
+      checked={room.warm_air}
+      onchange={(warm_air) => open.change({ warm_air })}
+    />
+  {/if}
+  <Technique technique={room.technique} />
+  <Weather {open} {job} />
+  <WhichPaint
+    choices={room.choices}
+    used={coatings.filter((one) => one.role === 'colour').map((one) => one.paint)}
+    onchoose={choose}
+  />
+{/if}
 <Fold title="Add a coating" open={false}>
   <div class="flex flex-wrap gap-2">
     {#each ADD as [role, name] (role)}

@@ -1,59 +1,81 @@
 <script lang="ts">
-  import type { PlannedCoating } from '../../lib/api/client';
-  import { settings } from '../../lib/settings.svelte';
-  import { showVolume } from '../../lib/units';
+  import type { PaintRoom } from '../../lib/api/client';
 
   interface Props {
-    coatings: PlannedCoating[];
+    section: PaintRoom['section'];
     seenThrough: boolean;
   }
-  const { coatings, seenThrough }: Props = $props();
-  /** From the eye down: what goes on last lies on top, or behind glass at the bottom. */
-  const layers = $derived([...coatings].reverse());
+  const { section, seenThrough }: Props = $props();
+
+  const WIDTH = 300;
+  const HIGH = 15;
+  const BLANK = 26;
+  const TOP = 26;
+  const deep = (kind: string) => (kind === 'blank' ? BLANK : HIGH);
+  /** Each layer with the height it begins at. */
+  const layers = $derived.by(() => {
+    let y = TOP;
+    return section.map((layer) => {
+      const placed = { ...layer, y, high: deep(layer.kind) };
+      y += placed.high;
+      return placed;
+    });
+  });
+  const tall = $derived(TOP + section.reduce((sum, layer) => sum + deep(layer.kind), 0) + 4);
+  const said = $derived(
+    `From the eye down: ${section.map((layer) => (layer.number ? `${layer.number}, ${layer.name}` : layer.name)).join('; ')}`,
+  );
 </script>
 
-{#if coatings.length > 1}
-  <ol class="m-0 flex list-none flex-col p-0" aria-label="What goes on, the last on top">
-    {#each layers as coat (coat.number)}
-      <li class="layer flex items-center gap-2 px-2 py-1 text-sm">
-        <span class="swatch" style:background={coat.colour ?? 'transparent'} class:clear={!coat.colour}
-        ></span>
-        <span class="stamp w-5 text-right">{coat.number}</span>
-        <span class="flex-1"
-          >{coat.role_name}: {coat.paint_name}, {coat.coats}
-          {coat.coats === 1 ? 'coat' : 'coats'}{coat.mask && coatings.some((one) => (one.mask ?? 1) > 1)
-            ? `, mask ${coat.mask}`
-            : ''}</span
+{#if section.length > 2}
+  <figure class="m-0">
+    <svg viewBox="0 0 {WIDTH} {tall}" class="w-full" role="img" aria-label={said}>
+      <path class="eye" d="M20 12q16-15 32 0q-16 15-32 0zM36 7a5 5 0 1 0 .1 0z" fill-rule="evenodd" />
+      <text x="60" y="16">{seenThrough ? 'the eye, looking through the blank' : 'the eye'}</text>
+      {#each layers as layer (layer.number ?? 0)}
+        {#each layer.spans as [from, to] (from)}
+          <rect
+            class={layer.kind}
+            class:clear={!layer.colour}
+            x={from * WIDTH}
+            y={layer.y}
+            width={(to - from) * WIDTH}
+            height={layer.high - 1}
+            style:fill={layer.colour ?? undefined}
+          />
+        {/each}
+        <text class="on" x="6" y={layer.y + layer.high / 2 + 3.5}
+          >{layer.number ? `${layer.number}  ${layer.name}` : layer.name}{layer.coats > 1
+            ? `, ${layer.coats} coats`
+            : ''}</text
         >
-        <strong>{showVolume(coat.total_ml, settings.unit)}</strong>
-      </li>
-    {/each}
-    <li class="blank px-2 py-1 text-sm">
-      {seenThrough ? 'The back of the blank; it is seen from below' : 'The blank'}
-    </li>
-  </ol>
+      {/each}
+    </svg>
+  </figure>
 {/if}
 
 <style>
-  .layer {
-    border: 1px solid var(--line);
-    border-bottom: 0;
+  .eye {
+    fill: var(--ink);
   }
-  .layer:first-child {
-    border-radius: 0.5rem 0.5rem 0 0;
+  text {
+    font-size: 10px;
+    fill: var(--ink);
   }
-  .blank {
-    border: 1px solid var(--line);
-    border-radius: 0 0 0.5rem 0.5rem;
-    background: repeating-linear-gradient(45deg, transparent 0 6px, var(--line) 6px 7px);
+  .on {
+    fill: #1b2429;
     font-weight: 700;
+    paint-order: stroke;
+    stroke: #fbf8ef;
+    stroke-width: 3px;
+    stroke-linejoin: round;
   }
-  .swatch {
-    width: 1.6rem;
-    height: 0.9rem;
-    border: 1px solid var(--faint);
+  rect {
+    stroke: #1b2429;
+    stroke-width: 0.6;
   }
   .clear {
-    background: repeating-linear-gradient(135deg, transparent 0 3px, var(--faint) 3px 4px) !important;
+    fill: #fbf8ef;
+    stroke-dasharray: 3 2;
   }
 </style>
