@@ -153,7 +153,11 @@ ORDERS = {
 def first_through(graph: TaskGraph) -> list[str]:
     """Return the codes of the first copy through its first mask, weeding first, and what follows all masks."""
     after = ("weed", "tack", "paint", "peel", "cure")
-    tasks = [task for task in graph.tasks if task.copy == 1 and task.mask in (1, None) and task.station in after]
+    tasks = [
+        task
+        for task in graph.tasks
+        if not task.needs_marks and task.copy == 1 and task.mask in (1, None) and task.station in after
+    ]
     return [task.code for task in tasks]
 
 

@@ -17,6 +17,7 @@ from dunestead.api.jobs import jobs
 from dunestead.api.mask import mask
 from dunestead.api.opened import tagged
 from dunestead.api.painting import painting
+from dunestead.api.peeling import peeling
 from dunestead.api.problems import install_problems, problem
 from dunestead.api.waiting import install_waiting, waiting
 from dunestead.api.weeding import weeding
@@ -95,6 +96,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(waiting)
     app.register_blueprint(weeding)
     app.register_blueprint(painting)
+    app.register_blueprint(peeling)
     install_problems(app)
     install_waiting(app)
     app.before_request(_refuse_other_sites)

@@ -5,7 +5,7 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
-from dunestead.api.wire import COLOUR, Wire, limits_like
+from dunestead.api.wire import COLOUR, Point, Wire, limits_like
 from dunestead.core.figures import PeelTime, Use
 from dunestead.core.painting.coats import CoatLoad, Wanted
 from dunestead.core.painting.mixing import MixPart
@@ -20,6 +20,8 @@ __all__ = [
     "MoveCoatingIn",
     "PaintFitOut",
     "PaintOut",
+    "PeelOut",
+    "PeelWayOut",
     "ReadingOut",
     "SchoolOut",
     "SpellOut",
@@ -122,6 +124,23 @@ class PaintOut(BaseModel):
     doubts: list[str]
     spraying: SprayingOut | None
     schools: list[SchoolOut] = Field(description="Of the first mask.")
+
+
+class PeelWayOut(BaseModel):
+    """From where to where a mask is peeled, mm on the blank, and places that tear easily."""
+
+    number: int
+    begins: Point
+    ends: Point
+    said: str
+    weak: list[Point]
+
+
+class PeelOut(BaseModel):
+    """Which way each mask comes off."""
+
+    masks: list[PeelWayOut]
+    late: str
 
 
 class MoveCoatingIn(Wire):

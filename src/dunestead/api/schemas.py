@@ -22,6 +22,7 @@ from dunestead.core.painting.coatings import Coating
 from dunestead.core.painting.coats import CoatLoad, Wanted
 from dunestead.core.sheets.price import Aim
 from dunestead.core.tacking.centring import Datum
+from dunestead.core.work.marks import MarkKind
 from dunestead.store import StoredBlank
 
 __all__ = [
@@ -236,6 +237,33 @@ class DoneIn(Wire):
     began: datetime | None = None
 
 
+class BegunIn(Wire):
+    """A task whose first stroke is made now."""
+
+    task: str = Field(max_length=120)
+
+
+class MarkIn(Wire):
+    """A place that wants a second look, mm on the blank, and what is wrong there."""
+
+    task: str = Field(max_length=120)
+    what: MarkKind
+    at: Point
+
+
+class MarkedIn(Wire):
+    """A marked place of a task."""
+
+    task: str = Field(max_length=120)
+    number: int = Field(ge=1, le=100_000)
+
+
+class MendedIn(MarkedIn):
+    """A marked place that was seen to, or was not after all."""
+
+    mended: bool
+
+
 class CallsIn(Wire):
     """Keepers, or rests of the plate, that answered a task's roll-call, or did not after all."""
 
@@ -309,7 +337,7 @@ class CallOut(BaseModel):
     """A roll-call: what must answer by its number, what has and when, where it lifted, and what is counted."""
 
     numbers: list[int]
-    of: Literal["keepers", "placements"]
+    of: Literal["keepers", "placements", "touch-ups"]
     answered: dict[int, datetime]
     keepers_counted: int | None
     lifted: list[int]
@@ -337,6 +365,40 @@ class TaskHeatOut(BaseModel):
     celsius: float
     seconds: float
     why: str
+
+
+class MarkOut(BaseModel):
+    """A place to see to: marked by the maker, or a gap that a bridge left; what to do there."""
+
+    number: int
+    what: str
+    text: str
+    at: Point
+    mended: bool
+    marked: bool = Field(description="Whether the maker marked it.")
+
+
+class KindOut(BaseModel):
+    """Something that may be wrong, by its key."""
+
+    key: MarkKind
+    name: str
+
+
+class MarkPlaceOut(BaseModel):
+    """A window that may be marked, by its number."""
+
+    number: int
+    at: Point
+
+
+class MarkingOut(BaseModel):
+    """What may be marked in a task, where, and what there is to see to."""
+
+    task: str = Field(description="The task in which it is marked.")
+    kinds: list[KindOut]
+    windows: list[MarkPlaceOut]
+    marks: list[MarkOut]
 
 
 class ReadOut(BaseModel):
@@ -368,6 +430,9 @@ class TaskOut(BaseModel):
     seams: list[TaskSeamOut]
     heat: TaskHeatOut | None
     read: ReadOut | None
+    begun: datetime | None
+    strokes: bool = Field(description="Whether its first stroke starts a clock.")
+    marking: MarkingOut | None
     state: TaskState
     done_at: datetime | None
     reason: str
@@ -413,6 +478,21 @@ class ClockOut(BaseModel):
     copy_no: int | None
     opens: datetime
     closes: datetime | None
+    late: str = Field(description="What to do once it is too late.")
+
+
+class JobClockOut(ClockOut):
+    """A clock of any job."""
+
+    job: int
+    job_name: str
+
+
+class ClocksOut(BaseModel):
+    """All that is waited for, soonest first; how many minutes before a moment the alarm sounds."""
+
+    clocks: list[JobClockOut]
+    alarm_minutes: float
 
 
 class HistoryOut(BaseModel):

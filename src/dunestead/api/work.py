@@ -7,6 +7,7 @@ from dunestead.api.opened import bench, made_on, opened, worked
 from dunestead.api.work_views import head_out, station_out
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.stations.station import NAMES
+from dunestead.workshop.marking import begin_task, mark_place, mend_mark, unmark
 
 __all__ = ["work"]
 
@@ -84,6 +85,47 @@ def set_count(job_id: int, given: wire.CountIn, query_data: wire.UnitQuery) -> w
 def set_used(job_id: int, given: wire.UsedIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log how a mask was really pressed: proposed the next time, where it held."""
     bench().used(job_id, given.task, given.celsius, given.seconds, version=made_on())
+    return worked(job_id, query_data)
+
+
+@work.post("/tasks/begun")
+@work.input(wire.BegunIn, arg_name="given")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.WorkOut)
+def set_begun(job_id: int, given: wire.BegunIn, query_data: wire.UnitQuery) -> wire.WorkOut:
+    """Log the first stroke of a task, which starts its clock."""
+    begin_task(bench(), opened(job_id, query_data), given.task, made_on())
+    return worked(job_id, query_data)
+
+
+@work.post("/tasks/mark")
+@work.input(wire.MarkIn, arg_name="given")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.WorkOut)
+def add_mark(job_id: int, given: wire.MarkIn, query_data: wire.UnitQuery) -> wire.WorkOut:
+    """Mark a place that wants a second look."""
+    mark_place(bench(), opened(job_id, query_data), given.task, given.what, given.at, made_on())
+    return worked(job_id, query_data)
+
+
+@work.post("/tasks/unmark")
+@work.input(wire.MarkedIn, arg_name="given")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.WorkOut)
+def drop_mark(job_id: int, given: wire.MarkedIn, query_data: wire.UnitQuery) -> wire.WorkOut:
+    """Take a mark back."""
+    unmark(bench(), opened(job_id, query_data), given.task, given.number, made_on())
+    return worked(job_id, query_data)
+
+
+@work.post("/tasks/mended")
+@work.input(wire.MendedIn, arg_name="given")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.WorkOut)
+def set_mended(job_id: int, given: wire.MendedIn, query_data: wire.UnitQuery) -> wire.WorkOut:
+    """Log that a marked place was seen to, or was not after all."""
+    found = opened(job_id, query_data)
+    mend_mark(bench(), found, given.task, given.number, mended=given.mended, version=made_on())
     return worked(job_id, query_data)
 
 

@@ -5,19 +5,23 @@ from collections.abc import Sequence
 from typing import Any
 
 from dunestead.api import schemas as wire
+from dunestead.api.mark_views import marking_out
 from dunestead.core.job.log import LogEntry
 from dunestead.core.stations.graph import Next, red_before_cutting
 from dunestead.core.stations.station import Station
+from dunestead.core.words.peeling import too_late
 from dunestead.core.words.tasks import caution_of, counted_of, detail_of, need_in_words, title_of
-from dunestead.core.work.progress import Progress
+from dunestead.core.work.progress import Clock, Progress
 from dunestead.core.work.tasks import Call, Count, Task
 from dunestead.workshop.opened import OpenJob
 
-__all__ = ["clocks_out", "head_out", "next_title", "station_out", "work_entries", "work_out"]
+__all__ = ["clock_entries", "clocks_out", "head_out", "next_title", "station_out", "work_entries", "work_out"]
 
 _MOST_CLOCKS = 60
 # Where each set of masks is worked on once, however many copies are painted through it.
 _PER_SET = ("weed",)
+# Their first stroke starts a clock.
+_STROKES = ("blank-base-coat", "paint-coat", "cure-finish")
 
 
 def work_out(opened: OpenJob, unit: str, copy: int, room: str | None = None) -> wire.WorkOut:
@@ -78,17 +82,21 @@ def next_title(following: Next | None, unit: str) -> str | None:
 
 def clocks_out(opened: OpenJob, unit: str) -> list[wire.ClockOut]:
     """Return every task that is waited for, soonest first."""
-    return [
-        wire.ClockOut(
-            task=clock.task.id,
-            title=title_of(clock.task, unit),
-            station=clock.task.station,
-            copy_no=clock.task.copy,
-            opens=clock.opens,
-            closes=clock.closes,
-        )
-        for clock in opened.progress.clocks()[:_MOST_CLOCKS]
-    ]
+    return [wire.ClockOut(**clock_entries(opened, clock, unit)) for clock in opened.progress.clocks()[:_MOST_CLOCKS]]
+
+
+def clock_entries(opened: OpenJob, clock: Clock, unit: str) -> dict[str, Any]:
+    """Return the entries of `ClockOut`."""
+    task = clock.task
+    return {
+        "task": task.id,
+        "title": title_of(task, unit),
+        "station": task.station,
+        "copy_no": task.copy,
+        "opens": clock.opens,
+        "closes": clock.closes,
+        "late": too_late(opened.plan.choices.material.kind) if task.station == "peel" else "",
+    }
 
 
 class _TaskViews:
@@ -105,7 +113,9 @@ class _TaskViews:
         station = next(one for one in self._opened.stations if one.code == code)
         found = self.verdict(station)
         found.rows = [wire.RowOut.model_validate(row, from_attributes=True) for row in station.rows]
-        found.tasks = [self.task(task) for task in self._of_copy(station.tasks, copy)]
+        progress = self._opened.progress
+        shown = [t for t in self._of_copy(station.tasks, copy) if not t.needs_marks or progress.marks(t.needs_marks)]
+        found.tasks = [self.task(task) for task in shown]
         return found
 
     def verdict(self, station: Station) -> wire.StationOut:
@@ -151,6 +161,9 @@ class _TaskViews:
             call=call,
             heat=_heat_out(task),
             read=_read_out(progress.laid(task)),
+            begun=progress.begun(task),
+            strokes=task.code in _STROKES,
+            marking=marking_out(self._opened, task, self._unit),
             seams=[
                 wire.TaskSeamOut.model_validate(seam, from_attributes=True) for seam in task.figures.get("seams", ())
             ],

@@ -447,6 +447,7 @@ class HandTimes:
     seam: float
     count_window: float
     look_over: float
+    second_pass: float
     rewarm: float
     lint: float
     print_twice: float

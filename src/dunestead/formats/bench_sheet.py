@@ -60,7 +60,7 @@ class _Type:
 
 
 # The first of these that needs no more than two pages is taken: a second colour must not cost a third.
-_TYPES = (_Type(10.5, 80.0), _Type(10.0, 67.0), _Type(9.5, 50.0), _Type(9.0, 40.0))
+_TYPES = (_Type(10.5, 80.0), _Type(10.0, 67.0), _Type(9.5, 50.0), _Type(9.0, 40.0), _Type(8.5, 34.0))
 _PAGES = 2
 
 

@@ -50,6 +50,7 @@ from dunestead.formats.verified import check_cut
 from dunestead.store import BlankStore, JobHead, JobStore, Records, StoredBlank, StoredJob
 from dunestead.workshop.cards import Cards, short_hash
 from dunestead.workshop.clock import Clock
+from dunestead.workshop.clocks import Clocks
 from dunestead.workshop.cutting_room import CuttingRoom
 from dunestead.workshop.opened import UNRECKONED, Mending, OpenJob
 from dunestead.workshop.plans import Plans, Reckoned
@@ -89,6 +90,7 @@ class Workbench:
         self.sources = StoredSources(store.file)
         self._plans = Plans()
         self.cards = Cards(store, self.open, catalogue)
+        self.clocks = Clocks(store, self.open)
         self.refresh()
 
     def refresh(self) -> None:
@@ -379,7 +381,7 @@ class Workbench:
             "done" if done else "undone",
             task.id,
             moment,
-            began=began if done else None,
+            began=(began or opened.progress.begun(task)) if done else None,
             reason=reason,
             standing=dict(task.standing) if done else {},
         )
@@ -492,9 +494,9 @@ class Workbench:
             self._store.write(job_id, None, [LogEntry("handed-out", what[:120], self.clock.now())])
         return opened
 
-    def log(self, job_id: int, entries: Sequence[LogEntry]) -> None:
-        """Add rows to a job's log as they are."""
-        self._store.write(job_id, None, entries)
+    def log(self, job_id: int, entries: Sequence[LogEntry], version: int | None = None) -> None:
+        """Add rows to a job's log as they are; made on a version, they clash with any other."""
+        self._store.write(job_id, version, entries)
 
     # --- looking ----------------------------------------------------------------------------------
     def look(self, job_id: int, changed: Change) -> tuple[Look, SizeRail]:

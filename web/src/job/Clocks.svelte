@@ -33,7 +33,7 @@
       <p class="m-0 text-sm font-bold">left to do it</p>
     {:else}
       <p class="stamp m-0 text-2xl text-(--fault)">Window passed</p>
-      <p class="m-0 text-sm">{showMinutes(-closes)} ago. Do it now, and warm it if it drags.</p>
+      <p class="m-0 text-sm">{showMinutes(-closes)} ago. {clock.late}</p>
     {/if}
   </div>
 {/each}

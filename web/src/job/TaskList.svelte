@@ -5,6 +5,7 @@
   import type { OpenJob } from './open-job.svelte';
   import HeatUsed from './HeatUsed.svelte';
   import Reason from './Reason.svelte';
+  import Marking from './Marking.svelte';
   import RollCall from './RollCall.svelte';
 
   interface Props {
@@ -72,11 +73,23 @@
           <strong>Take care.</strong>
           {task.caution}
         </p>{/if}
+      {#if task.strokes && !task.done_at}
+        <p class="m-0 mt-1 pl-6 text-sm">
+          {#if task.begun}
+            First stroke {showMoment(task.begun)}
+          {:else}
+            <button class="cursor-pointer font-bold underline" onclick={() => open.begin(task.id)}
+              >First stroke now</button
+            >
+          {/if}
+        </p>
+      {/if}
       {#if open.early?.task === task.id}<Reason {open} early={open.early} />{/if}
       {#if task.heat}
         <div class="mt-2 pl-6"><HeatUsed {task} heat={task.heat} {open} /></div>
       {/if}
-      {#if task.call}
+      {#if task.marking}<Marking {task} marking={task.marking} {open} />{/if}
+      {#if task.call && task.call.of !== 'touch-ups'}
         <RollCall
           {task}
           call={task.call}

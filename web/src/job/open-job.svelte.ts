@@ -1,5 +1,6 @@
 /** One job on the screen: what the workshop last said of it, and every change a maker can make. */
 import * as api from '../lib/api/client';
+import { clocks } from '../lib/clocks.svelte';
 import { settings } from '../lib/settings.svelte';
 
 const REST_MS = 350;
@@ -46,6 +47,8 @@ export class OpenJob {
   shown = $state<string | null>(null);
   /** A task that is before its time, or whose count is not out: why, until a reason is given or it is let be. */
   early = $state.raw<{ task: string; problem: api.Problem } | null>(null);
+  /** What the next point in the picture is marked as. */
+  marking = $state.raw<{ task: string; what: api.MarkKind } | null>(null);
   /** A bridge in the hand, as it would stand; or why it cannot. */
   hand = $state.raw<api.Bridge | null>(null);
   refused = $state<string | null>(null);
@@ -124,6 +127,22 @@ export class OpenJob {
     this.shown = task.id;
     if (task.mask) this.mask = task.mask;
   };
+  /** The first stroke of a task: its clock starts. */
+  begin = (task: string) =>
+    this.#ask((job) => this.#worked(job, api.setBegun(this.id, settings.unit, this.copy, task)));
+  /** Mark a place that wants a second look; it waits for no further point. */
+  mark = (task: string, what: api.MarkKind, at: [number, number]) => {
+    this.marking = null;
+    return this.#ask((job) =>
+      this.#worked(job, api.addMark(this.id, settings.unit, this.copy, { task, what, at })),
+    );
+  };
+  unmark = (task: string, number: number) =>
+    this.#ask((job) => this.#worked(job, api.dropMark(this.id, settings.unit, this.copy, { task, number })));
+  mend = (task: string, number: number, mended: boolean) =>
+    this.#ask((job) =>
+      this.#worked(job, api.setMended(this.id, settings.unit, this.copy, { task, number, mended })),
+    );
   /** Write down how many were counted. */
   count = (task: string, what: string, count: number) =>
     this.#ask((job) =>
@@ -146,10 +165,11 @@ export class OpenJob {
     return this.#ask((job) => this.#worked(job, api.getWork(this.id, settings.unit, copy)));
   };
   /** What was done leaves the design as it is: the answer holds the work only. */
-  #worked = async (job: api.Job, asked: Promise<api.Work>): Promise<api.Job> => ({
-    ...job,
-    ...(await asked),
-  });
+  #worked = async (job: api.Job, asked: Promise<api.Work>): Promise<api.Job> => {
+    const work = await asked;
+    void clocks.ask();
+    return { ...job, ...work };
+  };
   record = (entry: api.RecordEntry) => this.#ask(() => api.setRecord(this.id, settings.unit, entry));
   undo = () => (this.job?.history.undo ? this.#ask(() => api.undo(this.id, settings.unit)) : undefined);
   redo = () => (this.job?.history.redo ? this.#ask(() => api.redo(this.id, settings.unit)) : undefined);

@@ -50,6 +50,12 @@ export function taskShown(open: OpenJob, job: Job, code: string): Task | null {
   return chosen ?? tasks.find((task) => !task.done_at) ?? tasks.at(-1) ?? null;
 }
 
+/** What may be marked at a station and what is: of the mask that is shown, or of the whole print. */
+export function markingOf(job: Job, code: string, mask: number): Task['marking'] {
+  const tasks = job.stations.find((station) => station.code === code)?.tasks ?? [];
+  return tasks.find((task) => task.marking && (task.mask === null || task.mask === mask))?.marking ?? null;
+}
+
 /** Numbers that answered the roll-call that is on at a station, the first that has not come out; null without one. */
 export function answered(job: Job, code: string): number[] | null {
   const tasks = job.stations.find((station) => station.code === code)?.tasks ?? [];

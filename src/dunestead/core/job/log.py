@@ -10,7 +10,21 @@ from dunestead.core.limits import limited
 __all__ = ["KINDS", "LogEntry", "LogKind"]
 
 LogKind = Literal[
-    "done", "undone", "called", "uncalled", "counted", "lifted", "held", "rehearsed", "used", "laid", "handed-out"
+    "done",
+    "undone",
+    "called",
+    "uncalled",
+    "counted",
+    "lifted",
+    "held",
+    "rehearsed",
+    "used",
+    "laid",
+    "begun",
+    "marked",
+    "unmarked",
+    "mended",
+    "handed-out",
 ]
 KINDS: tuple[LogKind, ...] = get_args(LogKind)
 
@@ -25,7 +39,8 @@ class LogEntry:
         A task done, or taken back; keepers or rests of the plate that answered a roll-call, or did not after all;
         something counted; rests where the mask lifted, or held after all; a file handed out although something red
         stood in the way; a weeding rehearsed; how a mask was really
-        pressed; what a tape read around a laid mask or across a seam.
+        pressed; what a tape read around a laid mask or across a seam; the first stroke of a task;
+        a place marked for a second look, no longer marked, or mended.
     task
         Id of the task it is about, or the name of the file.
     at
@@ -42,6 +57,9 @@ class LogEntry:
         Heat of the plate.
     readings, within, told
         What a tape read, by sides or marks, mm; whether it was near enough; what the maker was told to do.
+        Of a mark, whether it is mended.
+    place
+        Where something was marked, mm on the blank.
     reason
         Why it was done before its time, or although the count was not out.
     standing
@@ -62,6 +80,7 @@ class LogEntry:
     reason: str = limited("", "reason", 0, 500, "letters")
     readings: Mapping[str, tuple[float, ...]] = field(default_factory=dict)
     within: bool | None = None
+    place: tuple[float, float] | None = None
     told: str = ""
     standing: Mapping[str, str] = field(default_factory=dict)
     by: str = ""

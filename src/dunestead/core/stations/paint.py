@@ -1,6 +1,7 @@
 """Paint: what goes on through each mask, coat by coat, and what after it."""
 
 from collections.abc import Iterator, Sequence
+from typing import Any
 
 from dunestead.core.colours import colour_name
 from dunestead.core.curing.drying import drying_factor
@@ -37,17 +38,11 @@ def paint_through(plan: Plan, catalogue: Catalogue, lane: Lane, mask: MaskPlan, 
             waits = _waits(plan, catalogue, mask, coat, number, before, copy)
             lane.add(_coat(plan, catalogue, coat, copy, number, tongues), *waits)
         before = coat
-    lane.add(
-        Task(
-            "paint-look-over",
-            "paint",
-            mask=mask.number,
-            copy=copy,
-            minutes=hand.look_over / 60,
-            figures={"keepers": len(mask.cut.keepers)},
-            standing=place_standing(plan, mask),
-        )
-    )
+    standing = place_standing(plan, mask)
+    about: dict[str, Any] = {"mask": mask.number, "copy": copy, "standing": standing}
+    keepers = {"keepers": len(mask.cut.keepers)}
+    looked = lane.add(Task("paint-look-over", "paint", minutes=hand.look_over / 60, figures=keepers, **about))
+    lane.add(Task("paint-again", "paint", minutes=hand.second_pass / 60, needs_marks=looked.id, **about))
 
 
 def paint_after(plan: Plan, catalogue: Catalogue, lane: Lane, copy: int, last_through: Sequence[Wait]) -> None:

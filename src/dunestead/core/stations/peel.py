@@ -12,7 +12,7 @@ from dunestead.core.units import several
 from dunestead.core.work.coating import coat_id
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.standing import mask_standing, place_standing
-from dunestead.core.work.tasks import Call, Count, Lane, Task, Wait, task_id
+from dunestead.core.work.tasks import Call, Count, Lane, Need, Task, Wait, task_id
 
 __all__ = ["outcome", "peel", "touch_up", "wash"]
 
@@ -50,7 +50,10 @@ def _in_order(plan: Plan, hand: HandTimes, mask: MaskPlan, copy: int) -> list[Ta
         figures={**figures, "keepers": len(keepers)},
         standing=standing,
     )
-    sheet = Task("peel-sheet", "peel", **about, minutes=hand.peel_start / 60, figures=figures, standing=standing)
+    bag = (Need("a bag or a spare sheet for the wet mask"),) if window.keepers_first else ()
+    sheet = Task(
+        "peel-sheet", "peel", **about, minutes=hand.peel_start / 60, figures=figures, needs=bag, standing=standing
+    )
     back = Task(
         "peel-pins",
         "peel",
@@ -108,6 +111,7 @@ def wash(plan: Plan, hand: HandTimes, lane: Lane, mask: MaskPlan, copy: int, pri
 def touch_up(plan: Plan, hand: HandTimes, lane: Lane, copy: int) -> None:
     """Add the touching up of one copy."""
     gaps = len(plan.bridges)
+    call = Call(tuple(range(1, gaps + 1)), "touch-ups") if gaps else None
     lane.add(
         Task(
             "peel-touched-up",
@@ -115,6 +119,7 @@ def touch_up(plan: Plan, hand: HandTimes, lane: Lane, copy: int) -> None:
             copy=copy,
             minutes=(hand.touch_up + gaps * hand.touch_up_bridge) / 60,
             figures={"gaps": gaps, "area": plan.bridged_area},
+            call=call,
         )
     )
 

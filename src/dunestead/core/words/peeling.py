@@ -1,8 +1,10 @@
 """What the times of the peel are called, and what to do when one has passed."""
 
+from dunestead.core.curing.direction import PeelDirection
 from dunestead.core.figures import MaskKind, PeelTime
+from dunestead.core.units import several
 
-__all__ = ["PEEL_NAMES", "too_late"]
+__all__ = ["PEEL_NAMES", "direction_in_words", "too_late"]
 
 PEEL_NAMES: dict[PeelTime, str] = {
     "wet": "While wet",
@@ -20,3 +22,33 @@ def too_late(kind: MaskKind) -> str:
     if kind == "film":
         return f"Too late for a clean peel: {score[:1].lower()}{score[1:]}; warm the film a little, then low and slow."
     return f"Too late for a clean peel: {score[:1].lower()}{score[1:]}; then low and slow."
+
+
+def direction_in_words(way: PeelDirection, *, from_back: bool) -> str:
+    """Return where to begin and which way to go; left and right as the maker sees the blank.
+
+    Examples
+    --------
+    >>> direction_in_words(PeelDirection((0.0, 0.0), (100.0, 60.0), 0), from_back=False)
+    'Begin at the top left, low and slow, towards the bottom right.'
+    """
+    begins, ends = (_where(way, at, from_back=from_back) for at in (0, 1))
+    tips = (
+        f" {several(way.against, 'tongue')} come tip first: hold them down with a finger as it passes."
+        if way.against > 1
+        else " One tongue comes tip first: hold it down with a finger as it passes."
+        if way.against
+        else ""
+    )
+    return f"Begin at the {begins}, low and slow, towards the {ends}.{tips}"
+
+
+def _where(way: PeelDirection, at: int, *, from_back: bool) -> str:
+    one, other = (way.begins, way.ends) if at == 0 else (way.ends, way.begins)
+    across = one[0] - other[0] if not from_back else other[0] - one[0]
+    down = one[1] - other[1]
+    words = (
+        "top" if down < 0 else "bottom" if down > 0 else "",
+        "left" if across < 0 else "right" if across > 0 else "",
+    )
+    return " ".join(word for word in words if word)

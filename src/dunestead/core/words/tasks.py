@@ -406,6 +406,7 @@ _TITLES: dict[str, Words] = {
     "paint-colours-apart": lambda task, _: f"Keep {several(task.figures['colours'], 'colour')} apart",
     "paint-coat": _coat_title,
     "paint-look-over": _always("Look over everything once more"),
+    "paint-again": _always("Go over what you marked once more"),
     "paint-clean": _always("Clean the back with alcohol or a blade"),
     "peel-pins": lambda task, _: f"Count {several(task.figures['count'], 'pin')} back in",
     "peel-count": lambda task, _: f"Lift {several(task.figures['keepers'], 'keeper')}, and count them",
@@ -471,8 +472,10 @@ _DETAILS: dict[str, Words] = {
     "paint-colours-apart": _apart_detail,
     "paint-coat": _coat_detail,
     "paint-look-over": _always(
-        "Push lifted centres back, look for bare spots: what is missed now is only touched up later."
+        "Window by window: push lifted centres back, mark what is bare, thin or missed. What is missed now is only "
+        "touched up later."
     ),
+    "paint-again": _always("Only where you marked it: straight down, thin. Then peel as planned."),
     "peel-count": lambda task, _: f"{_window(task)} With tweezers; tick each number, so that none stays in the print.",
     "peel-rewarm": lambda task, _: f"{_window(task)} Section by section, 20 s each, then peel it warm.",
     "peel-sheet": lambda task, _: f"{_window(task)} A corner first, low and slow, one direction.",

@@ -1,11 +1,12 @@
 """How far is a job? What is done, what was done on an earlier version, what may be done now, what is waited for."""
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Literal
 
 from dunestead.core.job.log import LogEntry
+from dunestead.core.work.marks import KINDS, Mark, MarkKind
 from dunestead.core.work.tasks import Count, Task, TaskGraph, Wait
 
 __all__ = ["Clock", "Progress", "TaskState"]
@@ -40,6 +41,8 @@ class Progress:
         self._counted: dict[tuple[str, str], int] = {}
         self._lifted: dict[str, set[int]] = {}
         self._laid: dict[str, LogEntry] = {}
+        self._begun: dict[str, datetime] = {}
+        self._marks: dict[str, dict[int, Mark]] = {}
         self.rehearsals: list[LogEntry] = []
         for entry in log:
             self._take(entry)
@@ -49,6 +52,7 @@ class Progress:
             self._done[entry.task] = entry
         elif entry.kind == "undone":
             self._done.pop(entry.task, None)
+            self._begun.pop(entry.task, None)
         elif entry.kind == "called":
             self._called.setdefault(entry.task, {}).update(dict.fromkeys(entry.numbers, entry.at))
         elif entry.kind == "uncalled":
@@ -62,16 +66,44 @@ class Progress:
             self.rehearsals.append(entry)
         elif entry.kind == "laid":
             self._laid[entry.task] = entry
+        elif entry.kind == "begun":
+            self._begun[entry.task] = entry.at
+        elif entry.kind in ("marked", "unmarked", "mended"):
+            self._mark(entry)
         elif entry.kind == "held":
             self._lifted.get(entry.task, set()).difference_update(entry.numbers)
+
+    def _mark(self, entry: LogEntry) -> None:
+        marks = self._marks.setdefault(entry.task, {})
+        for number in entry.numbers:
+            if entry.kind == "unmarked":
+                marks.pop(number, None)
+            elif entry.kind == "marked" and entry.place is not None:
+                what: MarkKind = next((kind for kind in KINDS if kind == entry.what), "missed")
+                marks[number] = Mark(number, what, entry.place)
+            elif number in marks:
+                marks[number] = replace(marks[number], mended=entry.at if entry.within else None)
 
     def done(self, task: Task) -> LogEntry | None:
         """Return when and on what a task was done, None when it was not."""
         return self._done.get(task.id)
 
     def is_done(self, task: Task) -> bool:
-        """Say whether a task is done, on whichever version."""
-        return task.id in self._done
+        """Say whether a task is done, on whichever version, or has fallen away."""
+        return task.id in self._done or self.falls_away(task)
+
+    def falls_away(self, task: Task) -> bool:
+        """Say whether a task is for what was marked, and nothing was."""
+        needs = task.needs_marks
+        return needs is not None and needs in self._done and not self._marks.get(needs)
+
+    def marks(self, task_id: str) -> tuple[Mark, ...]:
+        """Return what was marked in a task, by its number."""
+        return tuple(mark for _, mark in sorted(self._marks.get(task_id, {}).items()))
+
+    def begun(self, task: Task) -> datetime | None:
+        """Return when the first stroke of a task was, None where nobody said."""
+        return self._begun.get(task.id)
 
     def outdated_by(self, task: Task) -> tuple[str, ...]:
         """Return what has changed since a task was done, in a maker's words; nothing where it stands."""
@@ -135,12 +167,22 @@ class Progress:
         entry = self._done.get(wait.task)
         if entry is None or minutes is None:
             return None
-        start = entry.began or entry.at if wait.since == "start" else entry.at
-        return start + timedelta(minutes=minutes)
+        return (self._start(entry) if wait.since == "start" else entry.at) + timedelta(minutes=minutes)
+
+    def _start(self, entry: LogEntry) -> datetime:
+        """Return the first stroke of what was done: as it was said, else so long before as the hands take."""
+        if entry.began is not None:
+            return entry.began
+        task = self.graph.by_id.get(entry.task)
+        return entry.at - timedelta(minutes=task.minutes if task else 0.0)
 
     def waits_for(self, task: Task) -> list[Wait]:
         """Return what must still be done before a task."""
-        return [wait for wait in task.after if wait.task not in self._done]
+        return [wait for wait in task.after if not self._is_through(wait.task)]
+
+    def _is_through(self, task_id: str) -> bool:
+        task = self.graph.by_id.get(task_id)
+        return self.is_done(task) if task else task_id in self._done
 
     def state(self, task: Task, now: datetime) -> TaskState:
         """Say how a task stands."""

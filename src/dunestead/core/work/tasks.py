@@ -57,7 +57,7 @@ class Call:
     numbers
         Numbers of keepers, or of rests of the plate.
     of
-        Which of the two. Rests may be ticked; only keepers must all answer.
+        Which of them, or places to touch up. Those and rests may be ticked; only keepers must all answer.
     counts
         What is counted besides.
     again
@@ -65,7 +65,7 @@ class Call:
     """
 
     numbers: tuple[int, ...] = ()
-    of: Literal["keepers", "placements"] = "keepers"
+    of: Literal["keepers", "placements", "touch-ups"] = "keepers"
     counts: tuple[Count, ...] = ()
     again: str | None = None
 
@@ -105,6 +105,8 @@ class Task:
         Keys of what can hurt.
     call
         What closes it, None where a tick does.
+    needs_marks
+        Id of the task whose marks it sees to: where nothing was marked, it falls away. None for what is always done.
     standing
         What it stands on, in short: by what a maker calls it. When one of these changes after it was done, it was
         done on an earlier version.
@@ -124,6 +126,7 @@ class Task:
     needs: tuple[Need, ...] = ()
     cautions: tuple[str, ...] = ()
     call: Call | None = None
+    needs_marks: str | None = None
     standing: Mapping[str, str] = field(default_factory=dict)
 
     @property

@@ -65,6 +65,10 @@ export type OwnCutter = Schemas['CutterIn'];
 export type OwnStock = Schemas['StockIn'];
 export type TestCut = Schemas['RecipeIn'];
 export type Try = NonNullable<TestCut['tries']>[number];
+export type Marking = NonNullable<Task['marking']>;
+export type MarkKind = Schemas['MarkIn']['what'];
+export type PeelRoom = Schemas['PeelOut'];
+export type Clocks = Schemas['ClocksOut'];
 export type Readings = Schemas['ReadingsIn'];
 export type PaintRoom = Schemas['PaintOut'];
 export type PaintFit = PaintRoom['choices'][number];
@@ -255,6 +259,16 @@ export const getWeather = (id: number, unit: Unit) =>
 export const mixPaint = (mix: MixPart[], ml: number) => answer(api.POST('/api/mix', { body: { mix, ml } }));
 export const moveCoating = (id: number, unit: Unit, index: number, by: -1 | 1) =>
   answer(api.POST('/api/jobs/{job_id}/coatings/move', { ...at(id, unit), body: { index, by } }));
+export const setBegun = (id: number, unit: Unit, copy: number, task: string) =>
+  answer(api.POST('/api/jobs/{job_id}/tasks/begun', { ...at(id, unit, copy), body: { task } }));
+export const addMark = (id: number, unit: Unit, copy: number, body: Schemas['MarkIn']) =>
+  answer(api.POST('/api/jobs/{job_id}/tasks/mark', { ...at(id, unit, copy), body }));
+export const dropMark = (id: number, unit: Unit, copy: number, body: Schemas['MarkedIn']) =>
+  answer(api.POST('/api/jobs/{job_id}/tasks/unmark', { ...at(id, unit, copy), body }));
+export const setMended = (id: number, unit: Unit, copy: number, body: Schemas['MendedIn']) =>
+  answer(api.POST('/api/jobs/{job_id}/tasks/mended', { ...at(id, unit, copy), body }));
+export const getPeel = (id: number, unit: Unit) => answer(api.GET('/api/jobs/{job_id}/peel', at(id, unit)));
+export const getClocks = (unit: Unit) => answer(api.GET('/api/clocks', { params: { query: { unit } } }));
 export const setCount = (id: number, unit: Unit, copy: number, body: CountEntry) =>
   answer(api.POST('/api/jobs/{job_id}/tasks/count', { ...at(id, unit, copy), body }));
 export const setLifted = (

@@ -172,6 +172,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clocks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show what is waited for, over all jobs. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ClocksOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cutter": {
         parameters: {
             query?: never;
@@ -2731,6 +2780,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/peel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show which way each mask comes off, and what to do when it is late. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PeelOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/place": {
         parameters: {
             query?: never;
@@ -3520,6 +3629,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/tasks/begun": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Log the first stroke of a task, which starts its clock. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["BegunIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/tasks/call": {
         parameters: {
             query?: never;
@@ -3738,6 +3911,198 @@ export interface paths {
             requestBody?: {
                 content: {
                     "application/json": components["schemas"]["LiftedIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/tasks/mark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mark a place that wants a second look. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["MarkIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/tasks/mended": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Log that a marked place was seen to, or was not after all. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["MendedIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/tasks/unmark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a mark back. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["MarkedIn"];
                 };
             };
             responses: {
@@ -5193,6 +5558,14 @@ export interface components {
             numbers?: number[];
         };
         /**
+         * BegunIn
+         * @description A task whose first stroke is made now.
+         */
+        BegunIn: {
+            /** Task */
+            task: string;
+        };
+        /**
          * BlanksOut
          * @description The library of blanks.
          */
@@ -5298,6 +5671,11 @@ export interface components {
             closes: string | null;
             /** Copy No */
             copy_no: number | null;
+            /**
+             * Late
+             * @description What to do once it is too late.
+             */
+            late: string;
             /**
              * Opens
              * Format: date-time
@@ -5512,6 +5890,46 @@ export interface components {
             step: number;
             /** Unit */
             unit: string;
+        };
+        /**
+         * ClocksOut
+         * @description All that is waited for, soonest first; how many minutes before a moment the alarm sounds.
+         */
+        ClocksOut: {
+            /** Alarm Minutes */
+            alarm_minutes: number;
+            /** Clocks */
+            clocks: components["schemas"]["ClocksOut.JobClockOut"][];
+        };
+        /**
+         * JobClockOut
+         * @description A clock of any job.
+         */
+        "ClocksOut.JobClockOut": {
+            /** Closes */
+            closes: string | null;
+            /** Copy No */
+            copy_no: number | null;
+            /** Job */
+            job: number;
+            /** Job Name */
+            job_name: string;
+            /**
+             * Late
+             * @description What to do once it is too late.
+             */
+            late: string;
+            /**
+             * Opens
+             * Format: date-time
+             */
+            opens: string;
+            /** Station */
+            station: string;
+            /** Task */
+            task: string;
+            /** Title */
+            title: string;
         };
         /**
          * CountIn
@@ -6070,7 +6488,7 @@ export interface components {
              * Of
              * @enum {string}
              */
-            of: "keepers" | "placements";
+            of: "keepers" | "placements" | "touch-ups";
         };
         /**
          * ClockOut
@@ -6081,6 +6499,11 @@ export interface components {
             closes: string | null;
             /** Copy No */
             copy_no: number | null;
+            /**
+             * Late
+             * @description What to do once it is too late.
+             */
+            late: string;
             /**
              * Opens
              * Format: date-time
@@ -6116,6 +6539,73 @@ export interface components {
             redo: string | null;
             /** Undo */
             undo: string | null;
+        };
+        /**
+         * KindOut
+         * @description Something that may be wrong, by its key.
+         */
+        "HeadOut.KindOut": {
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "bare" | "thin" | "missed" | "bleed" | "torn";
+            /** Name */
+            name: string;
+        };
+        /**
+         * MarkOut
+         * @description A place to see to: marked by the maker, or a gap that a bridge left; what to do there.
+         */
+        "HeadOut.MarkOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Marked
+             * @description Whether the maker marked it.
+             */
+            marked: boolean;
+            /** Mended */
+            mended: boolean;
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+            /** What */
+            what: string;
+        };
+        /**
+         * MarkPlaceOut
+         * @description A window that may be marked, by its number.
+         */
+        "HeadOut.MarkPlaceOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Number */
+            number: number;
+        };
+        /**
+         * MarkingOut
+         * @description What may be marked in a task, where, and what there is to see to.
+         */
+        "HeadOut.MarkingOut": {
+            /** Kinds */
+            kinds: components["schemas"]["HeadOut.KindOut"][];
+            /** Marks */
+            marks: components["schemas"]["HeadOut.MarkOut"][];
+            /**
+             * Task
+             * @description The task in which it is marked.
+             */
+            task: string;
+            /** Windows */
+            windows: components["schemas"]["HeadOut.MarkPlaceOut"][];
         };
         /**
          * NextOut
@@ -6184,6 +6674,8 @@ export interface components {
          * @description One thing to do on the copy that is shown, and on how many copies it is done.
          */
         "HeadOut.TaskOut": {
+            /** Begun */
+            begun: string | null;
             call: components["schemas"]["HeadOut.CallOut"] | null;
             /** Caution */
             caution: string | null;
@@ -6213,6 +6705,7 @@ export interface components {
             heat: components["schemas"]["HeadOut.TaskHeatOut"] | null;
             /** Id */
             id: string;
+            marking: components["schemas"]["HeadOut.MarkingOut"] | null;
             /** Mask */
             mask: number | null;
             /** Minutes */
@@ -6240,6 +6733,11 @@ export interface components {
             state: "open" | "waiting" | "ready" | "done" | "outdated";
             /** Station */
             station: string;
+            /**
+             * Strokes
+             * @description Whether its first stroke starts a clock.
+             */
+            strokes: boolean;
             /** Title */
             title: string;
         };
@@ -6884,7 +7382,7 @@ export interface components {
              * Of
              * @enum {string}
              */
-            of: "keepers" | "placements";
+            of: "keepers" | "placements" | "touch-ups";
         };
         /**
          * CheckPairOut
@@ -6973,6 +7471,11 @@ export interface components {
             closes: string | null;
             /** Copy No */
             copy_no: number | null;
+            /**
+             * Late
+             * @description What to do once it is too late.
+             */
+            late: string;
             /**
              * Opens
              * Format: date-time
@@ -7432,6 +7935,19 @@ export interface components {
             whole_blank: boolean;
         };
         /**
+         * KindOut
+         * @description Something that may be wrong, by its key.
+         */
+        "JobOut.KindOut": {
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "bare" | "thin" | "missed" | "bleed" | "torn";
+            /** Name */
+            name: string;
+        };
+        /**
          * LayerOut
          * @description One layer of a stack.
          */
@@ -7465,6 +7981,60 @@ export interface components {
             measured: number;
             /** Width */
             width: number;
+        };
+        /**
+         * MarkOut
+         * @description A place to see to: marked by the maker, or a gap that a bridge left; what to do there.
+         */
+        "JobOut.MarkOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Marked
+             * @description Whether the maker marked it.
+             */
+            marked: boolean;
+            /** Mended */
+            mended: boolean;
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+            /** What */
+            what: string;
+        };
+        /**
+         * MarkPlaceOut
+         * @description A window that may be marked, by its number.
+         */
+        "JobOut.MarkPlaceOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Number */
+            number: number;
+        };
+        /**
+         * MarkingOut
+         * @description What may be marked in a task, where, and what there is to see to.
+         */
+        "JobOut.MarkingOut": {
+            /** Kinds */
+            kinds: components["schemas"]["JobOut.KindOut"][];
+            /** Marks */
+            marks: components["schemas"]["JobOut.MarkOut"][];
+            /**
+             * Task
+             * @description The task in which it is marked.
+             */
+            task: string;
+            /** Windows */
+            windows: components["schemas"]["JobOut.MarkPlaceOut"][];
         };
         /**
          * MaskOut
@@ -8286,6 +8856,8 @@ export interface components {
          * @description One thing to do on the copy that is shown, and on how many copies it is done.
          */
         "JobOut.TaskOut": {
+            /** Begun */
+            begun: string | null;
             call: components["schemas"]["JobOut.CallOut"] | null;
             /** Caution */
             caution: string | null;
@@ -8315,6 +8887,7 @@ export interface components {
             heat: components["schemas"]["JobOut.TaskHeatOut"] | null;
             /** Id */
             id: string;
+            marking: components["schemas"]["JobOut.MarkingOut"] | null;
             /** Mask */
             mask: number | null;
             /** Minutes */
@@ -8342,6 +8915,11 @@ export interface components {
             state: "open" | "waiting" | "ready" | "done" | "outdated";
             /** Station */
             station: string;
+            /**
+             * Strokes
+             * @description Whether its first stroke starts a clock.
+             */
+            strokes: boolean;
             /** Title */
             title: string;
         };
@@ -9418,12 +9996,52 @@ export interface components {
             usual_arc: number;
         };
         /**
+         * MarkIn
+         * @description A place that wants a second look, mm on the blank, and what is wrong there.
+         */
+        MarkIn: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Task */
+            task: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "bare" | "thin" | "missed" | "bleed" | "torn";
+        };
+        /**
+         * MarkedIn
+         * @description A marked place of a task.
+         */
+        MarkedIn: {
+            /** Number */
+            number: number;
+            /** Task */
+            task: string;
+        };
+        /**
          * MendIn
          * @description A way to mend a job that cannot be reckoned.
          */
         MendIn: {
             /** Mend */
             mend: string;
+        };
+        /**
+         * MendedIn
+         * @description A marked place that was seen to, or was not after all.
+         */
+        MendedIn: {
+            /** Mended */
+            mended: boolean;
+            /** Number */
+            number: number;
+            /** Task */
+            task: string;
         };
         /**
          * MendingOut
@@ -9751,6 +10369,41 @@ export interface components {
             turns?: boolean;
         };
         /**
+         * PeelOut
+         * @description Which way each mask comes off.
+         */
+        PeelOut: {
+            /** Late */
+            late: string;
+            /** Masks */
+            masks: components["schemas"]["PeelOut.PeelWayOut"][];
+        };
+        /**
+         * PeelWayOut
+         * @description From where to where a mask is peeled, mm on the blank, and places that tear easily.
+         */
+        "PeelOut.PeelWayOut": {
+            /** Begins */
+            begins: [
+                number,
+                number
+            ];
+            /** Ends */
+            ends: [
+                number,
+                number
+            ];
+            /** Number */
+            number: number;
+            /** Said */
+            said: string;
+            /** Weak */
+            weak: [
+                number,
+                number
+            ][];
+        };
+        /**
          * PiecesIn
          * @description Some loose pieces, all when not given.
          */
@@ -10020,7 +10673,7 @@ export interface components {
              * Of
              * @enum {string}
              */
-            of: "keepers" | "placements";
+            of: "keepers" | "placements" | "touch-ups";
         };
         /**
          * CountOut
@@ -10035,6 +10688,73 @@ export interface components {
             name: string;
             /** What */
             what: string;
+        };
+        /**
+         * KindOut
+         * @description Something that may be wrong, by its key.
+         */
+        "StationOut.KindOut": {
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "bare" | "thin" | "missed" | "bleed" | "torn";
+            /** Name */
+            name: string;
+        };
+        /**
+         * MarkOut
+         * @description A place to see to: marked by the maker, or a gap that a bridge left; what to do there.
+         */
+        "StationOut.MarkOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Marked
+             * @description Whether the maker marked it.
+             */
+            marked: boolean;
+            /** Mended */
+            mended: boolean;
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+            /** What */
+            what: string;
+        };
+        /**
+         * MarkPlaceOut
+         * @description A window that may be marked, by its number.
+         */
+        "StationOut.MarkPlaceOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Number */
+            number: number;
+        };
+        /**
+         * MarkingOut
+         * @description What may be marked in a task, where, and what there is to see to.
+         */
+        "StationOut.MarkingOut": {
+            /** Kinds */
+            kinds: components["schemas"]["StationOut.KindOut"][];
+            /** Marks */
+            marks: components["schemas"]["StationOut.MarkOut"][];
+            /**
+             * Task
+             * @description The task in which it is marked.
+             */
+            task: string;
+            /** Windows */
+            windows: components["schemas"]["StationOut.MarkPlaceOut"][];
         };
         /**
          * ReadOut
@@ -10087,6 +10807,8 @@ export interface components {
          * @description One thing to do on the copy that is shown, and on how many copies it is done.
          */
         "StationOut.TaskOut": {
+            /** Begun */
+            begun: string | null;
             call: components["schemas"]["StationOut.CallOut"] | null;
             /** Caution */
             caution: string | null;
@@ -10116,6 +10838,7 @@ export interface components {
             heat: components["schemas"]["StationOut.TaskHeatOut"] | null;
             /** Id */
             id: string;
+            marking: components["schemas"]["StationOut.MarkingOut"] | null;
             /** Mask */
             mask: number | null;
             /** Minutes */
@@ -10143,6 +10866,11 @@ export interface components {
             state: "open" | "waiting" | "ready" | "done" | "outdated";
             /** Station */
             station: string;
+            /**
+             * Strokes
+             * @description Whether its first stroke starts a clock.
+             */
+            strokes: boolean;
             /** Title */
             title: string;
         };
@@ -10426,7 +11154,7 @@ export interface components {
              * Of
              * @enum {string}
              */
-            of: "keepers" | "placements";
+            of: "keepers" | "placements" | "touch-ups";
         };
         /**
          * ClockOut
@@ -10437,6 +11165,11 @@ export interface components {
             closes: string | null;
             /** Copy No */
             copy_no: number | null;
+            /**
+             * Late
+             * @description What to do once it is too late.
+             */
+            late: string;
             /**
              * Opens
              * Format: date-time
@@ -10472,6 +11205,73 @@ export interface components {
             redo: string | null;
             /** Undo */
             undo: string | null;
+        };
+        /**
+         * KindOut
+         * @description Something that may be wrong, by its key.
+         */
+        "WorkOut.KindOut": {
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "bare" | "thin" | "missed" | "bleed" | "torn";
+            /** Name */
+            name: string;
+        };
+        /**
+         * MarkOut
+         * @description A place to see to: marked by the maker, or a gap that a bridge left; what to do there.
+         */
+        "WorkOut.MarkOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /**
+             * Marked
+             * @description Whether the maker marked it.
+             */
+            marked: boolean;
+            /** Mended */
+            mended: boolean;
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+            /** What */
+            what: string;
+        };
+        /**
+         * MarkPlaceOut
+         * @description A window that may be marked, by its number.
+         */
+        "WorkOut.MarkPlaceOut": {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Number */
+            number: number;
+        };
+        /**
+         * MarkingOut
+         * @description What may be marked in a task, where, and what there is to see to.
+         */
+        "WorkOut.MarkingOut": {
+            /** Kinds */
+            kinds: components["schemas"]["WorkOut.KindOut"][];
+            /** Marks */
+            marks: components["schemas"]["WorkOut.MarkOut"][];
+            /**
+             * Task
+             * @description The task in which it is marked.
+             */
+            task: string;
+            /** Windows */
+            windows: components["schemas"]["WorkOut.MarkPlaceOut"][];
         };
         /**
          * NextOut
@@ -10561,6 +11361,8 @@ export interface components {
          * @description One thing to do on the copy that is shown, and on how many copies it is done.
          */
         "WorkOut.TaskOut": {
+            /** Begun */
+            begun: string | null;
             call: components["schemas"]["WorkOut.CallOut"] | null;
             /** Caution */
             caution: string | null;
@@ -10590,6 +11392,7 @@ export interface components {
             heat: components["schemas"]["WorkOut.TaskHeatOut"] | null;
             /** Id */
             id: string;
+            marking: components["schemas"]["WorkOut.MarkingOut"] | null;
             /** Mask */
             mask: number | null;
             /** Minutes */
@@ -10617,6 +11420,11 @@ export interface components {
             state: "open" | "waiting" | "ready" | "done" | "outdated";
             /** Station */
             station: string;
+            /**
+             * Strokes
+             * @description Whether its first stroke starts a clock.
+             */
+            strokes: boolean;
             /** Title */
             title: string;
         };

@@ -10,9 +10,11 @@
     /** Numbers of the pieces that answered the roll-call that is on; null when none is. */
     present?: number[] | null;
     selected?: number | null;
+    /** Whether those that have not answered are to be seen at once. */
+    urgent?: boolean;
     onselect?: (number: number) => void;
   }
-  const { ground, pieces, present = null, selected = null, onselect }: Props = $props();
+  const { ground, pieces, present = null, selected = null, urgent = false, onselect }: Props = $props();
 
   const APART = 23;
   const places = $derived(
@@ -34,6 +36,9 @@
   />
 {/each}
 {#each pieces as piece, index (piece.number)}
+  {#if urgent && present && !present.includes(piece.number)}
+    <circle class="down" cx={places[index]?.x ?? 0} cy={places[index]?.y ?? 0} r="16" aria-hidden="true" />
+  {/if}
   <PieceMark
     {piece}
     x={places[index]?.x ?? 0}
@@ -45,6 +50,25 @@
 {/each}
 
 <style>
+  .down {
+    fill: none;
+    stroke: var(--color-signal-500);
+    stroke-width: 4;
+    transform-box: fill-box;
+    transform-origin: center;
+    animation: down 1.2s ease-in-out infinite;
+  }
+  @keyframes down {
+    50% {
+      transform: scale(1.35);
+      opacity: 0.35;
+    }
+  }
+  @media (prefers-reduced-motion: reduce) {
+    .down {
+      animation: none;
+    }
+  }
   .leader {
     stroke: #22313a;
     stroke-width: 1.5;

@@ -6,6 +6,7 @@
   import { settings } from '../settings.svelte';
   import type { Shortcut } from '../shortcuts';
   import { handle } from '../shortcuts';
+  import ClockStrip from './ClockStrip.svelte';
   import Shortcuts from './Shortcuts.svelte';
 
   interface Props {
@@ -46,5 +47,6 @@
     >Keys&nbsp;?</Button
   >
 </header>
+<ClockStrip />
 
 <Shortcuts bind:open={helpOpen} shortcuts={all} />

@@ -1,0 +1,60 @@
+"""The peel: which way each mask comes off; and the clocks of all jobs."""
+
+from apiflask import APIBlueprint
+
+from dunestead.api import paint_schemas as wire
+from dunestead.api import schemas
+from dunestead.api.opened import bench, opened
+from dunestead.api.work_views import clock_entries
+from dunestead.core.curing.direction import peel_direction
+from dunestead.core.words.peeling import direction_in_words, too_late
+
+__all__ = ["peeling"]
+
+peeling = APIBlueprint("peeling", __name__, url_prefix="/api", tag="Peeling")
+
+
+@peeling.get("/jobs/<int:job_id>/peel")
+@peeling.input(schemas.UnitQuery, location="query")
+@peeling.output(wire.PeelOut)
+def get_peel(job_id: int, query_data: schemas.UnitQuery) -> wire.PeelOut:
+    """Show which way each mask comes off, and what to do when it is late."""
+    plan = opened(job_id, query_data).plan
+    ways = {mask.number: peel_direction(mask.box, mask.weak) for mask in plan.masks}
+    return wire.PeelOut(
+        masks=[
+            wire.PeelWayOut(
+                number=mask.number,
+                begins=ways[mask.number].begins,
+                ends=ways[mask.number].ends,
+                said=direction_in_words(ways[mask.number], from_back=plan.job.blank.seen_through),
+                weak=[
+                    (place.at[0] + plan.origin[0], place.at[1] + plan.origin[1])
+                    for place in mask.weak
+                    if place.kind == "neck"
+                ],
+            )
+            for mask in plan.masks
+        ],
+        late=too_late(plan.choices.material.kind),
+    )
+
+
+@peeling.get("/clocks")
+@peeling.input(schemas.UnitQuery, location="query")
+@peeling.output(schemas.ClocksOut)
+def get_clocks(query_data: schemas.UnitQuery) -> schemas.ClocksOut:
+    """Show what is waited for, over all jobs."""
+    workbench = bench()
+    return schemas.ClocksOut(
+        clocks=[
+            schemas.JobClockOut(
+                **clock_entries(one.opened, one.clock, query_data.unit), job=one.job_id, job_name=one.job_name
+            )
+            for one in workbench.clocks.all(query_data.unit)[:_MOST]
+        ],
+        alarm_minutes=workbench.catalogue.workshop["alarm_before"],
+    )
+
+
+_MOST = 100

@@ -1,0 +1,90 @@
+<script lang="ts">
+  import Bell from '@lucide/svelte/icons/bell';
+  import BellOff from '@lucide/svelte/icons/bell-off';
+  import { clocks, reading } from '../clocks.svelte';
+  import { showMinutes } from '../units';
+
+  const SHOWN = 4;
+  $effect(() => clocks.watch());
+  const soonest = $derived(
+    clocks.all
+      .map((clock) => ({ clock, now: reading(clock, clocks.now) }))
+      .filter(({ now }) => now.kind !== 'free')
+      .slice(0, SHOWN),
+  );
+  const WORDS = { opens: 'may begin in', closes: 'left', late: 'late', free: '' } as const;
+</script>
+
+{#if soonest.length}
+  <section
+    class="no-print strip flex flex-wrap items-center gap-2 px-4 py-1 text-sm"
+    aria-label="What is waited for"
+  >
+    {#each soonest as { clock, now } (`${clock.job} ${clock.task}`)}
+      <a class="clock {now.kind} rounded-full px-3 py-0.5" href="#/job/{clock.job}/{clock.station}">
+        {clock.job_name}: {clock.title}{clock.copy_no && clock.copy_no > 1 ? `, copy ${clock.copy_no}` : ''},
+        <strong
+          >{now.kind === 'opens'
+            ? `${WORDS.opens} ${showMinutes(now.minutes)}`
+            : `${showMinutes(now.minutes)} ${WORDS[now.kind]}`}</strong
+        >
+      </a>
+    {/each}
+    <button
+      class="ml-auto p-1"
+      aria-pressed={clocks.muted}
+      aria-label={clocks.muted ? 'Alarm is silent' : 'Alarm sounds'}
+      onclick={() => (clocks.muted = !clocks.muted)}
+      >{#if clocks.muted}<BellOff size={16} />{:else}<Bell size={16} />{/if}</button
+    >
+  </section>
+{/if}
+{#if clocks.alarm}
+  {@const now = reading(clocks.alarm, clocks.now)}
+  <div class="no-print alarm flex flex-wrap items-center gap-3 px-4 py-2" role="alert">
+    <strong>{clocks.alarm.job_name}: {clocks.alarm.title}</strong>
+    <span
+      >{now.kind === 'opens'
+        ? `may be done in ${showMinutes(now.minutes)}`
+        : now.kind === 'closes'
+          ? `${showMinutes(now.minutes)} left`
+          : now.kind === 'late'
+            ? clocks.alarm.late || 'It is late.'
+            : 'may be done now'}</span
+    >
+    <button class="ml-auto cursor-pointer font-bold underline" onclick={() => clocks.quiet()}
+      >I heard it</button
+    >
+  </div>
+{/if}
+
+<style>
+  .strip {
+    border-bottom: 1px solid var(--line);
+    background: var(--sheet);
+  }
+  .clock {
+    border: 1px dashed var(--faint);
+    color: var(--ink);
+    text-decoration: none;
+  }
+  .clock.closes,
+  .clock.late {
+    border: 2px solid var(--signal);
+  }
+  .alarm {
+    background: var(--signal);
+    color: #1b2429;
+    animation: flash 1s steps(2) 6;
+  }
+  @keyframes flash {
+    50% {
+      background: #fbf8ef;
+    }
+  }
+  @media (prefers-reduced-motion: reduce) {
+    .alarm {
+      animation: none;
+    }
+  }
+</style>
