@@ -19,9 +19,9 @@ class Table:
         tasks = self.client.get(f"{self.here}/stations/{at}").get_json()["tasks"]
         return next((task for task in tasks if task["code"] == code), None)
 
-    def post(self, what: str, **body):
+    def post(self, endpoint: str, **body):
         tag = {"If-Match": f'"v{self.job["version"]}"'}
-        return self.client.post(f"{self.here}/tasks/{what}", json=body, headers=tag)
+        return self.client.post(f"{self.here}/tasks/{endpoint}", json=body, headers=tag)
 
     def do(self, task: str, reason: str = "test") -> None:
         assert self.post("done", task=task, done=True, reason=reason).status_code == 200
