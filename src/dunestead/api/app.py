@@ -10,6 +10,7 @@ from werkzeug.exceptions import NotFound
 
 from dunestead import __version__
 from dunestead.api.blanks import blanks
+from dunestead.api.curing import curing
 from dunestead.api.cutting import cutting
 from dunestead.api.design import design
 from dunestead.api.files import files
@@ -97,6 +98,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(weeding)
     app.register_blueprint(painting)
     app.register_blueprint(peeling)
+    app.register_blueprint(curing)
     install_problems(app)
     install_waiting(app)
     app.before_request(_refuse_other_sites)

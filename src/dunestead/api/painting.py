@@ -1,6 +1,6 @@
 """The painting: the stack, which paint, how it is put on, the weather."""
 
-from datetime import datetime, time, timedelta
+from datetime import timedelta
 
 from apiflask import APIBlueprint
 
@@ -22,6 +22,7 @@ from dunestead.core.words.peeling import PEEL_NAMES
 from dunestead.core.words.technique import tips_for
 from dunestead.core.words.weather import NAMES, VERDICTS, limit_in_words, reading_in_words
 from dunestead.workshop.opened import OpenJob
+from dunestead.workshop.readiness import due_of
 
 __all__ = ["painting"]
 
@@ -127,15 +128,8 @@ def _schools(plan: Plan) -> list[wire.SchoolOut]:
     ]
 
 
-def _due(job: Job) -> datetime | None:
-    """Return the end of the day a job is due, as the workshop's clock counts."""
-    if job.blank.due is None:
-        return None
-    return datetime.combine(job.blank.due, time.max).astimezone()
-
-
 def _until_due(found: OpenJob) -> float | None:
-    due = _due(found.plan.job)
+    due = due_of(found.plan.job)
     return None if due is None else (due - found.at).total_seconds() / 60
 
 
@@ -173,7 +167,7 @@ def get_weather(job_id: int, query_data: schemas.UnitQuery) -> wire.ForecastOut:
     figures, service = bench().catalogue.workshop, bench().weather
     hours = service.forecast(found.at, _HOURS)
     spells = good_spells(hours, figures, (int(figures["day_from"]), int(figures["day_until"])))
-    due = _due(found.plan.job)
+    due = due_of(found.plan.job)
     least = timedelta(hours=figures["spray_window"])
     if not spells:
         said = "No good time for spraying in the days ahead."

@@ -13,11 +13,13 @@ __all__ = [
     "Answer",
     "Blade",
     "CutSettings",
+    "Hours",
     "Pressed",
     "Recipe",
     "Stock",
     "Tools",
     "Try",
+    "check_hours",
     "check_recipe",
     "check_settings",
     "check_stock",
@@ -83,6 +85,15 @@ class Tools:
     """What a workshop has to make masks hold: keys of the catalogue."""
 
     owned: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Hours:
+    """When somebody is at the bench: from which hour of the clock until which, on which days, Monday is 0."""
+
+    day_from: float = limited(8.0, "begin of the day", 0.0, 23.0, "h", 0.5)
+    day_until: float = limited(20.0, "end of the day", 1.0, 24.0, "h", 0.5)
+    days: tuple[int, ...] = (0, 1, 2, 3, 4, 5, 6)
 
 
 @dataclass(frozen=True, slots=True)
@@ -155,6 +166,15 @@ def check_recipe(recipe: Recipe) -> None:
         if tried.answer not in ANSWERS:
             raise UnknownKey("answer", tried.answer, list(ANSWERS))
         check_limits(tried.settings)
+
+
+def check_hours(hours: Hours) -> None:
+    """Raise `BadInput` for hours in which nothing could ever be done."""
+    check_limits(hours)
+    if hours.day_until - hours.day_from < 1:
+        raise BadInput("The day at the bench is shorter than an hour.", "Give an end at least an hour after the begin.")
+    if not hours.days or not set(hours.days) <= set(range(7)):
+        raise BadInput("There is no day on which somebody works.", "Choose one day of the week at least.")
 
 
 def check_stock(stock: Stock) -> None:

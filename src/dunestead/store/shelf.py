@@ -10,13 +10,13 @@ from sqlalchemy.orm import Session
 
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.figures import Catalogue, Cutter, Press
-from dunestead.core.records import Pressed, Recipe, Stock, Tools
+from dunestead.core.records import Hours, Pressed, Recipe, Stock, Tools
 from dunestead.store.database import Sessions
 from dunestead.store.models import ShelfRow
 
 __all__ = ["Records", "Shelf", "open_records"]
 
-Kind = Literal["cutter", "stock", "recipe", "press", "tools", "pressed"]
+Kind = Literal["cutter", "stock", "recipe", "press", "tools", "pressed", "hours"]
 Record = TypeVar("Record")
 _MOST = 500
 
@@ -116,6 +116,7 @@ class Records:
     presses: Shelf[Press]
     tools: Shelf[Tools]
     pressed: Shelf[Pressed]
+    hours: Shelf[Hours]
 
     def keep_pressed(self, pressed: Pressed) -> None:
         """Keep how a mask was pressed, in place of what is known of the same way of pressing."""
@@ -132,6 +133,18 @@ class Records:
             self.tools.add(tools)
         else:
             self.tools.change(known, tools)
+
+    def keep_hours(self, hours: Hours) -> None:
+        """Keep when somebody is at the bench; there is one such record."""
+        known = next(iter(self.hours.all()), None)
+        if known is None:
+            self.hours.add(hours)
+        else:
+            self.hours.change(known, hours)
+
+    def hours_kept(self) -> Hours:
+        """Return when somebody is at the bench, the usual day while nobody has said."""
+        return next(iter(self.hours.all().values()), Hours())
 
     def added_to(self, catalogue: Catalogue) -> Catalogue:
         """Return the catalogue with the maker's records in it; own cutters and plates come after the shipped ones.
@@ -170,4 +183,5 @@ def open_records(engine: Engine) -> Records:
         Shelf(engine, "press", TypeAdapter(Press)),
         Shelf(engine, "tools", TypeAdapter(Tools)),
         Shelf(engine, "pressed", TypeAdapter(Pressed)),
+        Shelf(engine, "hours", TypeAdapter(Hours)),
     )

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from datetime import datetime
 
+from dunestead.core.job.log import LogEntry
 from dunestead.core.looking.mending import Mend
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.graph import Next
@@ -27,6 +28,7 @@ class OpenJob:
     stations: list[Station]
     next: Next | None
     at: datetime
+    log: tuple[LogEntry, ...] = ()
 
     @property
     def graph(self) -> TaskGraph:

@@ -250,7 +250,7 @@ class Workbench:
         plan, at = reckoned.plan, self.clock.now()
         progress = Progress(reckoned.graph, stored.log)
         stations = stations_of(plan, progress, unit, at)
-        return OpenJob(stored.head, plan, progress, stations, next_of(plan, progress, stations, at), at)
+        return OpenJob(stored.head, plan, progress, stations, next_of(plan, progress, stations, at), at, stored.log)
 
     def job(self, job_id: int) -> Job:
         """Return what the maker decided about a job."""

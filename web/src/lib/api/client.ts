@@ -68,6 +68,9 @@ export type Try = NonNullable<TestCut['tries']>[number];
 export type Marking = NonNullable<Task['marking']>;
 export type MarkKind = Schemas['MarkIn']['what'];
 export type PeelRoom = Schemas['PeelOut'];
+export type CureRoom = Schemas['CureOut'];
+export type CureEvent = CureRoom['events'][number];
+export type Hours = Schemas['HoursIn'];
 export type Clocks = Schemas['ClocksOut'];
 export type Readings = Schemas['ReadingsIn'];
 export type PaintRoom = Schemas['PaintOut'];
@@ -268,6 +271,9 @@ export const dropMark = (id: number, unit: Unit, copy: number, body: Schemas['Ma
 export const setMended = (id: number, unit: Unit, copy: number, body: Schemas['MendedIn']) =>
   answer(api.POST('/api/jobs/{job_id}/tasks/mended', { ...at(id, unit, copy), body }));
 export const getPeel = (id: number, unit: Unit) => answer(api.GET('/api/jobs/{job_id}/peel', at(id, unit)));
+export const getCure = (id: number, unit: Unit, copy: number) =>
+  answer(api.GET('/api/jobs/{job_id}/cure', at(id, unit, copy)));
+export const setHours = (body: Hours) => answer(api.PUT('/api/workshop/hours', { body }));
 export const getClocks = (unit: Unit) => answer(api.GET('/api/clocks', { params: { query: { unit } } }));
 export const setCount = (id: number, unit: Unit, copy: number, body: CountEntry) =>
   answer(api.POST('/api/jobs/{job_id}/tasks/count', { ...at(id, unit, copy), body }));

@@ -1252,6 +1252,67 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/care-cards-{paper}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Download a care card for every copy. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    paper: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": unknown;
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/coatings/move": {
         parameters: {
             query?: never;
@@ -1310,6 +1371,66 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/cure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show when each coat of a copy was or will be put on, dries, is used and washed, and whether it is in time. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CureOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -4205,6 +4326,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/times.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Download what is still to be done as a calendar file. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": unknown;
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/undo": {
         parameters: {
             query?: never;
@@ -4841,6 +5022,55 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say when somebody is at the bench. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["HoursIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HoursOut"];
                     };
                 };
                 /** @description Validation error */
@@ -5944,6 +6174,101 @@ export interface components {
             what: string;
         };
         /**
+         * CureOut
+         * @description All times of one copy, and whether the job is ready in time.
+         */
+        CureOut: {
+            by: components["schemas"]["CureOut.ReadyOut"] | null;
+            /** Events */
+            events: components["schemas"]["CureOut.EventOut"][];
+            hours: components["schemas"]["CureOut.HoursOut"];
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Ready */
+            ready: string | null;
+        };
+        /**
+         * EventOut
+         * @description One task on the axis of time.
+         */
+        "CureOut.EventOut": {
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /** Done */
+            done: boolean;
+            /**
+             * Ends
+             * Format: date-time
+             */
+            ends: string;
+            /** Task */
+            task: string;
+            /** Title */
+            title: string;
+            /**
+             * Waits
+             * @description What it waits for, in words; empty where it waits for no drying.
+             */
+            waits: string;
+        };
+        /**
+         * HelpChoiceOut
+         * @description A change that would help, and when it is ready then.
+         */
+        "CureOut.HelpChoiceOut": {
+            /** Label */
+            label: string;
+            /** Meets */
+            meets: boolean;
+            /**
+             * Ready
+             * Format: date-time
+             */
+            ready: string;
+        };
+        /**
+         * HoursOut
+         * @description When somebody is at the bench: hours of the clock, and days of the week, Monday is 0.
+         */
+        "CureOut.HoursOut": {
+            /** Day From */
+            day_from: number;
+            /** Day Until */
+            day_until: number;
+            /** Days */
+            days: number[];
+        };
+        /**
+         * ReadyOut
+         * @description A job held against its due date.
+         */
+        "CureOut.ReadyOut": {
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /** Helps */
+            helps: components["schemas"]["CureOut.HelpChoiceOut"][];
+            /** Late Minutes */
+            late_minutes: number;
+            /**
+             * Latest
+             * @description The latest moment to go on.
+             */
+            latest: string | null;
+            /** Meets */
+            meets: boolean;
+            /** Said */
+            said: string;
+        };
+        /**
          * CutRunIn
          * @description A sheet to be cut, with a fault to come for practice.
          */
@@ -6765,6 +7090,30 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * HoursIn
+         * @description When somebody is at the bench.
+         */
+        HoursIn: {
+            /** Day From */
+            day_from: number;
+            /** Day Until */
+            day_until: number;
+            /** Days */
+            days: number[];
+        };
+        /**
+         * HoursOut
+         * @description When somebody is at the bench: hours of the clock, and days of the week, Monday is 0.
+         */
+        HoursOut: {
+            /** Day From */
+            day_from: number;
+            /** Day Until */
+            day_until: number;
+            /** Days */
+            days: number[];
         };
         /**
          * JobIn

@@ -4,12 +4,14 @@
   import { clocks, reading } from '../clocks.svelte';
   import { showMinutes } from '../units';
 
-  const SHOWN = 4;
+  const SHOWN = 3;
+  /** What is further off is told at the job itself, minutes. */
+  const NEAR = 6 * 60;
   $effect(() => clocks.watch());
   const soonest = $derived(
     clocks.all
       .map((clock) => ({ clock, now: reading(clock, clocks.now) }))
-      .filter(({ now }) => now.kind !== 'free')
+      .filter(({ now }) => now.kind !== 'free' && (now.kind !== 'opens' || now.minutes <= NEAR))
       .slice(0, SHOWN),
   );
   const WORDS = { opens: 'may begin in', closes: 'left', late: 'late', free: '' } as const;
@@ -21,7 +23,10 @@
     aria-label="What is waited for"
   >
     {#each soonest as { clock, now } (`${clock.job} ${clock.task}`)}
-      <a class="clock {now.kind} rounded-full px-3 py-0.5" href="#/job/{clock.job}/{clock.station}">
+      <a
+        class="clock {now.kind} max-w-80 truncate rounded-full px-3 py-0.5"
+        href="#/job/{clock.job}/{clock.station}"
+      >
         {clock.job_name}: {clock.title}{clock.copy_no && clock.copy_no > 1 ? `, copy ${clock.copy_no}` : ''},
         <strong
           >{now.kind === 'opens'

@@ -1,5 +1,6 @@
 import { layer } from '../../lib/picture/layers';
 import PrintLayer from '../../lib/picture/PrintLayer.svelte';
 import type { StationView } from '../station';
+import Cure from './Cure.svelte';
 
-export const cure: StationView = { room: 'print', layers: () => [layer(PrintLayer, {})] };
+export const cure: StationView = { Panel: Cure, room: 'print', layers: () => [layer(PrintLayer, {})] };

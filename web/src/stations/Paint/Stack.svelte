@@ -7,7 +7,10 @@
   }
   const { section, seenThrough }: Props = $props();
 
-  const WIDTH = 300;
+  const WIDTH = 330;
+  /** Names stand left of the section. */
+  const NAMES = 150;
+  const across = (share: number) => NAMES + share * (WIDTH - NAMES - 1);
   const HIGH = 15;
   const BLANK = 26;
   const TOP = 26;
@@ -30,21 +33,26 @@
 {#if section.length > 2}
   <figure class="m-0">
     <svg viewBox="0 0 {WIDTH} {tall}" class="w-full" role="img" aria-label={said}>
-      <path class="eye" d="M20 12q16-15 32 0q-16 15-32 0zM36 7a5 5 0 1 0 .1 0z" fill-rule="evenodd" />
-      <text x="60" y="16">{seenThrough ? 'the eye, looking through the blank' : 'the eye'}</text>
+      <path
+        class="eye"
+        transform="translate({NAMES + (WIDTH - NAMES) / 2 - 36})"
+        d="M20 12q16-15 32 0q-16 15-32 0zM36 7a5 5 0 1 0 .1 0z"
+        fill-rule="evenodd"
+      />
+      <text x="0" y="16">{seenThrough ? 'the eye, looking through the blank' : 'the eye'}</text>
       {#each layers as layer (layer.number ?? 0)}
         {#each layer.spans as [from, to] (from)}
           <rect
             class={layer.kind}
             class:clear={!layer.colour}
-            x={from * WIDTH}
+            x={across(from)}
             y={layer.y}
-            width={(to - from) * WIDTH}
+            width={across(to) - across(from)}
             height={layer.high - 1}
             style:fill={layer.colour ?? undefined}
           />
         {/each}
-        <text class="on" x="6" y={layer.y + layer.high / 2 + 3.5}
+        <text x="0" y={layer.y + layer.high / 2 + 3.5}
           >{layer.number ? `${layer.number}  ${layer.name}` : layer.name}{layer.coats > 1
             ? `, ${layer.coats} coats`
             : ''}</text
@@ -61,14 +69,6 @@
   text {
     font-size: 10px;
     fill: var(--ink);
-  }
-  .on {
-    fill: #1b2429;
-    font-weight: 700;
-    paint-order: stroke;
-    stroke: #fbf8ef;
-    stroke-width: 3px;
-    stroke-linejoin: round;
   }
   rect {
     stroke: #1b2429;

@@ -22,7 +22,7 @@ function masked(open: OpenJob, job: Job): Layer[] {
     pieces: ofMask(job.pieces, open.mask).filter((piece) => piece.is_kept),
     present: answered(job, 'peel'),
     selected: open.selected,
-    urgent: true,
+    urgent: isDone(job, 'peel-sheet', open.mask) || (answered(job, 'peel') ?? []).length > 0,
   });
   const off = isDone(job, 'peel-sheet', open.mask);
   return off

@@ -1,0 +1,134 @@
+"""The cure: the axis of time, ready by, care cards, the calendar file, the hours of the bench."""
+
+from datetime import datetime
+
+from apiflask import APIBlueprint
+from flask import Response
+
+from dunestead.api import cure_schemas as wire
+from dunestead.api import schemas
+from dunestead.api.opened import bench, opened
+from dunestead.core.errors import NotNow
+from dunestead.core.records import Hours, check_hours
+from dunestead.core.units import show_time
+from dunestead.core.words.care import care_of
+from dunestead.core.words.tasks import title_of
+from dunestead.core.work.timeline import Event, timeline_of
+from dunestead.formats.bundle import file_stem
+from dunestead.formats.calendar_file import write_calendar
+from dunestead.formats.care_card import write_care_cards
+from dunestead.workshop.opened import OpenJob
+from dunestead.workshop.readiness import Readiness, due_of, readiness_of
+
+__all__ = ["curing"]
+
+curing = APIBlueprint("curing", __name__, url_prefix="/api", tag="Curing")
+_MOST_EVENTS = 400
+
+
+@curing.get("/jobs/<int:job_id>/cure")
+@curing.input(schemas.UnitQuery, location="query")
+@curing.output(wire.CureOut)
+def get_cure(job_id: int, query_data: schemas.UnitQuery) -> wire.CureOut:
+    """Show when each coat of a copy was or will be put on, dries, is used and washed, and whether it is in time."""
+    found = opened(job_id, query_data)
+    hours = bench().records.hours_kept()
+    readiness = readiness_of(bench(), found, hours)
+    schedule = readiness.schedule
+    copy = min(query_data.copy_no, found.plan.copies)
+    events = timeline_of(found.progress, schedule, copy) if schedule else []
+    return wire.CureOut(
+        now=found.at,
+        events=[_event(event, query_data.unit) for event in events[:_MOST_EVENTS]],
+        ready=schedule.ready if schedule else None,
+        by=_by(found, readiness),
+        hours=_hours(hours),
+    )
+
+
+def _event(event: Event, unit: str) -> wire.EventOut:
+    waits = ""
+    if event.waits_for is not None:
+        waits = f"{show_time(event.minutes)} after: {title_of(event.waits_for, unit)}"
+    return wire.EventOut(
+        task=event.task.id,
+        title=title_of(event.task, unit),
+        begins=event.begins,
+        ends=event.ends,
+        done=event.done,
+        waits=waits,
+    )
+
+
+def _by(found: OpenJob, readiness: Readiness) -> wire.ReadyOut | None:
+    by, due = readiness.by, due_of(found.plan.job)
+    if by is None or due is None:
+        return None
+    if by.meets:
+        said = "It will be ready in time."
+    else:
+        said = f"It cannot be ready in time: {show_time(by.late.total_seconds() / 60)} too late."
+    return wire.ReadyOut(
+        due=due,
+        meets=by.meets,
+        late_minutes=by.late.total_seconds() / 60,
+        latest=by.latest,
+        said=said,
+        helps=[wire.HelpChoiceOut(label=one.label, ready=one.ready, meets=one.meets) for one in readiness.helps],
+    )
+
+
+def _hours(hours: Hours) -> wire.HoursOut:
+    return wire.HoursOut(day_from=hours.day_from, day_until=hours.day_until, days=list(hours.days))
+
+
+@curing.put("/workshop/hours")
+@curing.input(wire.HoursIn, arg_name="given")
+@curing.output(wire.HoursOut)
+def set_hours(given: wire.HoursIn) -> wire.HoursOut:
+    """Say when somebody is at the bench."""
+    hours = Hours(given.day_from, given.day_until, tuple(sorted(set(given.days))))
+    check_hours(hours)
+    bench().records.keep_hours(hours)
+    return _hours(hours)
+
+
+def _all_from(found: OpenJob, code: str, copy: int) -> datetime | None:
+    """Return from when a copy may be used or washed, None while a coat of it is not on yet."""
+    for task in found.graph.of("cure"):
+        if task.code == code and task.copy == copy:
+            waits = [wait for wait in task.after if wait.least]
+            if any(found.progress.done(found.graph.by_id[wait.task]) is None for wait in waits):
+                return None
+            return found.progress.opens(task)
+    return None
+
+
+@curing.get("/jobs/<int:job_id>/care-cards-<any(a4, letter):paper>.pdf")
+@curing.input(schemas.UnitQuery, location="query")
+def get_care_cards(job_id: int, paper: str, query_data: schemas.UnitQuery) -> Response:
+    """Download a care card for every copy."""
+    found = opened(job_id, query_data)
+    cards = [
+        care_of(found.plan, _all_from(found, "cure-use", copy), _all_from(found, "cure-wash", copy))
+        for copy in range(1, found.plan.copies + 1)
+    ]
+    data = write_care_cards(cards, "letter" if paper == "letter" else "a4")
+    return _download(data, "application/pdf", f"{file_stem(found.plan.job.name)}-care-cards.pdf")
+
+
+@curing.get("/jobs/<int:job_id>/times.ics")
+@curing.input(schemas.UnitQuery, location="query")
+def get_times(job_id: int, query_data: schemas.UnitQuery) -> Response:
+    """Download what is still to be done as a calendar file."""
+    found = opened(job_id, query_data)
+    schedule = readiness_of(bench(), found, bench().records.hours_kept()).schedule
+    if schedule is None:
+        raise NotNow("This job has too many tasks for a calendar.", "Divide it into several jobs.")
+    alarm = bench().catalogue.workshop["alarm_before"]
+    data = write_calendar(found.plan.job.name, job_id, found.progress, schedule, found.at, alarm, query_data.unit)
+    return _download(data, "text/calendar; charset=utf-8", f"{file_stem(found.plan.job.name)}.ics")
+
+
+def _download(data: bytes, media_type: str, name: str) -> Response:
+    return Response(data, content_type=media_type, headers={"Content-Disposition": f'attachment; filename="{name}"'})
