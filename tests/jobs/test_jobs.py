@@ -153,11 +153,9 @@ ORDERS = {
 def first_through(graph: TaskGraph) -> list[str]:
     """Return the codes of the first copy through its first mask, weeding first, and what follows all masks."""
     after = ("weed", "tack", "paint", "peel", "cure")
-    tasks = [
-        task
-        for task in graph.tasks
-        if not task.needs_marks and task.copy == 1 and task.mask in (1, None) and task.station in after
-    ]
+    tasks = [task for task in graph.tasks if task.copy == 1 and task.mask in (1, None) and task.station in after]
+    # A trial on scrap comes before all of them, and a second pass only where something was marked.
+    tasks = [task for task in tasks if not task.needs_marks and task.code != "paint-trial"]
     return [task.code for task in tasks]
 
 

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 from dunestead.api.wire import COLOUR, Box, Point, Wire, limits_like
 from dunestead.core.figures import Cutter, Press
 from dunestead.core.job.job import PatchSay
-from dunestead.core.records import CutSettings, Recipe, Stock
+from dunestead.core.records import CutSettings, OwnPaint, Recipe, Stock, Swatch
 
 __all__ = [
     "AdviceIn",
@@ -143,6 +143,54 @@ class OwnPressOut(PressIn):
     key: str
 
 
+class PaintIn(Wire):
+    """A paint of the maker's own; minutes at 20 C and 50 % humidity."""
+
+    model_config = limits_like(OwnPaint)
+
+    name: str
+    like: str
+    cover: float
+    coats_low: int = 1
+    coats_high: int = 2
+    next_coat: float
+    touch: float
+    handle: float
+    use: float
+    wash: float | None = None
+    flow: Literal["runny", "usual", "thick"] = "usual"
+    notes: str = ""
+
+
+class OwnPaintOut(PaintIn):
+    """A paint on the shelf."""
+
+    id: int
+    key: str
+
+
+class SwatchIn(Wire):
+    """A paint tried on a surface, from 1 (spoiled) to 5 (as wished)."""
+
+    model_config = limits_like(Swatch)
+
+    paint: str
+    surface: str
+    on: date
+    coats: int = 1
+    colour: str = Field("#22313a", pattern=COLOUR)
+    result: int = 3
+    note: str = ""
+
+
+class OwnSwatchOut(SwatchIn):
+    """A swatch on the shelf, and whether there is a photo of it."""
+
+    id: int
+    paint_name: str
+    has_photo: bool
+
+
 class ToolsIn(Wire):
     """What the workshop has to make masks hold: keys."""
 
@@ -163,6 +211,8 @@ class WorkshopOut(BaseModel):
     recipes: list[OwnRecipeOut]
     classes: list[CutterClassOut]
     presses: list[OwnPressOut]
+    paints: list[OwnPaintOut]
+    swatches: list[OwnSwatchOut]
     owned: list[str] | None = Field(description="Tools there are; None while nobody has said.")
 
 

@@ -285,6 +285,21 @@ def workshop_out(records: Records, catalogue: Catalogue) -> wire.WorkshopOut:
             )
             for number, press in records.presses.all().items()
         ],
+        paints=[
+            wire.OwnPaintOut(
+                id=number, key=f"own-{number}", **{name: getattr(one, name) for name in wire.PaintIn.model_fields}
+            )
+            for number, one in records.paints.all().items()
+        ],
+        swatches=[
+            wire.OwnSwatchOut(
+                id=number,
+                paint_name=catalogue.paint(one.paint).name,
+                has_photo=one.photo is not None,
+                **{name: getattr(one, name) for name in wire.SwatchIn.model_fields},
+            )
+            for number, one in records.swatches.all().items()
+        ],
         owned=None if catalogue.owned is None else sorted(catalogue.owned),
     )
 

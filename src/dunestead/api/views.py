@@ -27,7 +27,7 @@ from dunestead.core.painting.coatings import ROLE_NAMES, Coating, where_of
 from dunestead.core.painting.mixing import MixPart
 from dunestead.core.plan.coats import PlannedCoating, under_of
 from dunestead.core.plan.plan import Plan, materials_of, method_work
-from dunestead.core.records import CutSettings, Hours, Stock
+from dunestead.core.records import CutSettings, Hours, OwnPaint, Stock, Swatch
 from dunestead.core.stations.station import Station
 from dunestead.core.tacking.laying import LayRules
 from dunestead.core.tacking.methods import MethodFit, rank_methods
@@ -311,6 +311,8 @@ _LIMITED: Mapping[str, type] = {
     "press": Press,
     "lay": LayRules,
     "hours": Hours,
+    "paint-own": OwnPaint,
+    "swatch": Swatch,
     **ENTRIES,
     "job": Job,
     "piece": Blank,

@@ -1,18 +1,32 @@
 """The maker's own cutters, mask material and test cuts."""
 
 from collections.abc import Callable
+from dataclasses import replace
 from typing import Any
 
 from apiflask import APIBlueprint
-from flask import Response
+from flask import Response, request
 
 from dunestead.api import sheet_schemas as wire
 from dunestead.api.opened import bench
 from dunestead.api.sheet_views import advice_out, workshop_out
 from dunestead.core.cutting.test_pattern import draw_test_pattern
-from dunestead.core.errors import UnknownKey
+from dunestead.core.errors import BadInput, NoSuchThing, UnknownKey
 from dunestead.core.figures import Cutter, Press, check_cutter, check_press
-from dunestead.core.records import CutSettings, Recipe, Stock, Tools, Try, check_recipe, check_stock
+from dunestead.core.limits import check_limits
+from dunestead.core.records import (
+    CutSettings,
+    OwnPaint,
+    Recipe,
+    Stock,
+    Swatch,
+    Tools,
+    Try,
+    check_paint,
+    check_recipe,
+    check_stock,
+)
+from dunestead.formats.photo import clean_photo
 from dunestead.formats.sheet_files import sheet_file
 from dunestead.store import Shelf
 
@@ -71,6 +85,8 @@ def _shelf(kind: str) -> Shelf[Any]:
         "stock": records.stock,
         "recipes": records.recipes,
         "presses": records.presses,
+        "paints": records.paints,
+        "swatches": records.swatches,
     }
     return shelves[kind]
 
@@ -112,6 +128,78 @@ def add_press(given: wire.PressIn) -> wire.WorkshopOut:
 def change_press(number: int, given: wire.PressIn) -> wire.WorkshopOut:
     """Change a hot plate."""
     return _kept(lambda: _shelf("presses").change(number, _press(given)))
+
+
+def _paint(given: wire.PaintIn) -> OwnPaint:
+    like = bench().catalogue.paint(given.like)
+    if like.key.startswith("own-"):
+        raise BadInput("A paint is like one of the table.", "Choose the shipped paint that it behaves like.")
+    paint = OwnPaint(**given.model_dump())
+    check_paint(paint)
+    return paint
+
+
+def _swatch(given: wire.SwatchIn, photo: str | None = None) -> Swatch:
+    catalogue = bench().catalogue
+    catalogue.paint(given.paint)
+    catalogue.surface(given.surface)
+    swatch = Swatch(**given.model_dump(), photo=photo)
+    check_limits(swatch)
+    return swatch
+
+
+@workshop.post("/paints")
+@workshop.input(wire.PaintIn, arg_name="given")
+@workshop.output(wire.WorkshopOut, status_code=201)
+def add_paint(given: wire.PaintIn) -> wire.WorkshopOut:
+    """Keep a paint of one's own."""
+    return _kept(lambda: _shelf("paints").add(_paint(given)))
+
+
+@workshop.put("/paints/<int:number>")
+@workshop.input(wire.PaintIn, arg_name="given")
+@workshop.output(wire.WorkshopOut)
+def change_paint(number: int, given: wire.PaintIn) -> wire.WorkshopOut:
+    """Change a paint: its label says otherwise, or its use showed otherwise."""
+    return _kept(lambda: _shelf("paints").change(number, _paint(given)))
+
+
+@workshop.post("/swatches")
+@workshop.input(wire.SwatchIn, arg_name="given")
+@workshop.output(wire.WorkshopOut, status_code=201)
+def add_swatch(given: wire.SwatchIn) -> wire.WorkshopOut:
+    """Keep a swatch: what came of a paint on a surface."""
+    return _kept(lambda: _shelf("swatches").add(_swatch(given)))
+
+
+@workshop.put("/swatches/<int:number>")
+@workshop.input(wire.SwatchIn, arg_name="given")
+@workshop.output(wire.WorkshopOut)
+def change_swatch(number: int, given: wire.SwatchIn) -> wire.WorkshopOut:
+    """Change a swatch; its photo stays."""
+    before: Swatch = _shelf("swatches").get(number)
+    return _kept(lambda: _shelf("swatches").change(number, _swatch(given, before.photo)))
+
+
+@workshop.post("/swatches/<int:number>/photo")
+@workshop.output(wire.WorkshopOut)
+def set_photo(number: int) -> wire.WorkshopOut:
+    """Keep a photo of a swatch: upright, made smaller, without the place and device it came with."""
+    before: Swatch = _shelf("swatches").get(number)
+    file = request.files.get("photo")
+    if file is None:
+        raise BadInput("No photo came along.", "Choose one and send it again.")
+    key = bench().keep_bytes(clean_photo(file.read()))
+    return _kept(lambda: _shelf("swatches").change(number, replace(before, photo=key)))
+
+
+@workshop.get("/swatches/<int:number>/photo.jpg")
+def get_photo(number: int) -> Response:
+    """Show the photo of a swatch."""
+    swatch: Swatch = _shelf("swatches").get(number)
+    if swatch.photo is None:
+        raise NoSuchThing(f"Swatch {number} has no photo.", "Add one to it first.")
+    return Response(bench().file(swatch.photo), content_type="image/jpeg")
 
 
 @workshop.put("/tools")
@@ -156,14 +244,14 @@ def change_recipe(number: int, given: wire.RecipeIn) -> wire.WorkshopOut:
     return _kept(lambda: _shelf("recipes").change(number, _recipe(given)))
 
 
-@workshop.delete("/<any(cutters, stock, recipes, presses):kind>/<int:number>")
+@workshop.delete("/<any(cutters, stock, recipes, presses, paints, swatches):kind>/<int:number>")
 @workshop.output(wire.WorkshopOut)
 def drop_record(kind: str, number: int) -> wire.WorkshopOut:
     """Take a record off its shelf."""
     return _kept(lambda: _shelf(kind).drop(number))
 
 
-@workshop.post("/<any(cutters, stock, recipes, presses):kind>/<int:number>/undo")
+@workshop.post("/<any(cutters, stock, recipes, presses, paints, swatches):kind>/<int:number>/undo")
 @workshop.output(wire.WorkshopOut)
 def undo_record(kind: str, number: int) -> wire.WorkshopOut:
     """Take the last change of a record back, or bring it back."""

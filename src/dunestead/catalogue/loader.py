@@ -131,6 +131,7 @@ def _paint(key: str, row: Table) -> Paint:
         "transfer": 1.0,
         "can_ml": None,
         "bottle_ml": None,
+        "flow": "usual",
         "wash": None,
         "needs_finish": False,
         "warm_air": False,

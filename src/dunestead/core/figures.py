@@ -10,7 +10,7 @@ from typing import Literal, TypeVar
 
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.limits import REQUIRED, check_limits, limited
-from dunestead.core.records import Pressed, Recipe, Stock
+from dunestead.core.records import Pressed, Recipe, Stock, Swatch
 
 __all__ = [
     "Catalogue",
@@ -354,8 +354,8 @@ class Paint:
         Paint in one can, None where it does not come in cans; what else it usually comes in.
     uses
         What it stands: the weather of an ``open`` doorstep, and so on.
-    thin
-        How it is thinned, None where it is used as it is.
+    thin, flow
+        How it is thinned, None where it is used as it is; how it flows.
     next_coat, touch, handle, use, wash
         Minutes after a coat until each may be done; wash is None where it is not washed.
     heat_set
@@ -393,6 +393,7 @@ class Paint:
     peels_also: PeelTime | None
     uses: tuple[Use, ...]
     thin: Thinning | None
+    flow: Literal["runny", "usual", "thick"]
     cautions: tuple[str, ...]
 
     @property
@@ -448,6 +449,7 @@ class HandTimes:
     count_window: float
     look_over: float
     second_pass: float
+    trial: float
     rewarm: float
     lint: float
     print_twice: float
@@ -530,6 +532,7 @@ class Catalogue:
     stock: Mapping[int, Stock] = field(default_factory=dict)
     owned: frozenset[str] | None = None
     pressed: tuple[Pressed, ...] = ()
+    swatches: tuple[Swatch, ...] = ()
     recipes: Mapping[int, Recipe] = field(default_factory=dict)
 
     def surface(self, key: str) -> Surface:

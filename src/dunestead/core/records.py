@@ -14,12 +14,15 @@ __all__ = [
     "Blade",
     "CutSettings",
     "Hours",
+    "OwnPaint",
     "Pressed",
     "Recipe",
     "Stock",
+    "Swatch",
     "Tools",
     "Try",
     "check_hours",
+    "check_paint",
     "check_recipe",
     "check_settings",
     "check_stock",
@@ -166,6 +169,76 @@ def check_recipe(recipe: Recipe) -> None:
         if tried.answer not in ANSWERS:
             raise UnknownKey("answer", tried.answer, list(ANSWERS))
         check_limits(tried.settings)
+
+
+Flow = Literal["runny", "usual", "thick"]
+
+
+@dataclass(frozen=True, slots=True)
+class OwnPaint:
+    """A paint of the maker's own: like one of the table, with what its label or its use says.
+
+    Attributes
+    ----------
+    like
+        Key of the catalogue: how it goes on, what it stands, when its mask comes off.
+    cover
+        m² a litre, one coat on a smooth surface.
+    coats_low, coats_high
+        The usual number of coats.
+    next_coat, touch, handle, use, wash
+        Minutes at 20 C and 50 % humidity; wash is None where it is not washed.
+    flow, notes
+        How it behaves, and what came of it.
+    """
+
+    name: str = limited(REQUIRED, "name of the paint", 1, 120, "letters")
+    like: str = REQUIRED
+    cover: float = limited(REQUIRED, "cover", 0.5, 40.0, "m2/l", 0.5)
+    next_coat: float = limited(REQUIRED, "time to the next coat", 0.0, 20_000.0, "min")
+    touch: float = limited(REQUIRED, "time until dry to the touch", 0.0, 20_000.0, "min")
+    handle: float = limited(REQUIRED, "time until it may be handled", 0.0, 100_000.0, "min")
+    use: float = limited(REQUIRED, "time until it may be used", 0.0, 100_000.0, "min")
+    coats_low: int = limited(1, "fewest coats", 1, 12)
+    coats_high: int = limited(2, "most coats", 1, 12)
+    wash: float | None = limited(None, "time until it may be washed", 0.0, 100_000.0, "min")
+    flow: Flow = "usual"
+    notes: str = limited("", "text of the notes", 0, 2000, "letters")
+
+
+@dataclass(frozen=True, slots=True)
+class Swatch:
+    """A paint tried on a surface: so many coats of a colour, from 1 (spoiled) to 5 (as wished), and a note.
+
+    Attributes
+    ----------
+    paint, surface
+        Keys of the catalogue.
+    photo
+        Key of a kept file, None without one.
+    """
+
+    paint: str = REQUIRED
+    surface: str = REQUIRED
+    on: date = REQUIRED
+    coats: int = limited(1, "coats", 1, 12)
+    colour: str = "#22313a"
+    result: int = limited(3, "result", 1, 5)
+    note: str = limited("", "text of the note", 0, 2000, "letters")
+    photo: str | None = None
+
+
+def check_paint(paint: OwnPaint) -> None:
+    """Raise `BadInput` when a paint cannot be kept: its times come one after the other."""
+    check_limits(paint)
+    if paint.coats_low > paint.coats_high:
+        raise BadInput(
+            f"From {paint.coats_low} to {paint.coats_high} coats is no range.", "Give the fewest coats first."
+        )
+    if not paint.touch <= paint.handle <= paint.use:
+        raise BadInput(
+            "Dry to the touch, handled, used: each comes after the one before.", "See the label, and put them in order."
+        )
 
 
 def check_hours(hours: Hours) -> None:

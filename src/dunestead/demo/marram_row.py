@@ -16,6 +16,7 @@ from dunestead.core.job.job import Job, Record, altered
 from dunestead.core.job.log import LogEntry
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.plan.plan import Plan
+from dunestead.core.records import Swatch
 from dunestead.core.stations.station import ORDER
 from dunestead.demo.scan import CORNERS, scan_of_gull
 from dunestead.workshop.workbench import Workbench
@@ -53,12 +54,29 @@ def fill_demo(workbench: Workbench) -> None:
         return
     for name, surface, blank in _BLANKS:
         workbench.blanks.keep(name, surface, blank)
+    for paint, surface, coats, colour, result, note in _SWATCHES:
+        swatch = Swatch(paint, surface, date(2026, 5, 2), coats, colour, result, note)
+        workbench.records.swatches.add(swatch)
+    workbench.refresh()
     for demo in _JOBS:
         job_id = workbench.begin(demo.start(workbench), demo.name, demo.surface, demo.blank)
         workbench.change(job_id, "Size and place", partial(_sized, workbench=workbench, demo=demo))
         for label, change in demo.changes:
             workbench.change(job_id, label, change)
         _do_up_to(workbench, job_id, demo.done_before)
+
+
+# What the row has tried on which surface: paint, surface, coats, colour, result, note.
+_SWATCHES = (
+    ("outdoor-acrylic", "coir", 3, "#22313a", 5, "Worked well in; two coats left bare tips."),
+    ("rubber-spray", "coir", 2, "#22313a", 4, "Three light passes hide better than two wet ones."),
+    ("fabric-brush", "jersey", 2, "#f3efe4", 4, "White on navy wants the third coat."),
+    ("fabric-brush", "flat-towel", 2, "#2f8f83", 5, "Thin coats; nothing crept under the film."),
+    ("fabric-brush", "canvas", 2, "#8f3d0f", 4, "Dab straight down, the weave drinks it."),
+    ("fabric-brush", "cotton-rug", 2, "#2f8f83", 4, "Second coat could have been lighter."),
+    ("leather-acrylic", "leather", 3, "#f3efe4", 3, "Strip the finish better; it flaked at one edge."),
+    ("craft-acrylic", "wood-sealed", 2, "#8f3d0f", 5, "Matte medium first kept the edges clean."),
+)
 
 
 def _file(name: str) -> Callable[[Workbench], Callable[[int], Element]]:

@@ -9,14 +9,14 @@ from sqlalchemy import Engine, select
 from sqlalchemy.orm import Session
 
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
-from dunestead.core.figures import Catalogue, Cutter, Press
-from dunestead.core.records import Hours, Pressed, Recipe, Stock, Tools
+from dunestead.core.figures import Catalogue, Cutter, Paint, Press
+from dunestead.core.records import Hours, OwnPaint, Pressed, Recipe, Stock, Swatch, Tools
 from dunestead.store.database import Sessions
 from dunestead.store.models import ShelfRow
 
 __all__ = ["Records", "Shelf", "open_records"]
 
-Kind = Literal["cutter", "stock", "recipe", "press", "tools", "pressed", "hours"]
+Kind = Literal["cutter", "stock", "recipe", "press", "tools", "pressed", "hours", "paint", "swatch"]
 Record = TypeVar("Record")
 _MOST = 500
 
@@ -117,6 +117,8 @@ class Records:
     tools: Shelf[Tools]
     pressed: Shelf[Pressed]
     hours: Shelf[Hours]
+    paints: Shelf[OwnPaint]
+    swatches: Shelf[Swatch]
 
     def keep_pressed(self, pressed: Pressed) -> None:
         """Keep how a mask was pressed, in place of what is known of the same way of pressing."""
@@ -156,6 +158,8 @@ class Records:
             catalogue,
             cutters={**catalogue.cutters, **_own(self.cutters)},
             presses={**catalogue.presses, **_own(self.presses)},
+            paints={**catalogue.paints, **_own_paints(self.paints, catalogue)},
+            swatches=tuple(self.swatches.all().values()),
             stock=self.stock.all(),
             recipes=self.recipes.all(),
             pressed=tuple(self.pressed.all().values()),
@@ -174,6 +178,29 @@ def _own(shelf: Shelf[Device]) -> dict[str, Device]:
     return own
 
 
+def _own_paints(shelf: Shelf[OwnPaint], catalogue: Catalogue) -> dict[str, Paint]:
+    """Return the maker's paints by the keys jobs know them by, those taken out included."""
+    kept = [(number, own, "") for number, own in shelf.all().items()]
+    kept += [(number, own, " (taken out)") for number, own in shelf.gone().items()]
+    return {
+        f"own-{number}": replace(
+            catalogue.paint(own.like),
+            key=f"own-{number}",
+            name=f"{own.name}{said}",
+            cover=own.cover,
+            coats_low=own.coats_low,
+            coats_high=own.coats_high,
+            next_coat=own.next_coat,
+            touch=own.touch,
+            handle=own.handle,
+            use=own.use,
+            wash=own.wash,
+            flow=own.flow,
+        )
+        for number, own, said in kept
+    }
+
+
 def open_records(engine: Engine) -> Records:
     """Return all shelves of a database."""
     return Records(
@@ -184,4 +211,6 @@ def open_records(engine: Engine) -> Records:
         Shelf(engine, "tools", TypeAdapter(Tools)),
         Shelf(engine, "pressed", TypeAdapter(Pressed)),
         Shelf(engine, "hours", TypeAdapter(Hours)),
+        Shelf(engine, "paint", TypeAdapter(OwnPaint)),
+        Shelf(engine, "swatch", TypeAdapter(Swatch)),
     )

@@ -104,7 +104,16 @@ class Cards:
             recipes = [one for one in known.recipes.values() if (one.material, one.cutter) == (material, cutter)]
             store = known.stock.get(int(stock)) if stock.isdigit() else None
             owned = None if known.owned is None else sorted(known.owned)
-            own = (known.cutters.get(cutter), store, recipes, known.presses, owned, known.pressed)
+            own = (
+                known.cutters.get(cutter),
+                store,
+                recipes,
+                known.presses,
+                owned,
+                known.pressed,
+                known.paints,
+                known.swatches,
+            )
             self._own[uses] = short_hash(repr(own))
         return f"{drawn_from}:{self._own[uses]}:{uses}"
 

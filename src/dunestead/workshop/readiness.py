@@ -84,6 +84,9 @@ def _helps(bench: Workbench, opened: OpenJob, hours: Hours, due: datetime, ready
 def _changes(bench: Workbench, opened: OpenJob) -> Iterator[tuple[str, Job]]:
     """Yield what might be changed about a job."""
     plan, job = opened.plan, opened.plan.job
+    if any(opened.progress.is_done(task) for task in opened.graph.of("paint") if task.code == "paint-coat"):
+        # What is on is on.
+        return
     if not job.paint.warm_air and any(coat.paint.warm_air for coat in plan.coatings):
         yield "Warm air between the coats", altered(job, warm_air=True)
     planned = {coat.role: coat.coats for coat in plan.coatings}

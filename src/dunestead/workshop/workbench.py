@@ -39,6 +39,7 @@ from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.records import Pressed
 from dunestead.core.stations.consequence import Consequence, consequence_of, with_method
 from dunestead.core.stations.graph import next_of, red_before_cutting, stations_of, task_graph
+from dunestead.core.units import several
 from dunestead.core.words.tasks import counted_of
 from dunestead.core.words.weather import refusal_of
 from dunestead.core.work.progress import Progress
@@ -98,7 +99,8 @@ class Workbench:
         catalogue = self.records.added_to(self._shipped)
         owned = None if catalogue.owned is None else sorted(catalogue.owned)
         own = (catalogue.cutters, catalogue.stock, catalogue.recipes, catalogue.presses, owned, catalogue.pressed)
-        self._figures = (catalogue, short_hash(repr(own)))
+        painted = (catalogue.paints, catalogue.swatches)
+        self._figures = (catalogue, short_hash(repr((own, painted))))
         self.cards.refresh(catalogue)
 
     @property
@@ -377,6 +379,7 @@ class Workbench:
         if done and not reason:
             _check_time(opened.progress, task, moment)
             _check_weather(opened.plan, task, self.catalogue)
+            _check_all_lifted(opened.progress, task)
         entry = LogEntry(
             "done" if done else "undone",
             task.id,
@@ -494,6 +497,10 @@ class Workbench:
             self._store.write(job_id, None, [LogEntry("handed-out", what[:120], self.clock.now())])
         return opened
 
+    def keep_bytes(self, data: bytes) -> str:
+        """Keep a file as it is and return its key."""
+        return self._store.keep_file(data)
+
     def log(self, job_id: int, entries: Sequence[LogEntry], version: int | None = None) -> None:
         """Add rows to a job's log as they are; made on a version, they clash with any other."""
         self._store.write(job_id, version, entries)
@@ -542,6 +549,18 @@ def _task(graph: TaskGraph, task_id: str) -> Task:
             f"There is no task “{task_id[:80]}” in this job.", "Look at the job again: its tasks may have changed."
         )
     return task
+
+
+def _check_all_lifted(progress: Progress, task: Task) -> None:
+    """Raise `TooEarly` when a job is closed with a keeper left in a print."""
+    if task.station != "record":
+        return
+    left = sum(progress.missing(one) for one in progress.graph.of("peel") if one.code == "peel-count")
+    if left:
+        raise TooEarly(
+            f"{several(left, 'keeper')} did not answer at the peel: they may still be in the print.",
+            "Look for them on the map at Peel and tick them, or say why you close the job without them.",
+        )
 
 
 def _check_weather(plan: Plan, task: Task, catalogue: Catalogue) -> None:

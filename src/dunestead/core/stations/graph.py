@@ -28,6 +28,7 @@ def task_graph(plan: Plan, catalogue: Catalogue) -> TaskGraph:
     prepared = [Lane() for _ in range(plan.copies)]
     for copy, lane in enumerate(prepared, start=1):
         blank.prepare(plan, hand, lane, copy)
+    paint.try_first(plan, catalogue, prepared[0])
     cutting = Lane()
     sheets.cut(plan, hand, cutting)
     weeding, weeded = _weeding(plan, catalogue, cutting)

@@ -17,7 +17,18 @@ from dunestead.core.work.progress import Progress
 from dunestead.core.work.standing import place_standing
 from dunestead.core.work.tasks import Lane, Task, Wait
 
-__all__ = ["outcome", "paint_after", "paint_through"]
+__all__ = ["outcome", "paint_after", "paint_through", "try_first"]
+
+
+def try_first(plan: Plan, catalogue: Catalogue, lane: Lane) -> None:
+    """Add a trial on scrap where a paint was never tried on this surface; what is swatched needs none."""
+    tried = {(one.paint, one.surface) for one in catalogue.swatches}
+    paints = {coat.paint.key: coat.paint.name for coat in plan.coatings if coat.role in ("colour", "over-colour")}
+    surface = plan.choices.surface
+    new = [name for key, name in paints.items() if (key, surface.key) not in tried]
+    if new:
+        figures = {"paints": new, "surface": surface.name}
+        lane.add(Task("paint-trial", "paint", copy=1, minutes=catalogue.hand.trial / 60, figures=figures))
 
 
 def paint_through(plan: Plan, catalogue: Catalogue, lane: Lane, mask: MaskPlan, copy: int) -> None:

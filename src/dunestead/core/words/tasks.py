@@ -406,6 +406,7 @@ _TITLES: dict[str, Words] = {
     "paint-colours-apart": lambda task, _: f"Keep {several(task.figures['colours'], 'colour')} apart",
     "paint-coat": _coat_title,
     "paint-look-over": _always("Look over everything once more"),
+    "paint-trial": lambda task, _: f"Try {' and '.join(task.figures['paints']).lower()} on scrap first",
     "paint-again": _always("Go over what you marked once more"),
     "paint-clean": _always("Clean the back with alcohol or a blade"),
     "peel-pins": lambda task, _: f"Count {several(task.figures['count'], 'pin')} back in",
@@ -474,6 +475,10 @@ _DETAILS: dict[str, Words] = {
     "paint-look-over": _always(
         "Window by window: push lifted centres back, mark what is bare, thin or missed. What is missed now is only "
         "touched up later."
+    ),
+    "paint-trial": lambda task, _: (
+        f"New on {task.figures['surface'].lower()}: one window on a scrap, as many coats as planned, dried. "
+        "Keep it as a swatch with a note; then it is not asked again."
     ),
     "paint-again": _always("Only where you marked it: straight down, thin. Then peel as planned."),
     "peel-count": lambda task, _: f"{_window(task)} With tweezers; tick each number, so that none stays in the print.",

@@ -42,7 +42,7 @@ def tips_for(
     """
     by_air = coat.paint.is_sprayed
     tips = _sprayed(coat.paint, figures, unit) if by_air else _brushed(surface, load, tongues)
-    found = [*tips, *_thinned(coat, unit)]
+    found = [*tips, *_flowing(coat.paint), *_thinned(coat, unit)]
     if coat.coats > 1:
         found.append(Tip("First coat", "Very light: it seals the edge of the mask, so that nothing creeps under it."))
     if keepers:
@@ -80,6 +80,13 @@ def _sprayed(paint: Paint, figures: Mapping[str, float], unit: str) -> Iterator[
         yield Tip("Airbrush", "Aimed square, light even passes; try the flow on paper first.")
     yield Tip("Passes", "Begin and end each pass beyond the edge of the mask, and keep moving.")
     yield Tip("Coats", "Light ones, minutes apart. You can add, never take away; what looks wet has had enough.")
+
+
+def _flowing(paint: Paint) -> Iterator[Tip]:
+    if paint.flow == "runny":
+        yield Tip("Runny", "Less on the brush and thinner coats: it creeps under the mask sooner than others.")
+    elif paint.flow == "thick":
+        yield Tip("Thick", "Work it in well; it hides in fewer coats, and strings when it is peeled late.")
 
 
 def _thinned(coat: PlannedCoating, unit: str) -> Iterator[Tip]:

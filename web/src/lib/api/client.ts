@@ -71,6 +71,9 @@ export type PeelRoom = Schemas['PeelOut'];
 export type CureRoom = Schemas['CureOut'];
 export type CureEvent = CureRoom['events'][number];
 export type Hours = Schemas['HoursIn'];
+export type OwnPaint = Schemas['PaintIn'];
+export type Swatch = Schemas['SwatchIn'];
+export type KeptSwatch = Workshop['swatches'][number];
 export type Clocks = Schemas['ClocksOut'];
 export type Readings = Schemas['ReadingsIn'];
 export type PaintRoom = Schemas['PaintOut'];
@@ -377,8 +380,18 @@ export const changeStock = (number: number, body: OwnStock) =>
 export const addRecipe = (body: TestCut) => answer(api.POST('/api/workshop/recipes', { body }));
 export const changeRecipe = (number: number, body: TestCut) =>
   answer(api.PUT('/api/workshop/recipes/{number}', { params: { path: { number } }, body }));
-export type Shelf = 'cutters' | 'stock' | 'recipes' | 'presses';
+export type Shelf = 'cutters' | 'stock' | 'recipes' | 'presses' | 'paints' | 'swatches';
 export const addPress = (body: OwnPress) => answer(api.POST('/api/workshop/presses', { body }));
+export const addPaint = (body: OwnPaint) => answer(api.POST('/api/workshop/paints', { body }));
+export const addSwatch = (body: Swatch) => answer(api.POST('/api/workshop/swatches', { body }));
+export const setSwatchPhoto = async (id: number, photo: File): Promise<Workshop> => {
+  const form = new FormData();
+  form.append('photo', photo);
+  const reply = await fetch(`/api/workshop/swatches/${id}/photo`, { method: 'POST', body: form });
+  const told = (await reply.json()) as Workshop & { detail?: string; fix?: string; code?: string };
+  if (!reply.ok) throw new Problem(told.detail ?? 'The photo could not be kept.', told.fix ?? '', told.code);
+  return told;
+};
 export const setTools = (owned: string[]) => answer(api.PUT('/api/workshop/tools', { body: { owned } }));
 export const tryMethod = (id: number, key: string) =>
   answer(api.GET('/api/jobs/{job_id}/methods/{key}', { params: { path: { job_id: id, key } } }));

@@ -5091,6 +5091,115 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workshop/paints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a paint of one's own. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["PaintIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/paints/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a paint: its label says otherwise, or its use showed otherwise. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["PaintIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workshop/presses": {
         parameters: {
             query?: never;
@@ -5411,6 +5520,209 @@ export interface paths {
                 };
             };
         };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/swatches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a swatch: what came of a paint on a surface. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["SwatchIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/swatches/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a swatch; its photo stays. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["SwatchIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/swatches/{number}/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a photo of a swatch: upright, made smaller, without the place and device it came with. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/swatches/{number}/photo.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show the photo of a swatch. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": unknown;
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -10516,6 +10828,52 @@ export interface components {
             index: number;
         };
         /**
+         * PaintIn
+         * @description A paint of the maker's own; minutes at 20 C and 50 % humidity.
+         */
+        PaintIn: {
+            /**
+             * Coats High
+             * @default 2
+             */
+            coats_high?: number;
+            /**
+             * Coats Low
+             * @default 1
+             */
+            coats_low?: number;
+            /** Cover */
+            cover: number;
+            /**
+             * Flow
+             * @default usual
+             * @enum {string}
+             */
+            flow?: "runny" | "usual" | "thick";
+            /** Handle */
+            handle: number;
+            /** Like */
+            like: string;
+            /** Name */
+            name: string;
+            /** Next Coat */
+            next_coat: number;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+            /** Touch */
+            touch: number;
+            /** Use */
+            use: number;
+            /**
+             * Wash
+             * @default null
+             */
+            wash?: number | null;
+        };
+        /**
          * PaintOut
          * @description All that *Paint* decides on.
          */
@@ -11278,6 +11636,41 @@ export interface components {
             width: number;
         };
         /**
+         * SwatchIn
+         * @description A paint tried on a surface, from 1 (spoiled) to 5 (as wished).
+         */
+        SwatchIn: {
+            /**
+             * Coats
+             * @default 1
+             */
+            coats?: number;
+            /**
+             * Colour
+             * @default #22313a
+             */
+            colour?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Paint */
+            paint: string;
+            /**
+             * Result
+             * @default 3
+             */
+            result?: number;
+            /** Surface */
+            surface: string;
+        };
+        /**
          * ToolsIn
          * @description What the workshop has to make masks hold: keys.
          */
@@ -11816,12 +12209,16 @@ export interface components {
              * @description Tools there are; None while nobody has said.
              */
             owned: string[] | null;
+            /** Paints */
+            paints: components["schemas"]["WorkshopOut.OwnPaintOut"][];
             /** Presses */
             presses: components["schemas"]["WorkshopOut.OwnPressOut"][];
             /** Recipes */
             recipes: components["schemas"]["WorkshopOut.OwnRecipeOut"][];
             /** Stock */
             stock: components["schemas"]["WorkshopOut.OwnStockOut"][];
+            /** Swatches */
+            swatches: components["schemas"]["WorkshopOut.OwnSwatchOut"][];
         };
         /**
          * CutSettingsIn
@@ -11898,6 +12295,56 @@ export interface components {
             reach_width: number;
             /** Slowest */
             slowest: number;
+        };
+        /**
+         * OwnPaintOut
+         * @description A paint on the shelf.
+         */
+        "WorkshopOut.OwnPaintOut": {
+            /**
+             * Coats High
+             * @default 2
+             */
+            coats_high?: number;
+            /**
+             * Coats Low
+             * @default 1
+             */
+            coats_low?: number;
+            /** Cover */
+            cover: number;
+            /**
+             * Flow
+             * @default usual
+             * @enum {string}
+             */
+            flow?: "runny" | "usual" | "thick";
+            /** Handle */
+            handle: number;
+            /** Id */
+            id: number;
+            /** Key */
+            key: string;
+            /** Like */
+            like: string;
+            /** Name */
+            name: string;
+            /** Next Coat */
+            next_coat: number;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+            /** Touch */
+            touch: number;
+            /** Use */
+            use: number;
+            /**
+             * Wash
+             * @default null
+             */
+            wash?: number | null;
         };
         /**
          * OwnPressOut
@@ -11990,6 +12437,47 @@ export interface components {
             name: string;
             /** Width */
             width: number;
+        };
+        /**
+         * OwnSwatchOut
+         * @description A swatch on the shelf, and whether there is a photo of it.
+         */
+        "WorkshopOut.OwnSwatchOut": {
+            /**
+             * Coats
+             * @default 1
+             */
+            coats?: number;
+            /**
+             * Colour
+             * @default #22313a
+             */
+            colour?: string;
+            /** Has Photo */
+            has_photo: boolean;
+            /** Id */
+            id: number;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Paint */
+            paint: string;
+            /** Paint Name */
+            paint_name: string;
+            /**
+             * Result
+             * @default 3
+             */
+            result?: number;
+            /** Surface */
+            surface: string;
         };
         /**
          * TryIn

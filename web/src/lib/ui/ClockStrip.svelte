@@ -14,7 +14,7 @@
       .filter(({ now }) => now.kind !== 'free' && (now.kind !== 'opens' || now.minutes <= NEAR))
       .slice(0, SHOWN),
   );
-  const WORDS = { opens: 'may begin in', closes: 'left', late: 'late', free: '' } as const;
+  const WORDS = { opens: 'In', closes: 'left', late: 'late', free: '' } as const;
 </script>
 
 {#if soonest.length}
@@ -27,12 +27,13 @@
         class="clock {now.kind} max-w-80 truncate rounded-full px-3 py-0.5"
         href="#/job/{clock.job}/{clock.station}"
       >
-        {clock.job_name}: {clock.title}{clock.copy_no && clock.copy_no > 1 ? `, copy ${clock.copy_no}` : ''},
         <strong
           >{now.kind === 'opens'
             ? `${WORDS.opens} ${showMinutes(now.minutes)}`
             : `${showMinutes(now.minutes)} ${WORDS[now.kind]}`}</strong
-        >
+        >: {clock.job_name}, {clock.title}{clock.copy_no && clock.copy_no > 1
+          ? `, copy ${clock.copy_no}`
+          : ''}
       </a>
     {/each}
     <button

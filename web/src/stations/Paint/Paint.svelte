@@ -6,12 +6,14 @@
   import type { PanelProps } from '../station';
   import { booth } from './booth.svelte';
   import CoatingRow from './CoatingRow.svelte';
+  import OwnPaint from './OwnPaint.svelte';
   import Stack from './Stack.svelte';
+  import Swatches from './Swatches.svelte';
   import Technique from './Technique.svelte';
   import Weather from './Weather.svelte';
   import WhichPaint from './WhichPaint.svelte';
 
-  const { open, job, catalogue }: PanelProps = $props();
+  const { open, job, catalogue, onrecords }: PanelProps = $props();
 
   $effect(() => void booth.fetch(job));
   const room = $derived(booth.room);
@@ -57,6 +59,7 @@
     job.coatings.find(
       (one) => one.role === coating.role && (!coating.colour || one.colour === coating.colour),
     ) ?? job.coatings.find((one) => one.role === coating.role);
+  const main = $derived(job.coatings.find((one) => one.role === 'colour'));
   const schools = $derived((room?.schools ?? []).filter((one) => one.allowed));
   const peelWhen = $derived(
     job.inputs.peel_when ?? schools.find((one) => one.usual)?.when ?? schools[0]?.when ?? 'wet',
@@ -120,6 +123,14 @@
     used={coatings.filter((one) => one.role === 'colour').map((one) => one.paint)}
     onchoose={choose}
   />
+  {#if main}
+    <Swatches
+      {open}
+      {job}
+      paint={{ key: main.paint, name: main.paint_name, colour: main.colour, coats: main.coats }}
+    />
+  {/if}
+  <OwnPaint {open} {catalogue} like={main} onchanged={onrecords} />
 {/if}
 <Fold title="Add a coating" open={false}>
   <div class="flex flex-wrap gap-2">

@@ -1,0 +1,133 @@
+<script lang="ts">
+  import Button from 'flowbite-svelte/Button.svelte';
+  import type { OpenJob } from '../../job/open-job.svelte';
+  import * as api from '../../lib/api/client';
+  import Fold from '../../lib/ui/Fold.svelte';
+  import NumberField from '../../lib/ui/NumberField.svelte';
+  import OneOf from '../../lib/ui/OneOf.svelte';
+  import TextField from '../../lib/ui/TextField.svelte';
+  import { showMinutes } from '../../lib/units';
+
+  interface Props {
+    open: OpenJob;
+    catalogue: api.Catalogue;
+    /** The paint to start from. */
+    like: api.PlannedCoating | undefined;
+    onchanged: () => void;
+  }
+  const { open, catalogue, like, onchanged }: Props = $props();
+
+  const FLOWS = [
+    ['runny', 'Runny'],
+    ['usual', 'As usual'],
+    ['thick', 'Thick'],
+  ] as const;
+  const TIMES = [
+    ['next_coat', 'Next coat after, min'],
+    ['touch', 'Touch-dry, min'],
+    ['handle', 'Handled, min'],
+    ['use', 'Used, min'],
+  ] as const;
+  let workshop = $state.raw<api.Workshop | null>(null);
+  let problem = $state('');
+  /** What the maker has changed of it; the rest is as the paint it is like. */
+  let own = $state<Partial<api.OwnPaint>>({});
+  const shipped = $derived(catalogue.paints.filter((one) => !one.key.startsWith('own-')));
+  const start = $derived<api.OwnPaint>({
+    name: '',
+    like: like?.paint.startsWith('own-') ? (shipped[0]?.key ?? '') : (like?.paint ?? shipped[0]?.key ?? ''),
+    cover: 7,
+    coats_low: 1,
+    coats_high: like?.coats ?? 2,
+    next_coat: Math.round(like?.next_coat ?? 20),
+    touch: Math.round(like?.touch ?? 30),
+    handle: Math.round(like?.handle ?? 240),
+    use: Math.round(like?.use ?? 1440),
+    wash: like?.wash ?? null,
+    flow: 'usual',
+    notes: '',
+  });
+  const paint = $derived({ ...start, ...own });
+
+  $effect(() => {
+    api.getWorkshop().then(
+      (found) => (workshop = found),
+      () => undefined,
+    );
+  });
+  async function act(what: Promise<api.Workshop>): Promise<void> {
+    try {
+      [workshop, problem] = [await what, ''];
+      own = {};
+      onchanged();
+      await open.load();
+    } catch (error) {
+      problem = error instanceof api.Problem ? error.message : 'It could not be kept.';
+    }
+  }
+</script>
+
+<Fold title="Own paints">
+  {#each workshop?.paints ?? [] as kept (kept.id)}
+    <p class="m-0 mb-2 text-sm">
+      <strong>{kept.name}</strong>, {kept.cover} m² a litre, next coat after {showMinutes(kept.next_coat)}
+      {#if kept.notes}: {kept.notes}{/if}
+      <button
+        class="ml-2 cursor-pointer underline"
+        aria-label="Take out {kept.name}"
+        onclick={() => act(api.dropRecord('paints', kept.id))}>Take out</button
+      >
+    </p>
+  {/each}
+  <div class="flex flex-col gap-2">
+    <TextField
+      label="Name on the tin"
+      entry="paint-own.name"
+      name="own-paint"
+      value={paint.name}
+      onchange={(name) => (own = { ...own, name })}
+    />
+    <OneOf
+      label="It behaves like"
+      value={paint.like}
+      of={shipped.map((one) => [one.key, one.name] as const)}
+      onchange={(key) => (own = { ...own, like: key })}
+    />
+    <div class="grid grid-cols-2 gap-2">
+      <NumberField
+        label="Covers, m² a litre"
+        entry="paint-own.cover"
+        value={paint.cover}
+        onchange={(cover) => cover !== null && (own = { ...own, cover })}
+      />
+      <OneOf
+        label="It is"
+        value={paint.flow ?? 'usual'}
+        of={FLOWS}
+        onchange={(flow) => (own = { ...own, flow })}
+      />
+      {#each TIMES as [name, label] (name)}
+        <NumberField
+          {label}
+          entry="paint-own.{name}"
+          value={paint[name]}
+          onchange={(minutes) => minutes !== null && (own = { ...own, [name]: minutes })}
+        />
+      {/each}
+    </div>
+    <TextField
+      label="What came of it"
+      entry="paint-own.notes"
+      name="own-paint/notes"
+      rows={2}
+      value={paint.notes ?? ''}
+      onchange={(notes) => (own = { ...own, notes })}
+    />
+    <Button
+      color="alternative"
+      size="sm"
+      onclick={() => act(api.addPaint({ ...paint, name: paint.name.trim() }))}>Keep this paint</Button
+    >
+    {#if problem}<p class="m-0 text-sm font-bold" role="alert">{problem}</p>{/if}
+  </div>
+</Fold>
