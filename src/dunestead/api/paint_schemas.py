@@ -124,6 +124,7 @@ class PaintOut(BaseModel):
     doubts: list[str]
     spraying: SprayingOut | None
     schools: list[SchoolOut] = Field(description="Of the first mask.")
+    groups: str = Field(description="How to peel it wet all the same, in groups; empty where there is no need.")
 
 
 class PeelWayOut(BaseModel):

@@ -16,9 +16,9 @@ from dunestead.core.painting.mixing import MixPart, batch_of, check_mix, mixed_c
 from dunestead.core.painting.section import Layer
 from dunestead.core.painting.stack import doubts, move_coating
 from dunestead.core.painting.weather import good_spells, spraying, verdict_of
-from dunestead.core.plan.painting import load_of, paint_work, section_of_plan, spraying_of
+from dunestead.core.plan.painting import groups_for_wet, load_of, paint_work, section_of_plan, spraying_of
 from dunestead.core.plan.plan import Plan, wet_work
-from dunestead.core.words.peeling import PEEL_NAMES
+from dunestead.core.words.peeling import PEEL_NAMES, groups_in_words
 from dunestead.core.words.technique import tips_for
 from dunestead.core.words.weather import NAMES, VERDICTS, limit_in_words, reading_in_words
 from dunestead.workshop.opened import OpenJob
@@ -63,6 +63,7 @@ def get_paint(job_id: int, query_data: schemas.UnitQuery) -> wire.PaintOut:
         doubts=list(doubts(plan.job.paint.coatings, plan.choices.surface, seen_through=plan.job.blank.seen_through)),
         spraying=_spraying(plan, unit),
         schools=_schools(plan),
+        groups=groups_in_words(groups_for_wet(plan, plan.masks[0], catalogue)),
     )
 
 

@@ -1,14 +1,17 @@
 """What a plan asks of its paint, and how it is put on."""
 
+from dunestead.core.curing.peel import WetWork, peel_schools
 from dunestead.core.figures import Catalogue
 from dunestead.core.job.ground import ground_colour
 from dunestead.core.painting.choice import PaintWork
 from dunestead.core.painting.coats import CoatLoad, is_light_on_dark
+from dunestead.core.painting.groups import WindowGroup, window_groups
 from dunestead.core.painting.section import Layer, section_of
 from dunestead.core.painting.weather import Reading, spraying, verdict_of
-from dunestead.core.plan.plan import Plan
+from dunestead.core.plan.plan import MaskPlan, Plan, wet_work
+from dunestead.core.plan.touch_ups import windows_in_order
 
-__all__ = ["load_of", "paint_work", "section_of_plan", "spraying_of", "sprays_outdoors"]
+__all__ = ["groups_for_wet", "load_of", "paint_work", "section_of_plan", "spraying_of", "sprays_outdoors"]
 
 
 def load_of(plan: Plan) -> CoatLoad:
@@ -46,6 +49,19 @@ def paint_work(plan: Plan, catalogue: Catalogue, until_due: float | None) -> Pai
         pieces=len(plan.keepers),
         spraying=verdict_of(spraying(plan.job.paint.weather, catalogue.workshop)),
     )
+
+
+def groups_for_wet(plan: Plan, mask: MaskPlan, catalogue: Catalogue) -> tuple[WindowGroup, ...]:
+    """Return the groups in which a mask could be painted and peeled wet, where all of it takes too long; else none."""
+    paint = mask.coats[-1].paint
+    usual = peel_schools(paint, plan.choices.material, 1.0, WetWork(0.0))[0].when
+    work = wet_work(plan.look, mask.coats, catalogue)
+    touch = mask.coats[-1].drying.touch
+    windows = windows_in_order(plan, mask)
+    whole = sum(window.area for window in windows)
+    if usual != "wet" or work.paint_dried or work.minutes <= touch or not whole:
+        return ()
+    return window_groups([work.minutes * window.area / whole for window in windows], touch)
 
 
 def section_of_plan(plan: Plan) -> tuple[Layer, ...]:

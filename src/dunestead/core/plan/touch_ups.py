@@ -25,10 +25,11 @@ class BridgeGap:
 
 @dataclass(frozen=True, slots=True)
 class Window:
-    """A window of a mask: its number in reading order, and a place inside it, mm on the blank."""
+    """A window of a mask: its number in reading order, a place inside it, mm on the blank, and its area, mm²."""
 
     number: int
     at: tuple[float, float]
+    area: float = 0.0
 
 
 def bridge_gaps(plan: Plan) -> tuple[BridgeGap, ...]:
@@ -53,13 +54,16 @@ def windows_in_order(plan: Plan, mask: MaskPlan) -> tuple[Window, ...]:
     parts = shapely.get_parts(Affine.translation(*plan.origin).moved(mask.cut.windows))
     if not len(parts):
         return ()
-    bounds = shapely.bounds(parts)
+    bounds, areas = shapely.bounds(parts), shapely.area(parts)
     inside = shapely.get_coordinates(shapely.point_on_surface(parts))
     # Two windows are of one line where their middles lie closer than half of what is usual between top and bottom.
     line = max(float(np.median(bounds[:, 3] - bounds[:, 1])) / 2, 1.0)
     middles = (bounds[:, 1] + bounds[:, 3]) / 2
     order = sorted(range(len(parts)), key=lambda k: (_line(middles, k, line), bounds[k, 0]))
-    return tuple(Window(number, (float(inside[k, 0]), float(inside[k, 1]))) for number, k in enumerate(order, start=1))
+    return tuple(
+        Window(number, (float(inside[k, 0]), float(inside[k, 1])), float(areas[k]))
+        for number, k in enumerate(order, start=1)
+    )
 
 
 def _line(middles: "np.ndarray[tuple[int], np.dtype[np.float64]]", k: int, high: float) -> int:

@@ -1,10 +1,13 @@
 """What the times of the peel are called, and what to do when one has passed."""
 
+from collections.abc import Sequence
+
 from dunestead.core.curing.direction import PeelDirection
 from dunestead.core.figures import MaskKind, PeelTime
+from dunestead.core.painting.groups import WindowGroup
 from dunestead.core.units import several
 
-__all__ = ["PEEL_NAMES", "direction_in_words", "too_late"]
+__all__ = ["PEEL_NAMES", "direction_in_words", "groups_in_words", "too_late"]
 
 PEEL_NAMES: dict[PeelTime, str] = {
     "wet": "While wet",
@@ -52,3 +55,28 @@ def _where(way: PeelDirection, at: int, *, from_back: bool) -> str:
         "left" if across < 0 else "right" if across > 0 else "",
     )
     return " ".join(word for word in words if word)
+
+
+def groups_in_words(groups: Sequence[WindowGroup]) -> str:
+    """Return how a mask is painted and peeled wet in groups, empty where there are none.
+
+    Examples
+    --------
+    >>> groups_in_words([])
+    ''
+    """
+    if len(groups) < _TWO:
+        return ""
+    runs = ", ".join(
+        f"{group.windows[0]} to {group.windows[-1]} ({group.minutes:.0f} min)"
+        if len(group.windows) > 1
+        else f"{group.windows[0]} ({group.minutes:.0f} min)"
+        for group in groups
+    )
+    return (
+        f"To peel it wet, work in {len(groups)} groups, windows {runs}: all coats of a group, cut the mask between it "
+        "and the next, peel that part, then go on."
+    )
+
+
+_TWO = 2

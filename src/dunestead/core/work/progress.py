@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 from typing import Literal
 
 from dunestead.core.job.log import LogEntry
@@ -167,7 +167,9 @@ class Progress:
         entry = self._done.get(wait.task)
         if entry is None or minutes is None:
             return None
-        return (self._start(entry) if wait.since == "start" else entry.at) + timedelta(minutes=minutes)
+        # In UTC: a clock on the wall is put on or back in between, minutes are not.
+        since = self._start(entry) if wait.since == "start" else entry.at
+        return since.astimezone(UTC) + timedelta(minutes=minutes)
 
     def _start(self, entry: LogEntry) -> datetime:
         """Return the first stroke of what was done: as it was said, else so long before as the hands take."""

@@ -108,6 +108,7 @@
         open.change({ peel_when: schools.find((one) => one.usual)?.when === when ? null : when })}
     />
     <p class="m-0 mt-1 text-sm text-(--faint)">{schools.find((one) => one.when === peelWhen)?.why ?? ''}</p>
+    {#if room.groups}<p class="m-0 mt-1 text-sm">{room.groups}</p>{/if}
   </div>
   {#if room.warm_air !== null}
     <Tick
