@@ -48,7 +48,7 @@ def part(page: Page, name: str) -> Locator:
 
 def test_words_become_a_job_by_keyboard_alone(page: Page) -> None:
     page.goto("/")
-    expect(page.get_by_role("link", name="Tide rug")).to_be_visible()
+    expect(page.get_by_role("link", name="Tide rug", exact=True)).to_be_visible()
 
     page.keyboard.press("N")
     page.keyboard.type("TIDE TABLE")

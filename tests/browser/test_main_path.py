@@ -102,7 +102,7 @@ def test_a_file_that_is_no_drawing_is_said_to_be_none_and_nothing_is_lost(page: 
     bad = tmp_path / "bad.svg"
     bad.write_text("<svg xmlns='http://www.w3.org/2000/svg'><script>alert(1)</script></svg>")
     page.goto("/")
-    expect(page.get_by_role("link", name="Tide rug")).to_be_visible()
+    expect(page.get_by_role("link", name="Tide rug", exact=True)).to_be_visible()
     jobs = page.get_by_role("article").count()
 
     page.get_by_label("Artwork file").set_input_files(bad)
@@ -239,7 +239,7 @@ def test_an_address_that_leads_nowhere_leads_back(page: Page, where: str) -> Non
 
     page.get_by_role("link", name="Back to the board").click()
 
-    expect(page.get_by_role("link", name="Tide rug")).to_be_visible()
+    expect(page.get_by_role("link", name="Tide rug", exact=True)).to_be_visible()
 
 
 def test_a_long_wait_says_how_far_it_is_and_is_stopped(page: Page, tmp_path: Path) -> None:
@@ -247,7 +247,7 @@ def test_a_long_wait_says_how_far_it_is_and_is_stopped(page: Page, tmp_path: Pat
     path = tmp_path / "many-rings.svg"
     path.write_bytes(svg(rings))
     page.goto("/")
-    expect(page.get_by_role("link", name="Tide rug")).to_be_visible()
+    expect(page.get_by_role("link", name="Tide rug", exact=True)).to_be_visible()
     before = page.get_by_role("link").count()
 
     page.get_by_label("Artwork file").set_input_files(path)

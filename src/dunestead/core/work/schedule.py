@@ -4,20 +4,24 @@ List scheduling (Graham 1966): of what may be done next, what may begin first; a
 minutes keeps the hands free for it, and a run of such tasks begins only where the day is long enough for all of it.
 """
 
-from collections.abc import Mapping
+import math
+from bisect import bisect_right
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
-from datetime import datetime, time, timedelta
+from datetime import date, datetime, time, timedelta
 
 from dunestead.core.records import Hours
 from dunestead.core.work.progress import Progress
-from dunestead.core.work.tasks import Task
+from dunestead.core.work.tasks import Task, Wait
 
 __all__ = ["MOST_TASKS", "ReadyBy", "Schedule", "Slot", "ready_by", "schedule_of"]
 
 # More tasks than these are not put in order one by one.
 MOST_TASKS = 3000
 _FAR = 3650
-_STEP = timedelta(minutes=30)
+_NEVER = math.inf
+# The latest start is told to the half hour; of very many tasks to four hours.
+_STEP, _COARSE_STEP, _FINE = timedelta(minutes=30), timedelta(hours=4), 600
 # No run of tasks in one go is longer than this many.
 _LONGEST_RUN = 60
 
@@ -81,31 +85,34 @@ def ready_by(progress: Progress, now: datetime, due: datetime, hours: Hours) -> 
     schedule = schedule_of(progress, now, hours)
     if schedule.ready > due:
         return ReadyBy(schedule, meets=False, late=schedule.ready - due, latest=None)
-    low, high = 0, max(int((due - now) / _STEP), 0)
+    step = _STEP if len(progress.graph.tasks) <= _FINE else _COARSE_STEP
+    low, high = 0, max(int((due - now) / step), 0)
     while low < high:
         middle = (low + high + 1) // 2
-        if schedule_of(progress, now + middle * _STEP, hours).ready <= due:
+        if schedule_of(progress, now + middle * step, hours).ready <= due:
             low = middle
         else:
             high = middle - 1
-    return ReadyBy(schedule, meets=True, late=timedelta(0), latest=now + low * _STEP)
+    return ReadyBy(schedule, meets=True, late=timedelta(0), latest=now + low * step)
 
 
 class _Scheduling:
-    """Tasks put in order, one pair of hands."""
+    """Tasks put in order, one pair of hands; moments are minutes from the start."""
 
     def __init__(self, progress: Progress, start: datetime, hours: Hours) -> None:
         self._progress, self._start, self._hours = progress, start, hours
-        self._slots: dict[str, Slot] = {}
+        self._slots: dict[str, tuple[float, float]] = {}
         self._runs: dict[str, float] = {}
-        self._free = start
+        self._days: list[tuple[float, float]] = []
+        self._day = start.astimezone().date()
+        self._free = 0.0
         self._left: list[Task] = []
         for task in progress.graph.tasks:
             entry = progress.done(task)
-            if entry is not None:
-                self._slots[task.id] = Slot(entry.began or entry.at, entry.at, done=True)
-            else:
+            if entry is None:
                 self._left.append(task)
+            else:
+                self._slots[task.id] = (self._since(entry.began or entry.at), self._since(entry.at))
         self._next: dict[str, list[Task]] = {}
         for task in progress.graph.tasks:
             for wait in task.after:
@@ -113,65 +120,65 @@ class _Scheduling:
         self._waiting = {task.id: sum(w.task not in self._slots for w in task.after) for task in self._left}
 
     def run(self) -> Schedule:
-        ready = [task for task in self._left if not self._waiting[task.id]]
+        """Put all that is left in order."""
         order = {task.id: k for k, task in enumerate(self._left)}
+        ready = [self._ready(task, order) for task in self._left if not self._waiting[task.id]]
         while ready:
-            task, begins = self._pick(ready, order)
-            ready.remove(task)
-            minutes = self._minutes(task)
-            ends = begins + timedelta(minutes=minutes)
-            self._slots[task.id] = Slot(begins, ends, done=False)
-            if minutes:
+            one, begins = self._pick(ready)
+            ready.remove(one)
+            ends = begins + one.minutes
+            self._slots[one.task.id] = (begins, ends)
+            if one.minutes:
                 self._free = ends
-            for after in self._next.get(task.id, ()):
+            for after in self._next.get(one.task.id, ()):
                 if after.id in self._waiting:
                     self._waiting[after.id] -= 1
                     if not self._waiting[after.id]:
-                        ready.append(after)
-        used = [slot.ends for id_, slot in self._slots.items() if id_.startswith("cure-use")]
-        return Schedule(self._slots, max(used, default=self._free))
+                        ready.append(self._ready(after, order))
+        used = [ends for id_, (_, ends) in self._slots.items() if id_.startswith("cure-use")]
+        left = {task.id for task in self._left}
+        slots = {
+            id_: Slot(self._moment(begins), self._moment(ends), id_ not in left)
+            for id_, (begins, ends) in self._slots.items()
+        }
+        return Schedule(slots, self._moment(max(used, default=self._free)))
+
+    def _since(self, moment: datetime) -> float:
+        return (moment - self._start).total_seconds() / 60
+
+    def _moment(self, minutes: float) -> datetime:
+        return self._start + timedelta(minutes=minutes)
+
+    def _ready(self, task: Task, order: Mapping[str, int]) -> "_Ready":
+        earliest = max([0.0, *(self._at(wait) + wait.least for wait in task.after)])
+        closes = min((self._at(wait) + wait.most for wait in task.after if wait.most is not None), default=_NEVER)
+        return _Ready(task, self._minutes(task), earliest, closes, self._run_minutes(task), order[task.id])
+
+    def _at(self, wait: Wait) -> float:
+        begins, ends = self._slots.get(wait.task, (0.0, 0.0))
+        return begins if wait.since == "start" else ends
 
     def _minutes(self, task: Task) -> float:
         """Return minutes of the hands: none for what falls away, or only waits."""
         needs = task.needs_marks
         return 0.0 if needs and not self._progress.marks(needs) else task.minutes
 
-    def _pick(self, ready: list[Task], order: Mapping[str, int]) -> tuple[Task, datetime]:
+    def _pick(self, ready: list["_Ready"]) -> tuple["_Ready", float]:
         """Return what is done next, and when: what must follow soonest before all else."""
-        begins = {task.id: self._begins(task) for task in ready}
-        closes = {task.id: self._closes(task) for task in ready}
-        pressing = [(close, task) for task in ready if (close := closes[task.id]) is not None]
-        never = self._start + timedelta(days=_FAR)
-        best = min(ready, key=lambda one: (begins[one.id], closes[one.id] or never, order[one.id]))
-        if pressing and self._minutes(best):
-            close, first = min(pressing, key=lambda one: (one[0], order[one[1].id]))
-            ends = begins[best.id] + timedelta(minutes=self._run_minutes(best))
-            if best is not first and ends > max(close, begins[first.id]):
-                return first, begins[first.id]
-        return best, begins[best.id]
+        begins, best = min(((self._begins(one), one) for one in ready), key=lambda each: (each[0], each[1].rank))
+        pressing = min((one for one in ready if one.closes < _NEVER), key=lambda one: one.rank, default=None)
+        if pressing is not None and pressing is not best and best.minutes:
+            latest = max(pressing.closes, self._begins(pressing))
+            if begins + best.run > latest:
+                return pressing, self._begins(pressing)
+        return best, begins
 
-    def _begins(self, task: Task) -> datetime:
-        moments = [self._moment(wait.task, wait.since) + timedelta(minutes=wait.least) for wait in task.after]
-        earliest = max([*moments, self._start])
-        if not self._minutes(task):
-            return earliest
-        earliest = max(earliest, self._free)
+    def _begins(self, one: "_Ready") -> float:
+        if not one.minutes:
+            return one.earliest
+        at = max(one.earliest, self._free)
         # What must follow within minutes is not put off to the next day.
-        return earliest if self._closes(task) is not None else self._at_the_bench(earliest, self._run_minutes(task))
-
-    def _closes(self, task: Task) -> datetime | None:
-        moments = [
-            self._moment(wait.task, wait.since) + timedelta(minutes=wait.most)
-            for wait in task.after
-            if wait.most is not None
-        ]
-        return min(moments, default=None)
-
-    def _moment(self, before: str, since: str) -> datetime:
-        slot = self._slots.get(before)
-        if slot is None:
-            return self._start
-        return slot.begins if since == "start" else slot.ends
+        return at if one.closes < _NEVER else self._at_the_bench(at, one.run)
 
     def _run_minutes(self, task: Task) -> float:
         """Return minutes from the begin of a task to the end of all that must follow it in time."""
@@ -182,38 +189,63 @@ class _Scheduling:
     def _run_of(self, task: Task) -> float:
         total, before = self._minutes(task), task
         for _ in range(_LONGEST_RUN):
-            after = next(filter(lambda one: self._must_follow(one, before), self._next.get(before.id, ())), None)
+            after = next((one for one in self._next.get(before.id, ()) if _must_follow(one, before)), None)
             if after is None or after.id not in self._waiting:
                 break
             wait = max(one.least for one in after.after if one.task == before.id)
             total, before = total + wait + self._minutes(after), after
         return total
 
-    def _must_follow(self, task: Task, before: Task) -> bool:
-        """Say whether a task follows another in one go: it has an end, or stands before one that has."""
-        if any(wait.most is not None for wait in task.after):
-            return any(wait.task == before.id for wait in task.after)
-        return task.code in ("paint-look-over", "paint-again", "peel-pins") and any(
-            wait.task == before.id for wait in task.after
-        )
-
-    def _at_the_bench(self, at: datetime, minutes: float) -> datetime:
+    def _at_the_bench(self, at: float, minutes: float) -> float:
         """Return the first moment from which so many minutes are left of a working day, or a day begins."""
-        hours = self._hours
-        for _ in range(_FAR):
-            begins = _clock(at, hours.day_from)
-            ends = _clock(at, hours.day_until)
+        for begins, ends in self._days_from(at):
             moment = max(at, begins)
-            long = timedelta(minutes=minutes)
             # What takes longer than a day begins in the morning.
-            fits = moment + long <= ends or (moment == begins and long > ends - begins)
-            if begins.weekday() in hours.days and fits:
+            if moment + minutes <= ends or (moment == begins and minutes > ends - begins):
                 return moment
-            at = _clock(at + timedelta(days=1), 0.0)
         return at
 
+    def _days_from(self, at: float) -> Iterator[tuple[float, float]]:
+        """Yield the days at the bench that end after a moment."""
+        first = bisect_right(self._days, at, key=lambda day: day[1])
+        for k in range(first, first + _FAR):
+            while k >= len(self._days):
+                self._days.append(self._next_day())
+            if self._days[k][1] > at:
+                yield self._days[k]
 
-def _clock(moment: datetime, hour: float) -> datetime:
-    """Return an hour of the clock on the wall on the day of a moment, in summer time where that is on."""
-    midnight = datetime.combine(moment.astimezone().date(), time())
-    return (midnight + timedelta(hours=hour)).astimezone()
+    def _next_day(self) -> tuple[float, float]:
+        """Return when the next day on which somebody works begins and ends."""
+        while self._day.weekday() not in self._hours.days:
+            self._day += timedelta(days=1)
+        day, self._day = self._day, self._day + timedelta(days=1)
+        return self._since(_clock(day, self._hours.day_from)), self._since(_clock(day, self._hours.day_until))
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class _Ready:
+    """A task whose turn may come: minutes of the hands, from when, until when, of its run; its place in the graph."""
+
+    task: Task
+    minutes: float
+    earliest: float
+    closes: float
+    run: float
+    place: int
+
+    @property
+    def rank(self) -> tuple[float, int]:
+        """What must be begun sooner goes first, then what stands first in the graph."""
+        return self.closes, self.place
+
+
+def _must_follow(task: Task, before: Task) -> bool:
+    """Say whether a task follows another in one go: it has an end, or stands before one that has."""
+    timed = any(wait.most is not None for wait in task.after)
+    between = task.code in ("paint-look-over", "paint-again", "peel-pins")
+    return (timed or between) and any(wait.task == before.id for wait in task.after)
+
+
+def _clock(day: date, hour: float) -> datetime:
+    """Return an hour of the clock on the wall on a day, in summer time where that is on."""
+    return (datetime.combine(day, time()) + timedelta(hours=hour)).astimezone()

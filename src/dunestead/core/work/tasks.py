@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from functools import lru_cache
 from typing import Any, Literal
 
 __all__ = ["Call", "Count", "Lane", "Need", "Occupies", "Task", "TaskGraph", "Wait", "task_id"]
@@ -137,6 +138,7 @@ class Task:
         )
 
 
+@lru_cache(maxsize=65_536)
 def task_id(
     code: str,
     *,

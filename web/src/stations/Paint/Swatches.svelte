@@ -60,7 +60,7 @@
   }
 </script>
 
-<Fold title="Swatches of it on this surface" open={mine.length > 0}>
+<Fold title="Swatches of it on this surface" open>
   {#each mine as swatch (swatch.id)}
     <div class="card mb-2 flex items-start gap-2 p-2 text-sm">
       <span class="chip" style:background={swatch.colour}></span>
