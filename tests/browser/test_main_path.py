@@ -28,7 +28,7 @@ def test_the_board_shows_every_job_and_what_it_waits_for(page: Page) -> None:
     page.goto("/")
 
     for name in ("Cabin 8 mat", "Boathouse shirt", "Kitchen towels", "Ferry totes", "Tide rug"):
-        expect(page.get_by_role("link", name=name)).to_be_visible()
+        expect(page.get_by_role("link", name=name, exact=True)).to_be_visible()
     expect(page.get_by_text("days late")).to_be_visible()
 
 

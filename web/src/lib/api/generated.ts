@@ -10883,6 +10883,11 @@ export interface components {
             /** Doubts */
             doubts: string[];
             /**
+             * Groups
+             * @description How to peel it wet all the same, in groups; empty where there is no need.
+             */
+            groups: string;
+            /**
              * Load
              * @description Null where it is no question.
              */
