@@ -172,6 +172,15 @@ def test_what_is_not_ready_by_the_due_date_is_ruled_out() -> None:
     assert ranked("coir", "sheltered", until_due=2 * 1440.0)["outdoor-acrylic"].allowed
 
 
+def test_what_came_of_swatches_speaks_for_a_paint_or_against_it() -> None:
+    none, well, poorly = (
+        ranked("coir", "sheltered", swatches={"porch-paint": results})["porch-paint"].score
+        for results in ((), (5, 4, 1), (2, 1))
+    )
+
+    assert poorly < none < well
+
+
 def test_bad_weather_speaks_against_cans() -> None:
     good, bad = (ranked("coir", "sheltered", spraying=v)["rubber-spray"].score for v in ("go", "no"))
 

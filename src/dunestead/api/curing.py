@@ -13,6 +13,7 @@ from dunestead.core.records import Hours, check_hours
 from dunestead.core.units import show_time
 from dunestead.core.words.care import care_of
 from dunestead.core.words.tasks import title_of
+from dunestead.core.work.schedule import MOST_TASKS, schedule_of
 from dunestead.core.work.timeline import Event, timeline_of
 from dunestead.formats.bundle import file_stem
 from dunestead.formats.calendar_file import write_calendar
@@ -122,9 +123,9 @@ def get_care_cards(job_id: int, paper: str, query_data: schemas.UnitQuery) -> Re
 def get_times(job_id: int, query_data: schemas.UnitQuery) -> Response:
     """Download what is still to be done as a calendar file."""
     found = opened(job_id, query_data)
-    schedule = readiness_of(bench(), found, bench().records.hours_kept()).schedule
-    if schedule is None:
+    if len(found.graph.tasks) > MOST_TASKS:
         raise NotNow("This job has too many tasks for a calendar.", "Divide it into several jobs.")
+    schedule = schedule_of(found.progress, found.at, bench().records.hours_kept())
     alarm = bench().catalogue.workshop["alarm_before"]
     data = write_calendar(found.plan.job.name, job_id, found.progress, schedule, found.at, alarm, query_data.unit)
     return _download(data, "text/calendar; charset=utf-8", f"{file_stem(found.plan.job.name)}.ics")

@@ -16,7 +16,7 @@ from dunestead.core.painting.mixing import MixPart, batch_of, check_mix, mixed_c
 from dunestead.core.painting.section import Layer
 from dunestead.core.painting.stack import doubts, move_coating
 from dunestead.core.painting.weather import good_spells, spraying, verdict_of
-from dunestead.core.plan.painting import groups_for_wet, load_of, paint_work, section_of_plan, spraying_of
+from dunestead.core.plan.painting import groups_for_wet, load_of, paint_work, section_of_plan
 from dunestead.core.plan.plan import Plan, wet_work
 from dunestead.core.words.peeling import PEEL_NAMES, groups_in_words
 from dunestead.core.words.technique import tips_for
@@ -99,7 +99,7 @@ def _technique(plan: Plan, index: int, unit: str) -> wire.TechniqueOut:
 
 
 def _spraying(plan: Plan, unit: str) -> wire.SprayingOut | None:
-    readings = spraying_of(plan, bench().catalogue)
+    readings = plan.spraying
     if not readings:
         return None
     verdict = verdict_of(readings)

@@ -1,5 +1,6 @@
 """What is waited for, over all jobs."""
 
+import logging
 from collections.abc import Callable
 from dataclasses import dataclass
 
@@ -10,6 +11,7 @@ from dunestead.workshop.opened import OpenJob
 
 __all__ = ["Clocks", "JobClock"]
 
+_LOGGER = logging.getLogger(__name__)
 _MOST_KEPT = 2000
 
 
@@ -57,5 +59,9 @@ class Clocks:
         try:
             opened = self._open(job_id, unit)
         except DunesteadError:
+            return []
+        except Exception:
+            # One job that nobody can explain must not silence the clocks of all others.
+            _LOGGER.exception("The clocks of job %s cannot be told", job_id)
             return []
         return [JobClock(job_id, opened.plan.job.name, clock, opened) for clock in opened.progress.clocks()]

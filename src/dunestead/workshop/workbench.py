@@ -34,7 +34,6 @@ from dunestead.core.looking.remedies import Tools
 from dunestead.core.looking.ties import BridgeMove, bridge_at, move_bridge, remove_bridge, reset_bridges
 from dunestead.core.mask.bridges import Bridge
 from dunestead.core.mask.fates import Fate, check_fates
-from dunestead.core.painting.weather import spraying
 from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.records import Pressed
 from dunestead.core.stations.consequence import Consequence, consequence_of, with_method
@@ -378,7 +377,7 @@ class Workbench:
             raise BadInput("That has not happened yet.", "Give a time that has passed.")
         if done and not reason:
             _check_time(opened.progress, task, moment)
-            _check_weather(opened.plan, task, self.catalogue)
+            _check_weather(opened.plan, task)
             _check_all_lifted(opened.progress, task)
         entry = LogEntry(
             "done" if done else "undone",
@@ -563,11 +562,9 @@ def _check_all_lifted(progress: Progress, task: Task) -> None:
         )
 
 
-def _check_weather(plan: Plan, task: Task, catalogue: Catalogue) -> None:
+def _check_weather(plan: Plan, task: Task) -> None:
     """Raise `TooEarly` when something is sprayed in weather that does not allow it."""
-    if task.occupies != "outdoors":
-        return
-    if why := refusal_of(spraying(plan.job.paint.weather, catalogue.workshop), "mm"):
+    if task.occupies == "outdoors" and (why := refusal_of(plan.spraying, "mm")):
         raise TooEarly(why, "Wait for better weather, put in what it is now, or say why you sprayed.")
 
 

@@ -1,7 +1,8 @@
 """Which paint suits this job best? What rules one out comes first, then what speaks for each."""
 
-from collections.abc import Iterator
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, field
+from statistics import median
 
 from dunestead.core.figures import Catalogue, Material, Paint, Surface, Use
 from dunestead.core.painting.weather import Verdict
@@ -20,6 +21,8 @@ USES: dict[Use, str] = {
 }
 _FEW_COATS = 2
 _MANY_PIECES = 6
+# Results of swatches, from 1 (spoiled) to 5 (as wished).
+_GOOD, _POOR = 4, 2
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,6 +41,8 @@ class PaintWork:
         Loose pieces that a brush could lift.
     spraying
         Whether it is weather for spraying.
+    swatches
+        What came of paints on this surface, from 1 to 5, by their keys.
     """
 
     surface: Surface
@@ -48,6 +53,7 @@ class PaintWork:
     light_on_dark: bool = False
     pieces: int = 0
     spraying: Verdict = "go"
+    swatches: Mapping[str, tuple[int, ...]] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -101,6 +107,12 @@ def _ready_after(work: PaintWork, paint: Paint) -> float:
 
 
 def _parts(work: PaintWork, paint: Paint) -> Iterator[Part]:
+    if results := work.swatches.get(paint.key):
+        usual = median(results)
+        if usual >= _GOOD:
+            yield Part(2, f"What you swatched came out well ({len(results)} tried).")
+        elif usual <= _POOR:
+            yield Part(-3, f"What you swatched came out poorly ({len(results)} tried).")
     if paint.families[0] == work.surface.family:
         yield Part(3, f"Made for {work.surface.name.lower()}.")
     if paint.uses[0] == work.use:

@@ -7,26 +7,16 @@ from dunestead.core.painting.choice import PaintWork
 from dunestead.core.painting.coats import CoatLoad, is_light_on_dark
 from dunestead.core.painting.groups import WindowGroup, window_groups
 from dunestead.core.painting.section import Layer, section_of
-from dunestead.core.painting.weather import Reading, spraying, verdict_of
+from dunestead.core.painting.weather import spraying, verdict_of
 from dunestead.core.plan.plan import MaskPlan, Plan, wet_work
 from dunestead.core.plan.touch_ups import windows_in_order
 
-__all__ = ["groups_for_wet", "load_of", "paint_work", "section_of_plan", "spraying_of", "sprays_outdoors"]
+__all__ = ["groups_for_wet", "load_of", "paint_work", "section_of_plan"]
 
 
 def load_of(plan: Plan) -> CoatLoad:
     """Return how heavy coats by brush are."""
     return plan.job.paint.load or "heavy"
-
-
-def sprays_outdoors(plan: Plan) -> bool:
-    """Say whether anything goes on from a can: an airbrush is used at the table."""
-    return any(coat.paint.technique == "spray" for coat in plan.coatings)
-
-
-def spraying_of(plan: Plan, catalogue: Catalogue) -> tuple[Reading, ...]:
-    """Return each limit for spraying in the weather of the job; empty where nothing is sprayed."""
-    return spraying(plan.job.paint.weather, catalogue.workshop) if sprays_outdoors(plan) else ()
 
 
 def paint_work(plan: Plan, catalogue: Catalogue, until_due: float | None) -> PaintWork:
@@ -47,8 +37,17 @@ def paint_work(plan: Plan, catalogue: Catalogue, until_due: float | None) -> Pai
         until_due=until_due,
         light_on_dark=any(is_light_on_dark(colour, ground, catalogue.workshop) for colour in colours),
         pieces=len(plan.keepers),
+        swatches=_results(catalogue, plan.choices.surface.key),
         spraying=verdict_of(spraying(plan.job.paint.weather, catalogue.workshop)),
     )
+
+
+def _results(catalogue: Catalogue, surface: str) -> dict[str, tuple[int, ...]]:
+    found: dict[str, tuple[int, ...]] = {}
+    for swatch in catalogue.swatches:
+        if swatch.surface == surface:
+            found[swatch.paint] = (*found.get(swatch.paint, ()), swatch.result)
+    return found
 
 
 def groups_for_wet(plan: Plan, mask: MaskPlan, catalogue: Catalogue) -> tuple[WindowGroup, ...]:

@@ -32,6 +32,7 @@ from dunestead.core.mask.tying import CutPlan
 from dunestead.core.mask.weak import WeakPlace
 from dunestead.core.painting.cover import NO_COVER, Cover, cover_around
 from dunestead.core.painting.layers import wet_run
+from dunestead.core.painting.weather import Reading, spraying
 from dunestead.core.plan.coats import PlannedCoating, plan_coatings
 from dunestead.core.plan.laying import layout_of, settings_of, sheet_time
 from dunestead.core.plan.materials import MaskWork, MaterialFit, rank_materials
@@ -140,6 +141,7 @@ class Plan:
     trims: TrimList
     settings: CutSettings
     settings_why: str
+    spraying: tuple[Reading, ...] = ()
 
     @property
     def job(self) -> Job:
@@ -321,7 +323,14 @@ def make_plan(job: Job, sources: Sources, catalogue: Catalogue, check_cut: CutCh
         trims=trim_list(layout.sheets, stock, catalogue.workshop["trim_allowance"]),
         settings=settings,
         settings_why=settings_why,
+        spraying=_spraying(job, coatings, catalogue),
     )
+
+
+def _spraying(job: Job, coatings: Sequence[PlannedCoating], catalogue: Catalogue) -> tuple[Reading, ...]:
+    """Return each limit for spraying in the weather of a job; empty where nothing comes from a can."""
+    from_cans = any(coat.paint.technique == "spray" for coat in coatings)
+    return spraying(job.paint.weather, catalogue.workshop) if from_cans else ()
 
 
 def method_work(look: Look, cuts: Sequence[CutPlan], catalogue: Catalogue) -> MethodWork:

@@ -12,6 +12,7 @@ from dunestead.core.plan.coats import PlannedCoating
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import several, show_volume
+from dunestead.core.words.weather import refusal_of
 from dunestead.core.work.coating import coat_code, coat_id, coat_task
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.standing import place_standing
@@ -109,6 +110,9 @@ def outcome(plan: Plan, progress: Progress, unit: str) -> Outcome:
         name, surface = strange[0].paint.name, plan.choices.surface.name.lower()
         return "warn", f"{name} is not meant for {surface}.", rows
     coats = [task for task in progress.graph.of("paint") if task.code == "paint-coat"]
+    to_spray = any(task.occupies == "outdoors" and not progress.is_done(task) for task in progress.graph.tasks)
+    if to_spray and (why := refusal_of(plan.spraying, unit)):
+        return "warn", why, rows
     done = sum(progress.is_done(task) for task in coats)
     total = sum(coat.amount.total_ml for coat in through)
     colours = sum(coat.role == "colour" for coat in through)

@@ -23,7 +23,7 @@
 <figure class="m-0">
   <svg
     viewBox="0 0 {WIDE} {high}"
-    class="w-full"
+    class="w-full max-w-md"
     role="img"
     aria-label="All times of this copy on one axis, told one by one below"
   >

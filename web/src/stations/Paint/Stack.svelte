@@ -32,7 +32,7 @@
 
 {#if section.length > 2}
   <figure class="m-0">
-    <svg viewBox="0 0 {WIDTH} {tall}" class="w-full" role="img" aria-label={said}>
+    <svg viewBox="0 0 {WIDTH} {tall}" class="w-full max-w-md" role="img" aria-label={said}>
       <path
         class="eye"
         transform="translate({NAMES + (WIDTH - NAMES) / 2 - 36})"
