@@ -16,7 +16,7 @@ from dunestead.core.painting.coatings import Coating
 from dunestead.core.painting.coats import coats_for, is_light_on_dark
 from dunestead.core.painting.mixing import MixPart, batch_of, check_mix, mixed_colour
 from dunestead.core.painting.section import section_of
-from dunestead.core.painting.stack import doubts, move_coating
+from dunestead.core.painting.stack import doubts, move_coating, offers
 from dunestead.core.painting.weather import Hour, dew_point, good_spells, spraying, verdict_of
 from dunestead.core.plan.plan import make_plan
 from dunestead.core.stations.graph import task_graph
@@ -227,6 +227,19 @@ def test_a_ground_on_a_mat_and_an_edge_seal_on_cloth_are_doubted() -> None:
     assert not list(doubts(ground, glass, seen_through=True))
     assert len(list(doubts(ground, glass, seen_through=False))) == 1
     assert len(list(doubts(seal, cloth, seen_through=False))) == 1
+
+
+def test_what_makers_add_is_offered_until_it_is_there() -> None:
+    wood, mat = CATALOGUE.surface("wood-sealed"), CATALOGUE.surface("coir")
+    paint = Coating("colour", "craft-acrylic")
+
+    def roles(stack, surface, use, dark=False):
+        return [one.role for one in offers(stack, surface, use, light_on_dark=dark)]
+
+    assert roles([paint], wood, "indoor") == ["edge-seal"]
+    assert roles([paint, Coating("edge-seal", "matte-medium")], wood, "indoor") == []
+    assert roles([paint], mat, "open", dark=True) == ["base", "seal"]
+    assert roles([paint, Coating("seal", "clear-sealer")], mat, "open") == []
 
 
 def test_the_section_shows_what_lies_on_what_and_turns_over_behind_glass() -> None:

@@ -6,7 +6,7 @@ from typing import Literal
 from pydantic import BaseModel, Field
 
 from dunestead.api.wire import COLOUR, Point, Wire, limits_like
-from dunestead.core.figures import PeelTime, Use
+from dunestead.core.figures import PeelTime, Role, Use
 from dunestead.core.painting.coats import CoatLoad, Wanted
 from dunestead.core.painting.mixing import MixPart
 from dunestead.core.painting.weather import Verdict
@@ -109,6 +109,13 @@ class SchoolOut(BaseModel):
     why: str
 
 
+class OfferOut(BaseModel):
+    """A coating that might be added, and what it would be good for."""
+
+    role: Role
+    why: str
+
+
 class PaintOut(BaseModel):
     """All that *Paint* decides on."""
 
@@ -122,6 +129,7 @@ class PaintOut(BaseModel):
     warm_air: bool | None = Field(description="Null where no paint of the job stands it.")
     technique: list[TechniqueOut]
     doubts: list[str]
+    offers: list[OfferOut]
     spraying: SprayingOut | None
     schools: list[SchoolOut] = Field(description="Of the first mask.")
     groups: str = Field(description="How to peel it wet all the same, in groups; empty where there is no need.")

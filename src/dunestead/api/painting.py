@@ -14,7 +14,7 @@ from dunestead.core.painting.choice import USES, rank_paints
 from dunestead.core.painting.coatings import ROLE_NAMES
 from dunestead.core.painting.mixing import MixPart, batch_of, check_mix, mixed_colour
 from dunestead.core.painting.section import Layer
-from dunestead.core.painting.stack import doubts, move_coating
+from dunestead.core.painting.stack import doubts, move_coating, offers
 from dunestead.core.painting.weather import good_spells, spraying, verdict_of
 from dunestead.core.plan.painting import groups_for_wet, load_of, paint_work, section_of_plan
 from dunestead.core.plan.plan import Plan, wet_work
@@ -61,6 +61,10 @@ def get_paint(job_id: int, query_data: schemas.UnitQuery) -> wire.PaintOut:
         warm_air=plan.job.paint.warm_air if stands_air else None,
         technique=[_technique(plan, number, unit) for number in range(len(plan.coatings))],
         doubts=list(doubts(plan.job.paint.coatings, plan.choices.surface, seen_through=plan.job.blank.seen_through)),
+        offers=[
+            wire.OfferOut(role=one.role, why=one.why)
+            for one in offers(plan.job.paint.coatings, plan.choices.surface, work.use, light_on_dark=work.light_on_dark)
+        ],
         spraying=_spraying(plan, unit),
         schools=_schools(plan),
         groups=groups_in_words(groups_for_wet(plan, plan.masks[0], catalogue)),

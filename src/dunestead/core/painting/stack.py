@@ -1,12 +1,13 @@
 """May a coating be moved in the stack? What cannot be is told why."""
 
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 
 from dunestead.core.errors import BadInput
-from dunestead.core.figures import Role, Surface
+from dunestead.core.figures import Role, Surface, Use
 from dunestead.core.painting.coatings import Coating, in_order, where_of
 
-__all__ = ["doubts", "move_coating"]
+__all__ = ["Offer", "doubts", "move_coating", "offers"]
 
 # Why the first of two roles goes on before the second; behind glass some change places.
 _FRONT: dict[tuple[Role, Role], str] = {
@@ -79,3 +80,30 @@ def doubts(coatings: Sequence[Coating], surface: Surface, *, seen_through: bool)
         yield "A ground lies behind what is seen through; here it would cover the print."
     if "edge-seal" in roles and not surface.edge_seal:
         yield f"An edge seal is for wood and smooth blanks; {surface.name.lower()} only drinks it."
+
+
+@dataclass(frozen=True, slots=True)
+class Offer:
+    """A coating that might be added: as what, and what it would be good for."""
+
+    role: Role
+    why: str
+
+
+def offers(coatings: Sequence[Coating], surface: Surface, use: Use, *, light_on_dark: bool) -> Iterator[Offer]:
+    """Yield coatings that makers add to such a job; schools differ, so they are offered and not added.
+
+    Parameters
+    ----------
+    use
+        What the print must stand.
+    light_on_dark
+        Whether a colour is so much lighter than its ground that this shines through.
+    """
+    roles = {one.role for one in coatings}
+    if light_on_dark and "base" not in roles:
+        yield Offer("base", "A light base under the design saves coats of a light colour on a dark ground.")
+    if surface.edge_seal and "edge-seal" not in roles:
+        yield Offer("edge-seal", "One thin clear coat first closes the mask's edges, so that no colour creeps under.")
+    if use == "open" and not roles & {"seal", "finish"}:
+        yield Offer("seal", "On an open doorstep a clear seal protects the print; outdoor paint lasts without it, too.")

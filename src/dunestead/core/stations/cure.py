@@ -4,6 +4,7 @@ from collections.abc import Callable
 from datetime import datetime
 
 from dunestead.core.curing.drying import drying_factor
+from dunestead.core.curing.heat_setting import rests_for
 from dunestead.core.figures import Catalogue
 from dunestead.core.plan.coats import PlannedCoating
 from dunestead.core.plan.plan import Plan
@@ -48,14 +49,15 @@ def _heat_set(plan: Plan, catalogue: Catalogue, lane: Lane, copy: int) -> None:
         return
     heat = setting[-1][1]
     assert heat is not None
+    rests = rests_for(plan.painted_on_blank, plan.choices.press)
     lane.add(
         Task(
             "cure-heat-set",
             "cure",
             copy=copy,
-            minutes=catalogue.hand.heat_set / 60 + heat.minutes,
+            minutes=catalogue.hand.heat_set / 60 + rests * heat.minutes,
             occupies="plate",
-            figures={"heat": heat},
+            figures={"heat": heat, "rests": rests},
             cautions=("iron",),
         ),
         *(_after(one, copy, each.after * factor) for one, each in setting if each),

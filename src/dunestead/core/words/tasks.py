@@ -318,7 +318,8 @@ def _touch_detail(task: Task, unit: str) -> str:
 
 def _heat_title(task: Task, unit: str) -> str:
     heat = task.figures["heat"]
-    return f"Set it with heat: {show_temperature(heat.celsius, unit)}, {heat.minutes:g} min"
+    places = f" at each of {task.figures['rests']} places" if task.figures["rests"] > 1 else ""
+    return f"Set it with heat: {show_temperature(heat.celsius, unit)}, {heat.minutes:g} min{places}"
 
 
 def _print_detail(task: Task, _: str) -> str:

@@ -10892,6 +10892,8 @@ export interface components {
              * @description Null where it is no question.
              */
             load: ("heavy" | "light") | null;
+            /** Offers */
+            offers: components["schemas"]["PaintOut.OfferOut"][];
             /**
              * Schools
              * @description Of the first mask.
@@ -10955,6 +10957,19 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * OfferOut
+         * @description A coating that might be added, and what it would be good for.
+         */
+        "PaintOut.OfferOut": {
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "base" | "edge-seal" | "colour" | "over-colour" | "ground" | "seal" | "finish";
+            /** Why */
+            why: string;
         };
         /**
          * PaintFitOut

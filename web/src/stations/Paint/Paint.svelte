@@ -133,7 +133,17 @@
   {/if}
   <OwnPaint {open} {catalogue} like={main} onchanged={onrecords} />
 {/if}
-<Fold title="Add a coating" open={false}>
+<Fold title="Add a coating" open={!!room?.offers.length}>
+  {#each room?.offers ?? [] as offer (offer.role)}
+    {#if firstFor(offer.role)}
+      <p class="m-0 mb-2 text-sm">
+        {offer.why}
+        <button class="cursor-pointer font-bold underline" onclick={() => add(offer.role)}
+          >Add {ADD.find(([role]) => role === offer.role)?.[1].toLowerCase() ?? 'it'}</button
+        >
+      </p>
+    {/if}
+  {/each}
   <div class="flex flex-wrap gap-2">
     {#each ADD as [role, name] (role)}
       {#if firstFor(role)}
