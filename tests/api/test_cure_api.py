@@ -7,6 +7,7 @@ import pytest
 from icalendar import Calendar
 from pypdf import PdfReader
 
+from dunestead.api.app import create_app
 from tests.api.test_design_api import address, begin
 from tests.api.test_painting_api import change
 
@@ -52,6 +53,32 @@ def test_what_is_due_in_a_week_has_a_latest_start(client) -> None:
 
     assert by["meets"]
     assert datetime.fromisoformat(by["latest"]) < datetime.fromisoformat(by["due"]) - timedelta(hours=24)
+
+
+@pytest.mark.parametrize(
+    ("paint", "said"), [("fabric-brush", "Iron it from the back"), ("fabric-spray", "No hot iron")]
+)
+def test_no_hot_iron_on_what_is_not_set_with_heat(client, paint: str, said: str) -> None:
+    job = change(client, begin(client, surface="canvas"), coatings=[{"role": "colour", "paint": paint}])
+
+    page = PdfReader(io.BytesIO(client.get(f"{address(job)}/care-cards-a4.pdf").data)).pages[0].extract_text()
+
+    assert said in " ".join(page.split())
+
+
+def test_clocks_are_the_same_after_a_restart_on_the_same_data(client, tmp_path) -> None:
+    job = begin(client)
+    tasks = client.get(f"{address(job)}/stations/paint").get_json()["tasks"]
+    coat = next(task["id"] for task in tasks if task["code"] == "paint-coat")
+    tag = {"If-Match": f'"v{job["version"]}"'}
+    client.post(f"{address(job)}/tasks/done", json={"task": coat, "done": True, "reason": "test"}, headers=tag)
+    before = client.get("/api/clocks").get_json()["clocks"]
+
+    again = create_app({"DATABASE": client.application.config["DATABASE"], "TESTING": True})
+    after = again.test_client().get("/api/clocks").get_json()["clocks"]
+
+    assert before
+    assert after == before
 
 
 @pytest.mark.parametrize(("paper", "copies", "pages"), [("a4", 1, 1), ("a4", 5, 2), ("letter", 4, 1)])

@@ -59,8 +59,9 @@ def test_it_is_no_weather_for_spraying_until_the_wind_drops(page: Page) -> None:
     wind.press("Tab")
 
     expect(page.get_by_text("No spraying now.")).to_be_visible()
-    page.get_by_role("listitem").filter(has_text="Coat 1 of 1").get_by_role("checkbox").click()
-    expect(page.get_by_text("No weather for spraying: wind 6 m/s")).to_be_visible()
+    coat = page.get_by_role("listitem").filter(has_text="Coat 1 of 1")
+    coat.get_by_role("checkbox").click()
+    expect(coat.get_by_text("No weather for spraying: wind 6 m/s")).to_be_visible()
     wind.fill("1")
     wind.press("Tab")
     expect(page.get_by_text("Good for spraying.")).to_be_visible()

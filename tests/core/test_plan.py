@@ -130,6 +130,14 @@ def test_the_peel_station_knows_what_time_it_is(catalogue, minutes, state, words
     assert words in found.verdict
 
 
+@pytest.mark.parametrize("first", ["keepers", "sheet"])
+def test_the_maker_says_what_comes_off_first(catalogue, first: str) -> None:
+    graph = task_graph(plan_for(catalogue, peel_first=first), catalogue)
+    codes = [task.code for task in graph.of("peel") if task.code in ("peel-count", "peel-sheet")]
+
+    assert codes[0] == {"keepers": "peel-count", "sheet": "peel-sheet"}[first]
+
+
 def test_a_window_that_is_not_open_yet_is_waited_for(catalogue) -> None:
     plan = plan_for(catalogue, paint="rubber-spray", coats=1)
 

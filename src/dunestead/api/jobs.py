@@ -51,6 +51,7 @@ _LABELS = {
     "load": "Load of the brush",
     "use": "Use",
     "peel_when": "Time of the peel",
+    "peel_first": "Order of the peel",
     "warm_air": "Warm air",
     "reverse": "Reverse mask",
     "field_colour": "Colour of the field",
@@ -67,7 +68,7 @@ _LABELS = {
 _CARD_SHAPE = sha256(json.dumps(wire.CardOut.model_json_schema()).encode()).hexdigest()[:16]
 _CLEARABLE = {
     *("border", "bridge_width", "method", "overlap", "due", "bridges_per_piece", "stock", "cut"),
-    *("load", "use", "peel_when"),
+    *("load", "use", "peel_when", "peel_first"),
 }
 
 

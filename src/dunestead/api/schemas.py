@@ -14,6 +14,7 @@ from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.blanks.blank import Blank, Garment
 from dunestead.core.blanks.clear import ClearArea, Reason, Timing
 from dunestead.core.curing.drying import Weather
+from dunestead.core.curing.peel import PeelFirst
 from dunestead.core.figures import PeelTime, Use
 from dunestead.core.job.job import ENTRIES, BlankEntry, Job, Record
 from dunestead.core.job.log import LogEntry
@@ -197,6 +198,7 @@ class JobIn(Wire):
     load: CoatLoad | None = None
     use: Use | None = None
     peel_when: PeelTime | None = None
+    peel_first: PeelFirst | None = None
     warm_air: bool | None = None
     reverse: bool | None = None
     field_colour: str | None = Field(None, pattern=COLOUR)
@@ -1152,6 +1154,7 @@ class InputsOut(BaseModel):
     load: CoatLoad | None
     use: Use | None
     peel_when: PeelTime | None
+    peel_first: PeelFirst | None
     warm_air: bool
     reverse: bool
     field_colour: str

@@ -2,14 +2,15 @@
 
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
-from typing import get_args
+from typing import Literal, get_args
 
 from dunestead.core.curing.drying import Weather, drying_factor
 from dunestead.core.figures import Material, Paint, PeelTime
 
-__all__ = ["PEEL_TIMES", "PeelSchool", "PeelWindow", "WetWork", "peel_schools", "peel_window"]
+__all__ = ["PEEL_TIMES", "PeelFirst", "PeelSchool", "PeelWindow", "WetWork", "peel_schools", "peel_window"]
 
 PEEL_TIMES: tuple[PeelTime, ...] = get_args(PeelTime)
+PeelFirst = Literal["keepers", "sheet"]
 _WHY: dict[PeelTime, str] = {
     "wet": "Peel while the paint is wet: once it skins over it tears along the edge.",
     "set": "Let it set, so that it does not run, but peel before it is dry, so that it does not crack.",

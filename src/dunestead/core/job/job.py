@@ -8,6 +8,7 @@ from typing import Any, get_type_hints
 from dunestead.core.artwork.elements import Element
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.curing.drying import Weather
+from dunestead.core.curing.peel import PeelFirst
 from dunestead.core.figures import Catalogue, Material, Paint, PeelTime, Surface, Use
 from dunestead.core.limits import REQUIRED, Limit, limited
 from dunestead.core.mask.bridge_rules import BridgeStyle
@@ -224,6 +225,8 @@ class PaintEntry:
         What the print must stand; None for what is usual on its surface.
     peel_when
         The maker's school of the peel; None for the usual of paint and mask.
+    peel_first
+        Whether keepers or the sheet come off first; None for the usual: keepers where paint is wet.
     warm_air
         Whether warm air shortens the wait between coats, where the paint allows it.
     """
@@ -235,6 +238,7 @@ class PaintEntry:
     load: CoatLoad | None = None
     use: Use | None = None
     peel_when: PeelTime | None = None
+    peel_first: PeelFirst | None = None
     warm_air: bool = False
     weather: Weather = field(default_factory=Weather)
 

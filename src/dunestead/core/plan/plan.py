@@ -455,7 +455,8 @@ def _peel(look: Look, coats: Sequence[PlannedCoating], catalogue: Catalogue) -> 
     last = coats[-1].paint if coats else look.choices.paint
     entry = look.job.paint
     work = wet_work(look, coats, catalogue)
-    return peel_window(last, look.choices.material, entry.weather, catalogue.workshop, work, entry.peel_when)
+    window = peel_window(last, look.choices.material, entry.weather, catalogue.workshop, work, entry.peel_when)
+    return replace(window, keepers_first=entry.peel_first == "keepers") if entry.peel_first else window
 
 
 def painting_minutes(coat: PlannedCoating, choices: Choices, hand: HandTimes) -> float:

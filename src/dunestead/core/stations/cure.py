@@ -1,7 +1,7 @@
 """Cure: finishes, heat, and when each copy may be handled, used and washed."""
 
 from collections.abc import Callable
-from datetime import datetime
+from datetime import datetime, timedelta
 
 from dunestead.core.curing.drying import drying_factor
 from dunestead.core.curing.heat_setting import rests_for
@@ -91,6 +91,8 @@ def outcome(plan: Plan, progress: Progress, now: datetime) -> Outcome:
     if any(coat.paint.needs_finish for coat in plan.coatings) and not _has_finish(plan):
         name = next(coat.paint.name for coat in plan.coatings if coat.paint.needs_finish)
         return "warn", f"{name} is not to be used before it is sealed: add a finish.", rows
+    if dry := _touch_dry(plan, progress):
+        rows.insert(0, Row("Dry to the touch from", "moment", dry.isoformat()))
     ready = _all_from(progress, "cure-use")
     if ready is None:
         after = f"after the last coat of {last.paint.name.lower()}" if len(plan.coatings) > 1 else "after the last coat"
@@ -114,6 +116,18 @@ def _all_from(progress: Progress, code: str) -> datetime | None:
     if not timed or any(progress.waits_for(task) for task in timed):
         return None
     return max((at for task in timed if (at := progress.opens(task))), default=None)
+
+
+def _touch_dry(plan: Plan, progress: Progress) -> datetime | None:
+    """Return from when the last coat that is on is dry to the touch on every copy, None while none is on."""
+    found = []
+    for coat in plan.coatings:
+        for copy in range(1, plan.copies + 1):
+            task = progress.graph.by_id.get(coat_id(coat, copy, coat.coats))
+            entry = progress.done(task) if task else None
+            if entry:
+                found.append(entry.at + timedelta(minutes=coat.drying.touch))
+    return max(found, default=None)
 
 
 def _has_finish(plan: Plan) -> bool:

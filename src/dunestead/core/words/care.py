@@ -13,7 +13,7 @@ __all__ = ["CareCard", "care_of"]
 _CLEAN = {
     "coir": "Shake it out or brush it. Sponge spots with cold water; no soaking, no machine.",
     "low-pile": "Vacuum or shake it. Wash it cold on the gentle cycle, inside out where it folds; dry it flat.",
-    "cloth": "Wash it cool and inside out, with no bleach and no softener. Dry it on a line; iron it from the back.",
+    "cloth": "Wash it cool and inside out, with no bleach and no softener. Dry it on a line.",
     "smooth": "Wipe it with a soft damp cloth. No scouring, no dishwasher.",
     "leather": "Wipe it with a dry cloth. Keep it from soaking rain; a little neutral wax once a year.",
 }
@@ -56,7 +56,7 @@ def care_of(plan: Plan, use: datetime | None, wash: datetime | None) -> CareCard
         made=_made(plan),
         use=_from(use, max(coat.drying.use for coat in plan.coatings), "In use"),
         wash=_wash(plan, wash),
-        clean=_CLEAN.get(surface.family, _CLEAN["smooth"]),
+        clean=f"{_CLEAN.get(surface.family, _CLEAN['smooth'])}{_ironing(plan)}",
         place=_PLACE.get(surface.family, _PLACE["smooth"]),
         cautions=" ".join([*dict.fromkeys(cautions), LABEL_FIRST]),
     )
@@ -69,6 +69,15 @@ def _made(plan: Plan) -> str:
         told.append(f"{coat.paint.name.lower()}{colour}, {several(coat.coats, 'coat')}")
     said = "; ".join(dict.fromkeys(told))
     return f"{plan.choices.surface.name}, painted by hand through a cut mask: {said}."
+
+
+def _ironing(plan: Plan) -> str:
+    """Return whether the print may be ironed: no hot iron on what is not set with heat."""
+    if plan.choices.surface.heat is None or plan.choices.surface.coarse:
+        return ""
+    colours = [coat.paint for coat in plan.coatings if coat.role in ("colour", "over-colour")]
+    is_set = all(paint.heat_set for paint in colours if paint.technique != "brush")
+    return " Iron it from the back." if is_set else " No hot iron on the print: its paint is not set with heat."
 
 
 def _from(moment: datetime | None, minutes: float, what: str) -> str:

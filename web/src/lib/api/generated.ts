@@ -7542,6 +7542,11 @@ export interface components {
              */
             overlap?: number | null;
             /**
+             * Peel First
+             * @default null
+             */
+            peel_first?: ("keepers" | "sheet") | null;
+            /**
              * Peel When
              * @default null
              */
@@ -8568,6 +8573,8 @@ export interface components {
             name: string;
             /** Overlap */
             overlap: number | null;
+            /** Peel First */
+            peel_first: ("keepers" | "sheet") | null;
             /** Peel When */
             peel_when: ("wet" | "set" | "touch-dry" | "at-once" | "dry" | "five-minutes") | null;
             /** Press */

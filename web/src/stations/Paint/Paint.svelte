@@ -39,6 +39,11 @@
     ['heavy', 'Few heavy coats, worked in (usual: fills the fibres)'],
     ['light', 'More light coats (less runs under the mask)'],
   ] as const;
+  const FIRST = [
+    ['usual', 'As usual: the keepers where paint is wet, else the sheet'],
+    ['keepers', 'The keepers, with tweezers'],
+    ['sheet', 'The sheet, then what it left'],
+  ] as const;
   const serves = (paint: string, role: string) => (catalogue.roles[paint] ?? []).includes(role);
   const firstFor = (role: string) =>
     catalogue.paints.find((one) => serves(one.key, role) && one.suits.includes(job.inputs.surface));
@@ -108,6 +113,14 @@
         open.change({ peel_when: schools.find((one) => one.usual)?.when === when ? null : when })}
     />
     <p class="m-0 mt-1 text-sm text-(--faint)">{schools.find((one) => one.when === peelWhen)?.why ?? ''}</p>
+    <div class="mt-2">
+      <OneOf
+        label="First comes off"
+        value={job.inputs.peel_first ?? 'usual'}
+        of={FIRST}
+        onchange={(first) => open.change({ peel_first: first === 'usual' ? null : first })}
+      />
+    </div>
     {#if room.groups}<p class="m-0 mt-1 text-sm">{room.groups}</p>{/if}
   </div>
   {#if room.warm_air !== null}
