@@ -1249,6 +1249,7 @@ class CoatingOut(BaseModel):
     bottles: int | None
     why: str
     coats_why: str
+    is_sprayed: bool
     next_coat: float
     touch: float
     handle: float

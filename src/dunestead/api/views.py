@@ -165,6 +165,7 @@ def _coating(coat: PlannedCoating) -> wire.CoatingOut:
         bottles=amount.bottles,
         why=amount.why,
         coats_why=coat.coats_why,
+        is_sprayed=coat.paint.is_sprayed,
         next_coat=drying.next_coat,
         touch=drying.touch,
         handle=drying.handle,

@@ -10,7 +10,7 @@ import numpy as np
 from dunestead.core.artwork.trace.outline import Picture
 from dunestead.core.errors import ArtworkRefused, ArtworkUnreadable
 
-__all__ = ["MOST_PICTURE_BYTES", "PICTURE_KINDS", "is_picture", "read_picture"]
+__all__ = ["MOST_PICTURE_BYTES", "PICTURE_KINDS", "is_picture", "open_upright", "read_picture"]
 
 PICTURE_KINDS = ("PNG", "JPEG", "WEBP", "TIFF")
 MOST_PICTURE_BYTES = 60_000_000
@@ -31,6 +31,43 @@ def is_picture(data: bytes) -> bool:
     return data.startswith(_BEGINNINGS) or (data[:4] == b"RIFF" and data[8:12] == b"WEBP")
 
 
+def open_upright(data: bytes, what: str, fix: str) -> "Image.Image":  # type: ignore[name-defined]  # noqa: F821
+    """Open a picture and turn it upright, as its camera noted.
+
+    Parameters
+    ----------
+    data
+        Of the file.
+    what, fix
+        What it is called when it is refused, and what to do then.
+
+    Raises
+    ------
+    ArtworkUnreadable, ArtworkRefused
+        When it is no picture we read, is broken, or is larger than we carry.
+    """
+    # Loading this takes a tenth of a second, which vector artwork need not wait for.
+    from PIL import Image, ImageOps, UnidentifiedImageError
+
+    if len(data) > MOST_PICTURE_BYTES:
+        most = MOST_PICTURE_BYTES / 1e6
+        raise ArtworkRefused(f"This {what} is {len(data) / 1e6:.0f} MB, over the {most:.0f} MB we carry.", fix)
+    try:
+        with warnings.catch_warnings():
+            # What it warns of is refused below, in our own words.
+            warnings.simplefilter("ignore")
+            with Image.open(io.BytesIO(data), formats=PICTURE_KINDS) as image:
+                if image.width * image.height > _MOST_PIXELS:
+                    size = f"{image.width} by {image.height} pixels"
+                    raise ArtworkRefused(f"This {what} is {size}, more than we carry.", fix)
+                return ImageOps.exif_transpose(image)
+    except (UnidentifiedImageError, OSError, SyntaxError, ValueError, Image.DecompressionBombError) as error:
+        raise ArtworkUnreadable(
+            f"This {what} cannot be read: it is broken, or not what its name says.",
+            "Save it anew as PNG, JPEG, WebP or TIFF.",
+        ) from error
+
+
 @lru_cache(maxsize=4)
 def read_picture(data: bytes) -> Picture:
     """Read a picture, turned upright as its camera noted, on white where it is transparent.
@@ -40,27 +77,10 @@ def read_picture(data: bytes) -> Picture:
     ArtworkUnreadable, ArtworkRefused
         When it is no picture we read, is broken, or is larger than any sheet needs.
     """
-    # Loading this takes a tenth of a second, which vector artwork need not wait for.
-    from PIL import Image, ImageOps, UnidentifiedImageError
-
-    if len(data) > MOST_PICTURE_BYTES:
-        raise ArtworkRefused(
-            f"This picture is {len(data) / 1e6:.0f} MB, over the {MOST_PICTURE_BYTES / 1e6:.0f} MB we carry.",
-            "Save it smaller; 3000 pixels along its longer side are plenty.",
-        )
+    upright = open_upright(data, "picture", "Save it smaller; 3000 pixels along its longer side are plenty.")
     try:
-        with warnings.catch_warnings():
-            # What it warns of is refused below, in our own words.
-            warnings.simplefilter("ignore")
-            with Image.open(io.BytesIO(data), formats=PICTURE_KINDS) as image:
-                if image.width * image.height > _MOST_PIXELS:
-                    raise ArtworkRefused(
-                        f"This picture is {image.width} by {image.height} pixels, more than we carry.",
-                        "Save it smaller; 3000 pixels along its longer side are plenty.",
-                    )
-                upright = ImageOps.exif_transpose(image)
-                grey = _grey(upright)
-    except (UnidentifiedImageError, OSError, SyntaxError, ValueError, Image.DecompressionBombError) as error:
+        grey = _grey(upright)
+    except (OSError, SyntaxError, ValueError) as error:
         raise ArtworkUnreadable(
             "This picture cannot be read: it is broken, or not what its name says.",
             "Save it anew as PNG, JPEG, WebP or TIFF.",

@@ -8210,6 +8210,8 @@ export interface components {
             handle: number;
             /** High Ml */
             high_ml: number;
+            /** Is Sprayed */
+            is_sprayed: boolean;
             /** Low Ml */
             low_ml: number;
             /** Mask */

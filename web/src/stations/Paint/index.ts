@@ -8,6 +8,10 @@ import WeakMarks from '../../lib/picture/WeakMarks.svelte';
 import { markingOf, type StationView } from '../station';
 import Paint from './Paint.svelte';
 
+/** Whether anything goes through the mask by brush: only that can lift a tongue. */
+const isBrushed = (job: Job, mask: number): boolean =>
+  job.coatings.some((coat) => coat.mask === mask && !coat.is_sprayed);
+
 /** While everything is looked over, what is marked; else the way to dab along a tongue: a neck is past mending here. */
 function marks(open: OpenJob, job: Job): Layer {
   const marking = markingOf(job, 'paint', open.mask);
@@ -21,7 +25,7 @@ function marks(open: OpenJob, job: Job): Layer {
           : undefined,
       })
     : layer(WeakMarks, {
-        places: (job.weak ?? []).filter((place) => place.kind === 'tongue'),
+        places: (job.weak ?? []).filter((place) => place.kind === 'tongue' && isBrushed(job, open.mask)),
         lookedAt: open.finding,
       });
 }
