@@ -25,6 +25,7 @@ const job = {
   findings: [],
   weak,
   sheets: { seams: [] },
+  coatings: [{ mask: 1, is_sprayed: false }],
   stations: [
     {
       code: 'tack',
@@ -54,6 +55,13 @@ describe('what each station brings', () => {
   it('points along tongues only where it is painted, and at necks too where the mask is made', () => {
     expect(propsOf('paint', WeakMarks)).toMatchObject({ places: [{ kind: 'tongue' }] });
     expect(propsOf('mask', WeakMarks)).toMatchObject({ places: weak });
+  });
+
+  it('points along no tongue where all is sprayed: only a brush lifts one', () => {
+    const sprayed = { ...job, coatings: [{ mask: 1, is_sprayed: true }] } as unknown as Job;
+    const marks = STATIONS.paint?.layers(new OpenJob(1), sprayed).find((one) => one.of === WeakMarks);
+
+    expect(marks?.props).toMatchObject({ places: [] });
   });
 
   it('numbers the kept pieces of the mask that is shown, and who answered the call that is on', () => {
