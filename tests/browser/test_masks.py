@@ -215,6 +215,7 @@ def test_what_the_tape_reads_is_told_as_shift_and_turn(page: Page, tmp_path: Pat
     expect(page.get_by_role("img", name="The mask as it lies")).to_be_visible()
     measured = page.get_by_role("listitem").filter(has_text="Measured")
     expect(measured).to_contain_text("Turn it against the clock")
+    expect(page.get_by_label("Near enough")).to_have_attribute("placeholder", "2")
     page.get_by_label("Near enough").fill("30")
     page.get_by_role("button", name="Tell me what to do").click()
     expect(page.get_by_role("status").filter(has_text="So far it lies where it should")).to_be_visible()

@@ -152,6 +152,8 @@ def test_a_swatch_ends_the_trial_and_an_own_paint_can_be_chosen(page: Page) -> N
     page.get_by_role("button", name="Keep a swatch").click()
     expect(page.get_by_text("Try porch and floor paint on scrap first")).to_have_count(0)
     page.get_by_text("Own paints").click()
+    # Started from what the table says of porch paint.
+    expect(page.get_by_label("Covers, m² a litre")).to_have_value("9")
     name = page.get_by_label("Name on the tin")
     name.fill("Harbour black")
     name.press("Tab")

@@ -33,17 +33,24 @@
   /** What the maker has changed of it; the rest is as the paint it is like. */
   let own = $state<Partial<api.OwnPaint>>({});
   const shipped = $derived(catalogue.paints.filter((one) => !one.key.startsWith('own-')));
+  const likeness = $derived(
+    own.like ?? (like && !like.paint.startsWith('own-') ? like.paint : (shipped[0]?.key ?? '')),
+  );
+  /** What the table says of the paint it is like, in no weather of any job. */
+  const figure = (name: string): number | null =>
+    catalogue.figures.find((one) => one.table === 'paint' && one.key === likeness && one.name === name)
+      ?.value ?? null;
   const start = $derived<api.OwnPaint>({
     name: '',
-    like: like?.paint.startsWith('own-') ? (shipped[0]?.key ?? '') : (like?.paint ?? shipped[0]?.key ?? ''),
-    cover: 7,
+    like: likeness,
+    cover: figure('cover') ?? 1,
     coats_low: 1,
-    coats_high: like?.coats ?? 2,
-    next_coat: Math.round(like?.next_coat ?? 20),
-    touch: Math.round(like?.touch ?? 30),
-    handle: Math.round(like?.handle ?? 240),
-    use: Math.round(like?.use ?? 1440),
-    wash: like?.wash ?? null,
+    coats_high: like?.coats ?? 1,
+    next_coat: figure('next_coat') ?? 0,
+    touch: figure('touch') ?? 0,
+    handle: figure('handle') ?? 0,
+    use: figure('use') ?? 0,
+    wash: figure('wash'),
     flow: 'usual',
     notes: '',
   });

@@ -32,7 +32,7 @@
     bottom: ['', ''],
   };
 
-  const usual = $derived(catalogue.figures.find((one) => one.key === 'lay_within')?.value);
+  const usual = $derived(catalogue.figures.find((one) => one.name === 'lay_within')?.value);
   /** How far off a corner may be, mm; the usual where nothing is said. */
   let within = $state<number | null>(null);
   let typed = $state(structuredClone(NOTHING));
