@@ -84,6 +84,9 @@ def test_a_photo_is_turned_upright_and_forgets_where_it_was_taken(client) -> Non
     assert kept.get_json()["swatches"][0]["has_photo"]
     assert seen.size == (800, 1600)
     assert dict(seen.getexif()) == {}
+    left = client.delete(f"/api/workshop/swatches/{number}/photo").get_json()["swatches"][0]
+    assert (left["has_photo"], left["note"]) == (False, "Fine.")
+    assert client.get(f"/api/workshop/swatches/{number}/photo.jpg").status_code == 404
 
 
 def test_what_is_no_photo_and_what_is_no_swatch_are_refused(client) -> None:

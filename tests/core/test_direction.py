@@ -7,6 +7,7 @@ import pytest
 from dunestead.core.curing.direction import peel_direction
 from dunestead.core.mask.weak import WeakPlace
 from dunestead.core.words.peeling import direction_in_words, too_late
+from tests.making import CATALOGUE
 
 BOX = (0.0, 0.0, 400.0, 200.0)
 
@@ -26,13 +27,13 @@ def tongue(dx: float, dy: float, length: float = 30.0) -> WeakPlace:
     ],
 )
 def test_it_goes_the_way_the_tongues_point(toward, begins, ends) -> None:
-    way = peel_direction(BOX, [tongue(*toward)])
+    way = peel_direction(BOX, [tongue(*toward)], CATALOGUE.workshop)
 
     assert (way.begins, way.ends, way.against) == (begins, ends, 0)
 
 
 def test_a_long_tongue_counts_for_more_than_a_short_one_and_that_is_told() -> None:
-    way = peel_direction(BOX, [tongue(1, 0, 60), tongue(-1, 0, 20)])
+    way = peel_direction(BOX, [tongue(1, 0, 60), tongue(-1, 0, 20)], CATALOGUE.workshop)
 
     assert way.begins == (0, 100)
     assert way.against == 1

@@ -116,6 +116,17 @@ ORDERS = {
         "weed-windows weed-backing-off weed-count tack-wipe tack-lay tack-roll tack-cover paint-coat*2 "
         "paint-look-over peel-sheet",
     ),
+    "J14": (
+        "weak-tape",
+        "weed-windows weed-weaken-tape weed-tape-over weed-burnish weed-backing-off weed-count weed-trim-tape "
+        f"tack-board tack-lay tack-seam tack-rub-down tack-tape-off tack-cover? paint-coat*2 paint-look-over "
+        f"peel-sheet {END} cure-use",
+    ),
+    "J15": (
+        "smooth-film",
+        "weed-windows weed-tape-over weed-burnish weed-backing-off weed-count "
+        "tack-wipe tack-lay tack-roll tack-tape-off paint-coat*2 paint-look-over peel-count peel-sheet",
+    ),
     "J16": (
         "weak-tape",
         f"{WEED_WEAK} tack-board tack-lay tack-seam? tack-rub-down tack-tape-off tack-cover? "

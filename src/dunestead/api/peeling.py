@@ -19,8 +19,8 @@ peeling = APIBlueprint("peeling", __name__, url_prefix="/api", tag="Peeling")
 @peeling.output(wire.PeelOut)
 def get_peel(job_id: int, query_data: schemas.UnitQuery) -> wire.PeelOut:
     """Show which way each mask comes off, and what to do when it is late."""
-    plan = opened(job_id, query_data).plan
-    ways = {mask.number: peel_direction(mask.box, mask.weak) for mask in plan.masks}
+    plan, figures = opened(job_id, query_data).plan, bench().catalogue.workshop
+    ways = {mask.number: peel_direction(mask.box, mask.weak, figures) for mask in plan.masks}
     return wire.PeelOut(
         masks=[
             wire.PeelWayOut(

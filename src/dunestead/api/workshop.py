@@ -193,6 +193,14 @@ def set_photo(number: int) -> wire.WorkshopOut:
     return _kept(lambda: _shelf("swatches").change(number, replace(before, photo=key)))
 
 
+@workshop.delete("/swatches/<int:number>/photo")
+@workshop.output(wire.WorkshopOut)
+def drop_photo(number: int) -> wire.WorkshopOut:
+    """Remove the photo of a swatch; the swatch itself stays."""
+    before: Swatch = _shelf("swatches").get(number)
+    return _kept(lambda: _shelf("swatches").change(number, replace(before, photo=None)))
+
+
 @workshop.get("/swatches/<int:number>/photo.jpg")
 def get_photo(number: int) -> Response:
     """Show the photo of a swatch."""

@@ -1,7 +1,7 @@
 """Which way does a mask come off so that its tongues are lifted from the root to the tip?"""
 
 import math
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from dunestead.core.geometry.curves import Box
@@ -11,8 +11,6 @@ __all__ = ["PeelDirection", "peel_direction"]
 
 # From the corners first, as one frees a mask; then from the sides.
 _WAYS = ((1, 1), (-1, 1), (1, -1), (-1, -1), (1, 0), (-1, 0), (0, 1), (0, -1))
-# A tongue that points so little against the way is lifted sideways, which it stands.
-_AGAINST = -0.25
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,7 +22,7 @@ class PeelDirection:
     against: int
 
 
-def peel_direction(box: Box, places: Sequence[WeakPlace]) -> PeelDirection:
+def peel_direction(box: Box, places: Sequence[WeakPlace], figures: Mapping[str, float]) -> PeelDirection:
     """Return the way to peel a mask.
 
     Parameters
@@ -41,7 +39,7 @@ def peel_direction(box: Box, places: Sequence[WeakPlace]) -> PeelDirection:
 
     Examples
     --------
-    >>> peel_direction((0, 0, 100, 60), ())
+    >>> peel_direction((0, 0, 100, 60), (), {"peel_against": 105.0})
     PeelDirection(begins=(0.0, 0.0), ends=(100.0, 60.0), against=0)
     """
     tongues = [place for place in places if place.kind == "tongue" and place.toward is not None]
@@ -51,7 +49,7 @@ def peel_direction(box: Box, places: Sequence[WeakPlace]) -> PeelDirection:
         return [(way[0] * t.toward[0] + way[1] * t.toward[1]) / size for t in tongues if t.toward is not None]
 
     best = max(_WAYS, key=lambda way: sum(t.length * dot for t, dot in zip(tongues, along(way), strict=True)))
-    against = sum(dot < _AGAINST for dot in along(best))
+    against = sum(dot < math.cos(math.radians(figures["peel_against"])) for dot in along(best))
     (bx, ex), (by, ey) = _span(box[0], box[2], best[0]), _span(box[1], box[3], best[1])
     return PeelDirection((bx, by), (ex, ey), against)
 

@@ -19,10 +19,6 @@ USES: dict[Use, str] = {
     "touched": "daily handling",
     "food-near": "a table with food near",
 }
-_FEW_COATS = 2
-_MANY_PIECES = 6
-# Results of swatches, from 1 (spoiled) to 5 (as wished).
-_GOOD, _POOR = 4, 2
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,7 +77,7 @@ def rank_paints(work: PaintWork, catalogue: Catalogue) -> list[PaintFit]:
         if "colour" not in paint.roles:
             continue
         why = tuple(_excluded(work, paint))
-        parts = () if why else tuple(_parts(work, paint))
+        parts = () if why else tuple(_parts(work, paint, catalogue.workshop))
         fits.append(PaintFit(paint, not why, why, parts))
     return sorted(fits, key=lambda fit: (not fit.allowed, -fit.score))
 
@@ -106,12 +102,12 @@ def _ready_after(work: PaintWork, paint: Paint) -> float:
     return (paint.coats_low - 1) * paint.next_coat + last
 
 
-def _parts(work: PaintWork, paint: Paint) -> Iterator[Part]:
+def _parts(work: PaintWork, paint: Paint, figures: Mapping[str, float]) -> Iterator[Part]:
     if results := work.swatches.get(paint.key):
         usual = median(results)
-        if usual >= _GOOD:
+        if usual >= figures["swatch_good"]:
             yield Part(2, f"What you swatched came out well ({len(results)} tried).")
-        elif usual <= _POOR:
+        elif usual <= figures["swatch_poor"]:
             yield Part(-3, f"What you swatched came out poorly ({len(results)} tried).")
     if paint.families[0] == work.surface.family:
         yield Part(3, f"Made for {work.surface.name.lower()}.")
@@ -119,12 +115,12 @@ def _parts(work: PaintWork, paint: Paint) -> Iterator[Part]:
         yield Part(2, f"Stands {USES[work.use]} best.")
     if work.use == "open" and "open" in paint.uses:
         yield Part(1, "Stands sun and rain.")
-    if paint.coats_high <= _FEW_COATS:
+    if paint.coats_high <= figures["few_coats"]:
         yield Part(1, "Few coats.")
-    if work.light_on_dark and paint.coats_high > _FEW_COATS:
+    if work.light_on_dark and paint.coats_high > figures["few_coats"]:
         yield Part(1, "Builds up over a dark ground.")
     if paint.is_sprayed:
-        if work.pieces > _MANY_PIECES:
+        if work.pieces > figures["many_pieces"]:
             yield Part(1, f"No brush lifts the {work.pieces} loose pieces.")
         yield Part(-1, "Wants cover all around, and respirator and gloves.")
         if paint.technique == "spray" and work.spraying != "go":

@@ -383,6 +383,8 @@ export const changeRecipe = (number: number, body: TestCut) =>
 export type Shelf = 'cutters' | 'stock' | 'recipes' | 'presses' | 'paints' | 'swatches';
 export const addPress = (body: OwnPress) => answer(api.POST('/api/workshop/presses', { body }));
 export const addPaint = (body: OwnPaint) => answer(api.POST('/api/workshop/paints', { body }));
+export const changePaint = (number: number, body: OwnPaint) =>
+  answer(api.PUT('/api/workshop/paints/{number}', { params: { path: { number } }, body }));
 export const addSwatch = (body: Swatch) => answer(api.POST('/api/workshop/swatches', { body }));
 export const setSwatchPhoto = async (id: number, photo: File): Promise<Workshop> => {
   const form = new FormData();
@@ -392,6 +394,8 @@ export const setSwatchPhoto = async (id: number, photo: File): Promise<Workshop>
   if (!reply.ok) throw new Problem(told.detail ?? 'The photo could not be kept.', told.fix ?? '', told.code);
   return told;
 };
+export const dropSwatchPhoto = (number: number) =>
+  answer(api.DELETE('/api/workshop/swatches/{number}/photo', { params: { path: { number } } }));
 export const setTools = (owned: string[]) => answer(api.PUT('/api/workshop/tools', { body: { owned } }));
 export const tryMethod = (id: number, key: string) =>
   answer(api.GET('/api/jobs/{job_id}/methods/{key}', { params: { path: { job_id: id, key } } }));

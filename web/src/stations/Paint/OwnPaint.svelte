@@ -32,6 +32,8 @@
   let problem = $state('');
   /** What the maker has changed of it; the rest is as the paint it is like. */
   let own = $state<Partial<api.OwnPaint>>({});
+  /** The paint that is being changed; null where the form is for a new one. */
+  let changing = $state<number | null>(null);
   const shipped = $derived(catalogue.paints.filter((one) => !one.key.startsWith('own-')));
   const likeness = $derived(
     own.like ?? (like && !like.paint.startsWith('own-') ? like.paint : (shipped[0]?.key ?? '')),
@@ -65,12 +67,21 @@
   async function act(what: Promise<api.Workshop>): Promise<void> {
     try {
       [workshop, problem] = [await what, ''];
-      own = {};
+      [own, changing] = [{}, null];
       onchanged();
       await open.load();
     } catch (error) {
       problem = error instanceof api.Problem ? error.message : 'It could not be kept.';
     }
+  }
+  function change(kept: api.Workshop['paints'][number]): void {
+    const { id, ...rest } = kept;
+    [own, changing, problem] = [rest, id, ''];
+    document.getElementById('own-paint-form')?.scrollIntoView({ block: 'nearest' });
+  }
+  function keep(): void {
+    const body = { ...paint, name: paint.name.trim() };
+    void act(changing === null ? api.addPaint(body) : api.changePaint(changing, body));
   }
 </script>
 
@@ -81,12 +92,20 @@
       {#if kept.notes}: {kept.notes}{/if}
       <button
         class="ml-2 cursor-pointer underline"
+        aria-label="Change {kept.name}"
+        onclick={() => change(kept)}>Change</button
+      >
+      <button
+        class="ml-2 cursor-pointer underline"
         aria-label="Take out {kept.name}"
         onclick={() => act(api.dropRecord('paints', kept.id))}>Take out</button
       >
     </p>
   {/each}
-  <div class="flex flex-col gap-2">
+  <div id="own-paint-form" class="flex flex-col gap-2">
+    {#if changing !== null}
+      <p class="m-0 text-sm font-bold" role="status">You are changing {paint.name}.</p>
+    {/if}
     <TextField
       label="Name on the tin"
       entry="paint-own.name"
@@ -130,11 +149,14 @@
       value={paint.notes ?? ''}
       onchange={(notes) => (own = { ...own, notes })}
     />
-    <Button
-      color="alternative"
-      size="sm"
-      onclick={() => act(api.addPaint({ ...paint, name: paint.name.trim() }))}>Keep this paint</Button
-    >
+    <div class="flex gap-2">
+      <Button color="alternative" size="sm" onclick={keep}
+        >{changing === null ? 'Keep this paint' : 'Keep the change'}</Button
+      >
+      {#if changing !== null}
+        <Button color="alternative" size="sm" onclick={() => ([own, changing] = [{}, null])}>Cancel</Button>
+      {/if}
+    </div>
     {#if problem}<p class="m-0 text-sm font-bold" role="alert">{problem}</p>{/if}
   </div>
 </Fold>

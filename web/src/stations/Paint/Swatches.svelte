@@ -86,6 +86,13 @@
               onchange={(event) => photograph(event, swatch.id)}
             /></label
           >
+          {#if swatch.has_photo}
+            <button
+              class="cursor-pointer underline"
+              aria-label="Remove the photo of {swatch.on}"
+              onclick={() => act(api.dropSwatchPhoto(swatch.id))}>Remove photo</button
+            >
+          {/if}
           <button
             class="cursor-pointer underline"
             aria-label="Take out the swatch of {swatch.on}"
