@@ -55,7 +55,11 @@ def browser() -> Iterator[Browser]:
 def page(browser: Browser, address: str) -> Iterator[Page]:
     """Open a page that must run without a single error of its own, and speaks to nobody but the workshop."""
     context = browser.new_context(
-        base_url=address, viewport={"width": 1280, "height": 800}, reduced_motion="reduce", accept_downloads=True
+        base_url=address,
+        viewport={"width": 1280, "height": 800},
+        reduced_motion="reduce",
+        accept_downloads=True,
+        locale="en-GB",
     )
     found = context.new_page()
     faults: list[str] = []

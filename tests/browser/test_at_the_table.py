@@ -15,7 +15,11 @@ Press = Callable[[Locator], None]
 @pytest.fixture
 def tablet(browser: Browser, address: str) -> Iterator[Page]:
     context = browser.new_context(
-        base_url=address, viewport={"width": 800, "height": 1280}, has_touch=True, reduced_motion="reduce"
+        base_url=address,
+        viewport={"width": 800, "height": 1280},
+        has_touch=True,
+        reduced_motion="reduce",
+        locale="en-GB",
     )
     found = context.new_page()
     found.set_default_timeout(20_000)

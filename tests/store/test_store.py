@@ -185,7 +185,7 @@ def test_a_job_put_away_is_off_the_board_but_not_gone(store: JobStore) -> None:
 
     store.put_away(job_id, away=True)
     assert store.board() == []
-    assert [row.id for row in store.board(away=True)] == [job_id]
+    assert [row.id for row in store.board("away")] == [job_id]
     assert store.get(job_id).head.put_away
     store.put_away(job_id, away=False)
     assert [row.id for row in store.board()] == [job_id]

@@ -6,6 +6,7 @@ from urllib.parse import urlsplit
 
 from apiflask import APIFlask
 from flask import Response, request, send_from_directory
+from flask_compress import Compress
 from werkzeug.exceptions import NotFound
 
 from dunestead import __version__
@@ -13,6 +14,7 @@ from dunestead.api.blanks import blanks
 from dunestead.api.curing import curing
 from dunestead.api.cutting import cutting
 from dunestead.api.design import design
+from dunestead.api.examples import examples
 from dunestead.api.files import files
 from dunestead.api.jobs import jobs
 from dunestead.api.mask import mask
@@ -87,6 +89,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
             app.config.get("WEATHER") or SimulatedWeather(),
         )
     app.register_blueprint(jobs)
+    app.register_blueprint(examples)
     app.register_blueprint(mask)
     app.register_blueprint(work)
     app.register_blueprint(design)
@@ -104,6 +107,8 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.before_request(_refuse_other_sites)
     app.after_request(_guard)
     app.after_request(tagged)
+    # What is registered last runs first: an answer is made small, and then its version is named.
+    Compress(app)
     app.add_url_rule("/", "page", _page)
     app.add_url_rule("/<path:name>", "asset", _asset)
     return app

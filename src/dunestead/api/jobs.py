@@ -1,6 +1,7 @@
 """Jobs: begin, look, change, undo, put away, mend."""
 
 import json
+from collections.abc import Mapping
 from hashlib import sha256
 from typing import Any
 
@@ -17,12 +18,17 @@ from dunestead.core.blanks.clear import ClearArea
 from dunestead.core.changes.suiting import suited
 from dunestead.core.curing.drying import Weather
 from dunestead.core.errors import BadInput, DunesteadError
+from dunestead.core.figures import Surface
 from dunestead.core.job.job import Job, Record, altered
+from dunestead.core.limits import check_limits
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.painting.mixing import MixPart
 from dunestead.core.records import CutSettings
+from dunestead.core.units import parse_length
 from dunestead.formats.job_file import read_job_file
 from dunestead.formats.job_zip import open_job_zip
+from dunestead.store import Where
+from dunestead.workshop.workbench import FIRST_FACE
 
 __all__ = ["jobs"]
 
@@ -85,7 +91,7 @@ def get_catalogue(query_data: wire.UnitQuery) -> wire.CatalogueOut:
 @jobs.output(wire.BoardOut)
 def get_board(query_data: wire.UnitQuery) -> Response:
     """List the jobs on the board."""
-    return _board(query_data.unit, away=False)
+    return _board(query_data.unit, "board")
 
 
 @jobs.get("/jobs/away")
@@ -93,13 +99,21 @@ def get_board(query_data: wire.UnitQuery) -> Response:
 @jobs.output(wire.BoardOut)
 def get_drawer(query_data: wire.UnitQuery) -> Response:
     """List the jobs that were put away."""
-    return _board(query_data.unit, away=True)
+    return _board(query_data.unit, "away")
 
 
-def _board(unit: str, *, away: bool) -> Response:
+@jobs.get("/jobs/deleted")
+@jobs.input(wire.UnitQuery, location="query")
+@jobs.output(wire.BoardOut)
+def get_deleted(query_data: wire.UnitQuery) -> Response:
+    """List the jobs that were deleted and can still be brought back."""
+    return _board(query_data.unit, "bin")
+
+
+def _board(unit: str, where: Where) -> Response:
     """Return the cards as they are kept, in JSON: there may be thousands."""
     cards, broken = bench().cards.drawn(
-        unit, lambda opened: card_out(opened, unit).model_dump_json(), _broken, shape=_CARD_SHAPE, away=away
+        unit, lambda opened: card_out(opened, unit).model_dump_json(), _broken, shape=_CARD_SHAPE, where=where
     )
     return Response(f'{{"jobs":[{",".join(cards)}],"broken":[{",".join(broken)}]}}', content_type="application/json")
 
@@ -113,8 +127,8 @@ def _broken(job_id: int, name: str, error: DunesteadError) -> str:
 @jobs.output(wire.JobOut, status_code=201)
 @jobs.doc(
     description=(
-        "Multipart form: `artwork` (an SVG, DXF or picture file) or `words`; `name`, `surface` and `blank` "
-        "(the number of one of the library) as one likes."
+        "Multipart form: `artwork` (an SVG, DXF or picture file) or `words`; optionally `name`, `surface`, `blank` "
+        "(the number of one of the library), `face` for the words, and the blank's `width` and `height`, as `600mm`."
     ),
 )
 def begin_job(query_data: wire.UnitQuery) -> wire.JobOut:
@@ -130,12 +144,28 @@ def begin_job(query_data: wire.UnitQuery) -> wire.JobOut:
         make = workbench.keep_file(file.read(), file.filename)
         stem = file.filename.rsplit("/", 1)[-1].rsplit(".", 1)[0].replace("-", " ").replace("_", " ").strip()
     elif words:
-        make, stem = workbench.make_words(words), " ".join(words.split())
+        make = workbench.make_words(words, form.get("face") or FIRST_FACE)
+        stem = " ".join(words.split())
     else:
         raise BadInput("Neither artwork nor words came with the request.", "Drop a file on the board, or write words.")
     name = form.get("name", "").strip() or stem[:1].upper() + stem[1:]
-    job_id = workbench.begin(make, name[:120], surface, blank.blank if blank else None)
+    own = blank.blank if blank else _sized(form, workbench.catalogue.surface(surface))
+    job_id = workbench.begin(make, name[:120], surface, own)
     return shown(job_id, query_data)
+
+
+def _sized(form: Mapping[str, str], surface: Surface) -> Blank | None:
+    """Return a blank of the size that was given, None for the surface's usual one."""
+    given = [form.get(side, "").strip() for side in ("width", "height")]
+    if not any(given):
+        return None
+    width, height = (
+        parse_length(text, what=f"{what} of the blank") if text else usual
+        for text, usual, what in zip(given, surface.blank, ("width", "height"), strict=True)
+    )
+    blank = Blank(width, height, colour=surface.colour)
+    check_limits(blank)
+    return blank
 
 
 @jobs.post("/jobs/job-file")
@@ -248,6 +278,30 @@ def put_away(job_id: int) -> str:
 def bring_back(job_id: int) -> str:
     """Put a job back on the board."""
     bench().put_away(job_id, away=False)
+    return ""
+
+
+@jobs.post("/jobs/<int:job_id>/duplicate")
+@jobs.input(wire.UnitQuery, location="query")
+@jobs.output(wire.JobOut, status_code=201)
+def duplicate(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Begin a job with the design and the choices of another, and an empty log."""
+    return shown(bench().duplicate(job_id), query_data)
+
+
+@jobs.delete("/jobs/<int:job_id>")
+@jobs.output({}, status_code=204)
+def delete_job(job_id: int) -> str:
+    """Delete a job; it can be brought back until it is erased."""
+    bench().delete(job_id)
+    return ""
+
+
+@jobs.post("/jobs/<int:job_id>/erase")
+@jobs.output({}, status_code=204)
+def erase_job(job_id: int) -> str:
+    """Erase a deleted job for good; this cannot be undone."""
+    bench().erase(job_id)
     return ""
 
 

@@ -22,6 +22,8 @@ from dunestead.core.limits import limits_of
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.painting.coats import CoatLoad, Wanted
 from dunestead.core.sheets.price import Aim
+from dunestead.core.stations.graph import Phase
+from dunestead.core.stations.onward import Deed
 from dunestead.core.tacking.centring import Datum
 from dunestead.core.work.marks import MarkKind
 from dunestead.store import StoredBlank
@@ -455,8 +457,24 @@ class StationHeadOut(BaseModel):
     verdict: str
 
 
+class OnwardOut(BaseModel):
+    """What a station's main button does while the job is still being decided."""
+
+    deed: Deed
+    said: str
+    label: str = Field(description="Empty where only the maker can mend it.")
+    station: str
+    width: float | None = Field(description="mm, of the deed `width`.")
+    numbers: list[int]
+    fate: Fate | None
+
+
 class StationOut(StationHeadOut):
-    """A station: its verdict, its figures, its tasks."""
+    """A station: its verdict, what its main button does, its figures, its tasks and how many of them are done."""
+
+    onward: OnwardOut | None
+    tasks_done: int
+    tasks_all: int
 
     rows: list[RowOut]
     tasks: list[TaskOut]
@@ -1342,6 +1360,7 @@ class CardOut(BaseModel):
     state: State
     verdict: str
     next_title: str | None
+    phase: Phase
     tasks_done: int
     tasks: int
     clocks: list[ClockOut]
@@ -1367,6 +1386,19 @@ class BoardOut(BaseModel):
 
     jobs: list[CardOut]
     broken: list[BrokenOut]
+
+
+class ExampleOut(BaseModel):
+    """An example job: what it is known by, and what it shows."""
+
+    key: str
+    name: str
+
+
+class ExamplesOut(BaseModel):
+    """The example jobs."""
+
+    examples: list[ExampleOut]
 
 
 class MendOut(BaseModel):

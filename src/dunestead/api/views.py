@@ -28,6 +28,7 @@ from dunestead.core.painting.mixing import MixPart
 from dunestead.core.plan.coats import PlannedCoating, under_of
 from dunestead.core.plan.plan import Plan, materials_of, method_work
 from dunestead.core.records import CutSettings, Hours, OwnPaint, Stock, Swatch
+from dunestead.core.stations.graph import phase_of
 from dunestead.core.stations.station import Station
 from dunestead.core.tacking.laying import LayRules
 from dunestead.core.tacking.methods import MethodFit, rank_methods
@@ -60,6 +61,7 @@ def card_out(opened: OpenJob, unit: str) -> wire.CardOut:
         state=loudest.state,
         verdict=loudest.verdict,
         next_title=next_title(following, unit),
+        phase=phase_of(following, opened.progress, opened.at),
         tasks_done=sum(opened.progress.is_done(task) for task in opened.graph.tasks),
         tasks=len(opened.graph.tasks),
         clocks=clocks_out(opened, unit),

@@ -8,6 +8,7 @@ from dunestead.api import schemas as wire
 from dunestead.api.mark_views import marking_out
 from dunestead.core.job.log import LogEntry
 from dunestead.core.stations.graph import Next, red_before_cutting
+from dunestead.core.stations.onward import onward_of
 from dunestead.core.stations.station import Station
 from dunestead.core.words.peeling import too_late
 from dunestead.core.words.tasks import caution_of, counted_of, detail_of, need_in_words, title_of
@@ -120,8 +121,19 @@ class _TaskViews:
 
     def verdict(self, station: Station) -> wire.StationOut:
         """Return a station without its tasks and figures."""
+        opened, progress = self._opened, self._opened.progress
+        by_code = {one.code: one for one in opened.stations}
+        onward = onward_of(opened.plan, progress, by_code, station.code, self._unit)
         return wire.StationOut(
-            code=station.code, name=station.name, state=station.state, verdict=station.verdict, rows=[], tasks=[]
+            code=station.code,
+            name=station.name,
+            state=station.state,
+            verdict=station.verdict,
+            onward=wire.OnwardOut.model_validate(onward, from_attributes=True) if onward else None,
+            tasks_done=sum(progress.is_done(task) for task in station.tasks),
+            tasks_all=len(station.tasks),
+            rows=[],
+            tasks=[],
         )
 
     def next_out(self) -> wire.NextOut | None:

@@ -12,11 +12,14 @@ __all__ = [
     "in_letters",
     "parse_length",
     "several",
+    "show_apart",
     "show_area",
+    "show_at_least",
     "show_length",
     "show_temperature",
     "show_time",
     "show_volume",
+    "shown_up",
 ]
 
 MM_PER_INCH = 25.4
@@ -28,8 +31,10 @@ _LENGTH = re.compile(
     re.VERBOSE,
 )
 _LONGEST_MM = 50_000.0
-_INCH_PARTS = 16
+_INCH_PARTS = 32
 _ML_PER_OUNCE = 29.5735
+# Lengths that differ by less are one.
+_SAME_MM = 0.004
 
 
 def parse_length(text: str, *, what: str = "length", allow_zero: bool = False) -> float:
@@ -102,6 +107,59 @@ def show_length(millimetres: float, unit: str = "mm") -> str:
     rounded = math.floor(abs(value) * 10**decimals + 0.5 + 1e-9) / 10**decimals
     shown = f"{math.copysign(rounded, value) if rounded else 0.0:.{decimals}f}"
     return f"{shown.removesuffix('.0')} {unit}"
+
+
+def _shown_step(millimetres: float, unit: str) -> float:
+    """Return the step, mm, to which a length is shown."""
+    if unit == "in":
+        return MM_PER_INCH / _INCH_PARTS
+    return 1.0 if unit == "cm" or abs(millimetres) >= 100 else 0.1
+
+
+def shown_up(millimetres: float, unit: str = "mm") -> float:
+    """Return the least length that is shown as it is and is no shorter: what a maker can type and be sure of.
+
+    Examples
+    --------
+    >>> shown_up(553.04), shown_up(553.0), shown_up(12.31)
+    (554.0, 553.0, 12.4)
+    >>> shown_up(100.0, "in") / MM_PER_INCH
+    3.9375
+    """
+    step = _shown_step(millimetres, unit)
+    return round(math.ceil(millimetres / step - 1e-6) * step, 6)
+
+
+def show_at_least(millimetres: float, unit: str = "mm") -> str:
+    """Write a length that must not be undercut, rounded up.
+
+    Examples
+    --------
+    >>> show_at_least(553.04), show_at_least(4.0)
+    ('554 mm', '4 mm')
+    """
+    return show_length(shown_up(millimetres, unit), unit)
+
+
+def show_apart(measured: float, limit: float, unit: str = "mm") -> tuple[str, str]:
+    """Write a measure and its limit so that they never read the same when they differ.
+
+    Examples
+    --------
+    >>> show_apart(3.8, 4.0), show_apart(3.98, 4.0)
+    (('3.8 mm', '4 mm'), ('3.98 mm', '4 mm'))
+    >>> show_apart(3.8, 4.0, "in")
+    ('0.150 in', '0.157 in')
+    >>> show_apart(4.0, 4.0)
+    ('4 mm', '4 mm')
+    """
+    usual = show_length(measured, unit), show_length(limit, unit)
+    if usual[0] != usual[1] or math.isclose(measured, limit, abs_tol=_SAME_MM):
+        return usual
+    if unit == "in":
+        return f"{measured / MM_PER_INCH:.3f} in", f"{limit / MM_PER_INCH:.3f} in"
+    shown = [f"{length / (10 if unit == 'cm' else 1):.2f}".rstrip("0").rstrip(".") for length in (measured, limit)]
+    return f"{shown[0]} {unit}", f"{shown[1]} {unit}"
 
 
 def show_area(square_millimetres: float, unit: str = "mm") -> str:

@@ -2,7 +2,7 @@
 
 from dunestead.store.blanks import BlankStore, StoredBlank
 from dunestead.store.database import open_database
-from dunestead.store.jobs import BoardRow, JobHead, JobStore, StoredJob
+from dunestead.store.jobs import BoardRow, JobHead, JobStore, StoredJob, Where
 from dunestead.store.runs import KeptRun, RunStore
 from dunestead.store.shelf import Records, Shelf, open_records
 
@@ -17,6 +17,7 @@ __all__ = [
     "Shelf",
     "StoredBlank",
     "StoredJob",
+    "Where",
     "open_database",
     "open_records",
 ]

@@ -4,8 +4,8 @@ import hashlib
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass
-from datetime import UTC, datetime
-from typing import Any
+from datetime import UTC, datetime, timedelta
+from typing import Any, Literal
 
 from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import Engine, delete, func, select
@@ -18,13 +18,17 @@ from dunestead.core.progress import past_stopping
 from dunestead.store.database import Sessions
 from dunestead.store.models import ArtworkRow, JobRow, LogRow, RevisionRow
 
-__all__ = ["UNDO_STEPS", "BoardRow", "JobHead", "JobStore", "StoredJob"]
+__all__ = ["KEPT_DAYS", "UNDO_STEPS", "BoardRow", "JobHead", "JobStore", "StoredJob", "Where"]
 
 # So many changes can be taken back; older revisions are let go.
 UNDO_STEPS = 250
+# A deleted job can be brought back for so many days.
+KEPT_DAYS = 30
 _JOB = TypeAdapter(Job)
 _ENTRY = TypeAdapter(LogEntry)
 Clock = Callable[[], datetime]
+# Where a job lies: on the board, put away when it is done, or deleted.
+Where = Literal["board", "away", "bin"]
 
 
 def _now() -> datetime:
@@ -216,7 +220,33 @@ class JobStore:
     def put_away(self, job_id: int, *, away: bool) -> None:
         """Take a job off the board, or bring it back; nothing of it is lost."""
         with self._sessions.write() as session:
-            _row(session, job_id).put_away_at = self._now() if away else None
+            row = _row(session, job_id)
+            row.put_away_at, row.deleted_at = self._now() if away else None, None
+
+    def delete(self, job_id: int) -> None:
+        """Delete a job; until it is erased it can be brought back."""
+        with self._sessions.write() as session:
+            _row(session, job_id).deleted_at = self._now()
+
+    def erase(self, job_id: int | None = None) -> int:
+        """Erase deleted jobs for good: one of them, or all that were deleted long ago; returns how many.
+
+        Raises
+        ------
+        NotNow
+            When the job is not deleted.
+        """
+        with self._sessions.write() as session:
+            if job_id is None:
+                before = self._now() - timedelta(days=KEPT_DAYS)
+                rows = list(session.scalars(select(JobRow).where(JobRow.deleted_at < before)))
+            else:
+                rows = [_row(session, job_id)]
+                if rows[0].deleted_at is None:
+                    raise NotNow("This job is not deleted.", "Delete it first; it can then be erased for good.")
+            for row in rows:
+                session.delete(row)
+            return len(rows)
 
     # --- the log ----------------------------------------------------------------------------------
     def write(self, job_id: int, version: int | None, entries: Sequence[LogEntry]) -> None:
@@ -245,14 +275,18 @@ class JobStore:
                 )
 
     # --- the board --------------------------------------------------------------------------------
-    def board(self, *, away: bool = False) -> list[BoardRow]:
-        """Return how the board shows each job, oldest first: those on it, or those put away."""
-        is_away = JobRow.put_away_at.is_not(None) if away else JobRow.put_away_at.is_(None)
+    def board(self, where: Where = "board") -> list[BoardRow]:
+        """Return how the board shows each job, oldest first: those on it, those put away, or those deleted."""
+        lies = {
+            "board": JobRow.put_away_at.is_(None) & JobRow.deleted_at.is_(None),
+            "away": JobRow.put_away_at.is_not(None) & JobRow.deleted_at.is_(None),
+            "bin": JobRow.deleted_at.is_not(None),
+        }[where]
         logged = select(LogRow.job_id, func.max(LogRow.id).label("last")).group_by(LogRow.job_id).subquery()
         query = (
             select(JobRow.id, JobRow.version, logged.c.last, JobRow.board_key, JobRow.board)
             .outerjoin(logged, logged.c.job_id == JobRow.id)
-            .where(is_away)
+            .where(lies)
             .order_by(JobRow.id)
         )
         with self._sessions.read() as session:

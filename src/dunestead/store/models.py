@@ -44,7 +44,7 @@ class ArtworkRow(Base):
 
 
 class JobRow(Base):
-    """A job: which revision is in force, whether it was put away, and how the board shows it.
+    """A job: which revision is in force, whether it was put away or deleted, and how the board shows it.
 
     ``version`` grows by one with every change, undo and redo: what a change names to say what it was made on.
     ``board`` is the card as it was drawn last, and ``board_key`` what it was drawn from.
@@ -56,6 +56,7 @@ class JobRow(Base):
     id: Mapped[int] = mapped_column(primary_key=True, autoincrement=True)
     created_at: Mapped[datetime] = mapped_column(UtcTime)
     put_away_at: Mapped[datetime | None] = mapped_column(UtcTime)
+    deleted_at: Mapped[datetime | None] = mapped_column(UtcTime)
     head: Mapped[int]
     version: Mapped[int]
     board: Mapped[str | None] = mapped_column(Text, deferred=True)

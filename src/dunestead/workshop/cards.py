@@ -8,7 +8,7 @@ from hashlib import sha256
 from dunestead import __version__
 from dunestead.core.errors import DamagedJob, DunesteadError
 from dunestead.core.figures import Catalogue
-from dunestead.store import BoardRow, JobStore
+from dunestead.store import BoardRow, JobStore, Where
 from dunestead.workshop.opened import UNRECKONED, OpenJob
 
 __all__ = ["Cards", "short_hash"]
@@ -54,9 +54,9 @@ class Cards:
         broken: Callable[[int, str, DunesteadError], str],
         *,
         shape: str,
-        away: bool = False,
+        where: Where = "board",
     ) -> tuple[list[str], list[str]]:
-        """Return the cards of the jobs on the board, or of those put away.
+        """Return the cards of the jobs on the board, of those put away, or of those deleted.
 
         Those that cannot be reckoned come apart from them, and take none along.
 
@@ -68,12 +68,12 @@ class Cards:
             Return a card in JSON: of an opened job, and of one that cannot be opened.
         shape
             What a card looks like, in short; those drawn in another shape are drawn anew.
-        away
-            Whether those put away are meant.
+        where
+            Which jobs are meant.
         """
         cards: list[str] = []
         lost: list[str] = []
-        for row in self._store.board(away=away):
+        for row in self._store.board(where):
             drawn_from = f"{self._shipped}:{shape}:{row.version}:{row.logged}:{unit}"
             if row.card is not None and row.key and row.key == self._key(drawn_from, row.key.rpartition(":")[2]):
                 cards.append(row.card)

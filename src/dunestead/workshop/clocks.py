@@ -43,7 +43,7 @@ class Clocks:
     def all(self, unit: str) -> list[JobClock]:
         """Return all clocks, soonest first; a job that cannot be reckoned has none."""
         found: list[JobClock] = []
-        for row in self._store.board(away=False):
+        for row in self._store.board():
             if not row.logged:
                 continue
             key = (row.version, row.logged, unit)

@@ -24,7 +24,7 @@ from dunestead.core.changes.arranging import (
 )
 from dunestead.core.errors import BadInput, DamagedJob, DunesteadError, HeldBack, TooEarly
 from dunestead.core.figures import Catalogue
-from dunestead.core.job.job import Job, altered, fits, materials_for, start_job, usual_coatings
+from dunestead.core.job.job import Job, Record, altered, fits, materials_for, start_job, usual_coatings
 from dunestead.core.job.log import LogEntry
 from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import Look, look_at
@@ -57,11 +57,11 @@ from dunestead.workshop.plans import Plans, Reckoned
 from dunestead.workshop.searches import Searches
 from dunestead.workshop.sources import StoredSources
 
-__all__ = ["Change", "Workbench", "with_fates"]
+__all__ = ["FIRST_FACE", "Change", "Workbench", "with_fates"]
 
 _LOGGER = logging.getLogger(__name__)
 _STARTS_AT_MM = 100.0
-_FIRST_FACE = "archivo-black"
+FIRST_FACE = "archivo-black"
 _JOB = TypeAdapter(Job)
 Change = Callable[[Job, Plan], Job]
 
@@ -134,7 +134,7 @@ class Workbench:
         key = self._store.keep_file(data)
         return lambda number: Drawn(id=number, source=key, file_name=name, width=_STARTS_AT_MM)
 
-    def make_words(self, text: str, face: str = _FIRST_FACE) -> Callable[[int], Element]:
+    def make_words(self, text: str, face: str = FIRST_FACE) -> Callable[[int], Element]:
         """Return what makes an element of words; raises when the face is none of ours or draws nothing of them."""
         self.catalogue.face(face)
         setting = Setting(clean_text(text), _STARTS_AT_MM)
@@ -273,6 +273,20 @@ class Workbench:
     def put_away(self, job_id: int, *, away: bool) -> None:
         """Take a job off the board, or bring it back."""
         self._store.put_away(job_id, away=away)
+
+    def delete(self, job_id: int) -> None:
+        """Delete a job; for a while it can be brought back. Those whose time is up are erased."""
+        self._store.delete(job_id)
+        self._store.erase()
+
+    def erase(self, job_id: int) -> None:
+        """Erase a deleted job for good."""
+        self._store.erase(job_id)
+
+    def duplicate(self, job_id: int) -> int:
+        """Begin a job with all that was decided about another, and nothing of what happened; returns its number."""
+        job = self._store.get(job_id).job
+        return self._store.add(altered(job, name=f"{job.name[:112]}, copy", record=Record()))
 
     # --- mending ----------------------------------------------------------------------------------
     def mending(self, job_id: int) -> Mending:

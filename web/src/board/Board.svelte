@@ -2,39 +2,60 @@
   import Spinner from 'flowbite-svelte/Spinner.svelte';
   import { untrack } from 'svelte';
   import { push } from 'svelte-spa-router';
-  import type { Board, Choice, Start, StoredBlank } from '../lib/api/client';
-  import {
-    beginJob,
-    bringBack,
-    getBlanks,
-    getBoard,
-    getCatalogue,
-    getDrawer,
-    Problem,
-    putAway,
-    readJobFile,
-  } from '../lib/api/client';
+  import type { Board, Card, Choice, FaceRow, Job, Start, StoredBlank } from '../lib/api/client';
+  import * as api from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
   import type { Shortcut } from '../lib/shortcuts';
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
+  import UnitAsk from '../lib/ui/UnitAsk.svelte';
   import TopBar from '../lib/ui/TopBar.svelte';
-  import DropPlace from './DropPlace.svelte';
+  import OneOf from '../lib/ui/OneOf.svelte';
+  import { arranged, counted, type Filter, type Sort } from './boarding';
   import BrokenCard from './BrokenCard.svelte';
+  import Drawer from './Drawer.svelte';
+  import Examples from './Examples.svelte';
   import JobCard from './JobCard.svelte';
+  import NewJob from './NewJob.svelte';
+
+  const FILTERS: readonly (readonly [Filter, string])[] = [
+    ['all', 'All'],
+    ['decide', 'To decide'],
+    ['work', 'To do'],
+    ['dry', 'Drying'],
+    ['done', 'Finished'],
+  ];
+  const SORTS = [
+    ['due', 'Due first'],
+    ['next', 'Furthest on'],
+    ['name', 'By name'],
+    ['newest', 'Newest first'],
+  ] as const;
 
   let board = $state.raw<Board | null>(null);
   let drawer = $state.raw<Board | null>(null);
-  const cards = $derived(board?.jobs ?? null);
+  let bin = $state.raw<Board | null>(null);
   let surfaces = $state.raw<Choice[]>([]);
+  let faces = $state.raw<FaceRow[]>([]);
   let blanks = $state.raw<StoredBlank[]>([]);
-  let problem = $state.raw<Problem | null>(null);
-  let putAwayCard = $state.raw<{ id: number; name: string } | null>(null);
+  let problem = $state.raw<api.Problem | null>(null);
+  /** What was taken off the board last, and how. */
+  let taken = $state.raw<{ id: number; name: string; how: 'put away' | 'deleted' } | null>(null);
   let beginning = $state(false);
-  let dropPlace = $state<DropPlace>();
+  let newJob = $state<NewJob>();
+  let finder = $state<HTMLInputElement>();
+  let search = $state('');
+  let filter = $state<Filter>('all');
+  let sort = $state<Sort>('due');
+
+  const cards = $derived(board?.jobs ?? null);
+  const shown = $derived(arranged(cards ?? [], search, filter, sort));
+  const counts = $derived(counted(cards ?? []));
+  const isEmpty = $derived(cards?.length === 0 && !board?.broken.length);
 
   const shortcuts: Shortcut[] = [
-    { keys: 'N', about: 'New job: write words', run: () => dropPlace?.write() },
-    { keys: 'Ctrl Z', about: 'Bring back the job put away last', run: () => void takeBack() },
+    { keys: 'N', about: 'New job: write words', run: () => newJob?.write() },
+    { keys: 'F', about: 'Find a job', run: () => finder?.focus() },
+    { keys: 'Ctrl Z', about: 'Bring back the job taken off the board last', run: () => void takeBack() },
   ];
 
   // What only looks things up must not wipe away what went wrong meanwhile, so each deed of the maker's does.
@@ -42,14 +63,15 @@
     try {
       await work();
     } catch (error) {
-      problem = error instanceof Problem ? error : new Problem('Something went wrong.', 'Try again.');
+      problem = error instanceof api.Problem ? error : new api.Problem('Something went wrong.', 'Try again.');
     }
   }
 
   const refresh = () =>
     attempt(async () => {
-      board = await getBoard(settings.unit);
-      if (drawer) drawer = await getDrawer(settings.unit);
+      board = await api.getBoard(settings.unit);
+      if (drawer) drawer = await api.getDrawer(settings.unit);
+      if (bin) bin = await api.getDeleted(settings.unit);
     });
 
   $effect(() => {
@@ -59,101 +81,155 @@
   });
 
   $effect(() => {
-    void attempt(async () => void (blanks = (await getBlanks()).blanks));
-    void attempt(async () => void (surfaces = (await getCatalogue(settings.unit)).surfaces));
+    void attempt(async () => void (blanks = (await api.getBlanks()).blanks));
+    void attempt(async () => {
+      const catalogue = await api.getCatalogue(settings.unit);
+      [surfaces, faces] = [catalogue.surfaces, catalogue.faces];
+    });
   });
 
-  async function begin(start: Start): Promise<void> {
+  /** Begin a job in some way, and go to it. */
+  async function open(begun: () => Promise<Job>): Promise<void> {
     [beginning, problem] = [true, null];
-    await attempt(async () => {
-      const job = await beginJob(start, settings.unit);
-      await push(`/job/${job.id}/artwork`);
-    });
+    await attempt(async () => void (await push(`/job/${(await begun()).id}/blank`)));
     beginning = false;
   }
+  const begin = (start: Start) => open(() => api.beginJob(start, settings.unit));
 
-  async function readFile(file: File): Promise<void> {
-    [beginning, problem] = [true, null];
-    await attempt(async () => {
-      const job = await readJobFile(file, settings.unit);
-      await push(`/job/${job.id}/blank`);
-    });
-    beginning = false;
+  /** Do something to a job, and show the board as it is then. */
+  async function deed(work: () => Promise<unknown>): Promise<boolean> {
+    problem = null;
+    await attempt(async () => void (await work()));
+    const well = !problem;
+    await refresh();
+    return well;
   }
-
   async function away(card: { id: number; name: string }): Promise<void> {
-    problem = null;
-    await attempt(() => putAway(card.id));
-    if (!problem) putAwayCard = card;
-    await refresh();
+    if (await deed(() => api.putAway(card.id))) taken = { id: card.id, name: card.name, how: 'put away' };
   }
-
+  async function remove(card: { id: number; name: string }): Promise<void> {
+    if (await deed(() => api.deleteJob(card.id))) taken = { id: card.id, name: card.name, how: 'deleted' };
+  }
   async function back(id: number): Promise<void> {
-    problem = null;
-    await attempt(() => bringBack(id));
-    if (!problem && putAwayCard?.id === id) putAwayCard = null;
-    await refresh();
+    if ((await deed(() => api.bringBack(id))) && taken?.id === id) taken = null;
   }
-  const takeBack = () => (putAwayCard ? back(putAwayCard.id) : Promise.resolve());
+  const takeBack = () => (taken ? back(taken.id) : Promise.resolve());
+  const deeds = {
+    rename: (card: Card, name: string) => void deed(() => api.renameJob(card.id, name)),
+    duplicate: (card: Card) => void deed(() => api.duplicateJob(card.id, settings.unit)),
+    putAway: away,
+    remove,
+  };
+  const emptyBin = () =>
+    deed(() =>
+      Promise.all([...(bin?.jobs ?? []), ...(bin?.broken ?? [])].map((job) => api.eraseJob(job.id))),
+    );
 
-  /** Open the drawer of jobs put away, or shut it. */
+  /** Open the drawer of jobs put away, or close it. */
   async function openDrawer(): Promise<void> {
     if (drawer) drawer = null;
-    else await attempt(async () => void (drawer = await getDrawer(settings.unit)));
+    else await attempt(async () => void (drawer = await api.getDrawer(settings.unit)));
+  }
+  async function openBin(): Promise<void> {
+    if (bin) bin = null;
+    else await attempt(async () => void (bin = await api.getDeleted(settings.unit)));
   }
 </script>
 
 <svelte:head><title>Board - Dunestead</title></svelte:head>
-<TopBar {shortcuts}><span class="text-(--faint)">The board: every job, and what it waits for</span></TopBar>
+<TopBar {shortcuts}
+  ><span class="truncate text-(--faint)">Your jobs, and what each one needs next</span></TopBar
+>
 
 <main class="mx-auto max-w-6xl p-4">
   <h1 class="sr-only">Board</h1>
   {#if problem}<div class="mb-4"><ProblemNote {problem} onclose={() => (problem = null)} /></div>{/if}
-  {#if putAwayCard}
+  {#if taken}
     <p class="card mb-4 flex items-center gap-4 px-4 py-2" role="status">
-      “{putAwayCard.name}” is put away.
+      “{taken.name}” is {taken.how}.
       <button class="cursor-pointer font-bold underline" onclick={takeBack}>Bring it back</button>
     </p>
   {/if}
-  <div class="grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-3">
+  <UnitAsk />
+  {#if isEmpty}<Examples onopen={(key) => open(() => api.openExample(key, settings.unit))} />{/if}
+  <NewJob
+    bind:this={newJob}
+    {surfaces}
+    {blanks}
+    {faces}
+    busy={beginning}
+    onbegin={begin}
+    onjobfile={(file) => open(() => api.readJobFile(file, settings.unit))}
+  />
+  {#if cards && !isEmpty}
+    <div class="mt-4 mb-3 flex flex-wrap items-end gap-3" role="search">
+      <label class="min-w-48 flex-1 text-sm">
+        Find
+        <input
+          bind:this={finder}
+          class="mt-1 block w-full px-2 py-1"
+          type="search"
+          placeholder="Name, surface or next step"
+          bind:value={search}
+        />
+      </label>
+      <div class="flex flex-wrap gap-1" role="group" aria-label="Show only">
+        {#each FILTERS as [key, label] (key)}
+          <button class="filter" aria-pressed={filter === key} onclick={() => (filter = key)}
+            >{label} <span class="text-(--faint)">{counts[key]}</span></button
+          >
+        {/each}
+      </div>
+      <div class="w-40"><OneOf label="Order" value={sort} of={SORTS} onchange={(key) => (sort = key)} /></div>
+    </div>
+    <p class="sr-only" role="status">{shown.length} of {cards.length} jobs shown</p>
+  {/if}
+  <div class="grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-4">
     {#if cards}
       {#each board?.broken ?? [] as broken (broken.id)}<BrokenCard
           {broken}
           onputaway={() => away(broken)}
         />{/each}
-      {#each cards as card (card.id)}<JobCard {card} onputaway={() => away(card)} />{/each}
+      {#each shown as card (card.id)}<JobCard {card} {deeds} />{:else}
+        {#if !isEmpty}<p class="col-span-full m-0 p-4">No job matches. Clear the search or show all.</p>{/if}
+      {/each}
     {:else if !problem}
       <p class="col-span-full flex items-center gap-3 p-6" role="status">
-        <Spinner size="6" /> Laying out the jobs
+        <Spinner size="6" /> Fetching your jobs
       </p>
     {/if}
-    <DropPlace
-      bind:this={dropPlace}
-      {surfaces}
-      {blanks}
-      busy={beginning}
-      empty={cards?.length === 0 && !board?.broken.length}
-      onbegin={begin}
-      onjobfile={readFile}
-    />
   </div>
-  <section class="mt-6" aria-label="Jobs put away">
-    <button class="cursor-pointer font-bold underline" aria-expanded={!!drawer} onclick={openDrawer}
-      >{drawer ? 'Shut the drawer' : 'Jobs put away'}</button
-    >
-    {#if drawer}
-      <ul class="m-0 mt-3 flex list-none flex-col gap-2 p-0">
-        {#each [...drawer.jobs, ...drawer.broken] as put (put.id)}
-          <li class="card flex items-center gap-4 px-4 py-2">
-            <span class="flex-1 font-bold">{put.name}</span>
-            <button class="cursor-pointer font-bold underline" onclick={() => back(put.id)}
-              >Bring {put.name} back</button
-            >
-          </li>
-        {:else}
-          <li>The drawer is empty.</li>
-        {/each}
-      </ul>
-    {/if}
-  </section>
+  <Drawer
+    title="Jobs put away"
+    about="Finished or resting; kept until you bring them back."
+    empty="Nothing is put away."
+    held={drawer}
+    onopen={openDrawer}
+    onback={back}
+  />
+  <Drawer
+    title="Deleted jobs"
+    about="Erased by themselves 30 days after they were deleted."
+    empty="Nothing was deleted."
+    held={bin}
+    onopen={openBin}
+    onback={back}
+    onerase={(id) => void deed(() => api.eraseJob(id))}
+    onempty={() => void emptyBin()}
+  />
 </main>
+
+<style>
+  .filter {
+    padding: 0.25rem 0.6rem;
+    border: 1.5px solid var(--line);
+    border-radius: 0.15rem;
+    background: var(--sheet);
+    cursor: pointer;
+  }
+  .filter[aria-pressed='true'] {
+    border-color: var(--ink);
+    box-shadow: inset 0 -3px 0 var(--signal);
+    font-weight: 700;
+  }
+</style>

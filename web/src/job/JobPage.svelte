@@ -17,14 +17,13 @@
   import { settings } from '../lib/settings.svelte';
   import type { Shortcut } from '../lib/shortcuts';
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
-  import StateMark from '../lib/ui/StateMark.svelte';
   import TopBar from '../lib/ui/TopBar.svelte';
   import { isRoom, STATIONS } from '../stations';
   import { taskShown } from '../stations/station';
   import Clocks from './Clocks.svelte';
   import CopyChooser from './CopyChooser.svelte';
   import Mending from './Mending.svelte';
-  import NextAction from './NextAction.svelte';
+  import Lead from './Lead.svelte';
   import { OpenJob } from './open-job.svelte';
   import Reckoning from './Reckoning.svelte';
   import StationPath from './StationPath.svelte';
@@ -109,7 +108,7 @@
   <TopBar {shortcuts}>
     {#if open.job}
       <h1 class="m-0 truncate text-lg font-bold">{open.job.inputs.name}</h1>
-      <div class="ml-auto flex items-center gap-2">
+      <div class="ml-auto flex shrink-0 items-center gap-1 sm:gap-2">
         {#if open.busy}<Spinner size="5" />{/if}
         <Button
           color="alternative"
@@ -157,6 +156,8 @@
             back={view.back && !showPrint}
             {lifeSize}
             {zoom}
+            onzoom={(to) => (zoom = Math.min(Math.max(to, 1), CLOSEST))}
+            lifePx={settings.pxPerMm}
             mask={open.mask}
             {focus}
           />
@@ -218,14 +219,8 @@
       </section>
 
       <aside class="flex min-h-0 flex-col border-(--line) lg:border-l" aria-label={station.name}>
+        <Lead {open} {job} {station} {told} />
         <div class="relative flex flex-1 flex-col gap-4 overflow-y-auto p-4">
-          <header>
-            <p class="m-0 hidden font-bold print:block">{job.inputs.name}</p>
-            <h2 class="stamp m-0 text-2xl">{station.name}</h2>
-            <p class="m-0 mt-1 flex items-start gap-2" aria-live="polite">
-              <StateMark state={told.state} /> <span>{told.verdict}</span>
-            </p>
-          </header>
           {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} onrecords={askCatalogue} />{/if}
           {#if job.copies > 1 && station.tasks.length}
             <CopyChooser {open} copy={job.copy_no} copies={job.copies} />
@@ -243,7 +238,6 @@
           <Reckoning rows={station.rows} />
           <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>
         </div>
-        <NextAction {open} next={job.next} station={code} />
       </aside>
     </div>
   {:else if !open.problem}

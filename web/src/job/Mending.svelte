@@ -1,5 +1,6 @@
 <script lang="ts">
   import Button from 'flowbite-svelte/Button.svelte';
+  import MainButton from '../lib/ui/MainButton.svelte';
   import type { Mending } from '../lib/api/client';
   import { getMending, mend, Problem, undoFrom } from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
@@ -44,8 +45,8 @@
     <p class="m-0"><strong>{found.what}</strong> {mends.length ? '' : found.fix}</p>
     {#if problem}<ProblemNote {problem} onclose={() => (problem = null)} />{/if}
     {#each mends as one (one.key)}
-      <Button class="self-start" onclick={() => attempt(() => mend(id, settings.unit, one.key, version))}
-        >{one.label}</Button
+      <MainButton class="self-start" onclick={() => attempt(() => mend(id, settings.unit, one.key, version))}
+        >{one.label}</MainButton
       >
     {/each}
     {#if history.undo}

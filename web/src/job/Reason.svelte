@@ -1,5 +1,6 @@
 <script lang="ts">
   import Button from 'flowbite-svelte/Button.svelte';
+  import MainButton from '../lib/ui/MainButton.svelte';
   import type { Problem } from '../lib/api/client';
   import { useLimits } from '../lib/limits';
   import type { OpenJob } from './open-job.svelte';
@@ -30,7 +31,7 @@
     bind:value={reason}
   />
   <div class="flex gap-2">
-    <Button size="xs" type="submit" disabled={!reason.trim()}>Done, with this reason</Button>
+    <MainButton size="xs" type="submit" disabled={!reason.trim()}>Done, with this reason</MainButton>
     <Button size="xs" color="alternative" onclick={() => (open.early = null)}>Not yet</Button>
   </div>
 </form>

@@ -20,5 +20,14 @@ export function useLimits(): (entry: string | undefined) => Limit | undefined {
 /** The sentence for a length beyond its limit, empty when it is within. */
 export function beyond(mm: number, limit: Limit | undefined, unit: Unit): string {
   if (!limit || (mm >= limit.least && mm <= limit.most)) return '';
-  return `Give ${showLength(limit.least, unit)} to ${showLength(limit.most, unit)}.`;
+  return `Enter ${showLength(limit.least, unit)} to ${showLength(limit.most, unit)}.`;
+}
+
+/** The sentence for a number that is none, is beyond its limit, or is not whole where it must be; else empty. */
+export function outside(number: number | null, limit: Limit | undefined): string {
+  if (!limit) return number === null ? 'Enter a number.' : '';
+  const whole = limit.step === 1 && !limit.unit;
+  const said = `Enter ${whole ? 'a whole number, ' : ''}${limit.least} to ${limit.most}.`;
+  if (number === null || number < limit.least || number > limit.most) return said;
+  return whole && !Number.isInteger(number) ? said : '';
 }

@@ -13,17 +13,22 @@ const TYPING = 'input:not([type="checkbox"]), textarea, select, [contenteditable
 /** The key pressed, written the way shortcuts are. */
 export function pressed(event: KeyboardEvent): string {
   const key = event.key.length === 1 && event.key !== '?' ? event.key.toUpperCase() : event.key;
-  const held = [event.ctrlKey || event.metaKey ? 'Ctrl' : '', event.shiftKey && key !== '?' ? 'Shift' : ''];
+  // Where a sign needs Shift differs from layout to layout: what counts is the sign.
+  const isSign = key.length === 1 && !/[A-Z0-9 ]/.test(key);
+  const held = [
+    event.ctrlKey || event.metaKey ? 'Ctrl' : '',
+    event.shiftKey && key !== '?' && !isSign ? 'Shift' : '',
+  ];
   return [...held, key].filter(Boolean).join(' ');
 }
 
-/** Run the shortcut of a key press, if there is one and nobody is typing. */
-export function handle(event: KeyboardEvent, shortcuts: Shortcut[]): void {
+/** Run the shortcut of a key press, if there is one and nobody is typing; single letters and figures may be off. */
+export function handle(event: KeyboardEvent, shortcuts: Shortcut[], letters = true): void {
   const target = event.target as Element | null;
   if (event.altKey || event.defaultPrevented) return;
   if (target?.closest(TYPING) || document.querySelector('dialog[open]')) return;
   const found = shortcuts.find((shortcut) => shortcut.keys === pressed(event));
-  if (!found) return;
+  if (!found || (!letters && /^[A-Z0-9]$/.test(found.keys))) return;
   event.preventDefault();
   found.run();
 }

@@ -2,8 +2,15 @@
 import type { Row, Unit } from './api/client';
 
 const MM_PER_INCH = 25.4;
-const INCH_PARTS = 16;
-const MM_PER: Record<string, number> = { mm: 1, cm: 10, m: 1000, in: MM_PER_INCH, '"': MM_PER_INCH };
+const INCH_PARTS = 32;
+const MM_PER: Record<string, number> = {
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  in: MM_PER_INCH,
+  '"': MM_PER_INCH,
+  ft: 12 * MM_PER_INCH,
+};
 
 /** A length as a tape shows it: `15 1/2 in`, `12.3 cm`, `400 mm`. */
 export function showLength(mm: number, unit: Unit): string {
@@ -42,7 +49,8 @@ export function lengthEntry(mm: number, unit: Unit): string {
 
 /** A length as typed, in mm; null when it is none. A bare number is in the maker's unit. */
 export function readLength(text: string, unit: Unit): number | null {
-  const match = /^\s*(-?)\s*(?:(\d+)[\s-]+(?=\d+\/))?(\d+\/\d+|\d*[.,]?\d+)\s*(mm|cm|m|in|")?\s*$/.exec(text);
+  const match =
+    /^\s*(-?)\s*(?:(\d+)[\s-]+(?=\d+\/))?(\d+\/\d+|\d+[.,]?|\d*[.,]\d+)\s*(mm|cm|m|in|ft|")?\s*$/.exec(text);
   if (!match) return null;
   const [, sign, whole, number = '', given] = match;
   const [top, bottom] = number.replace(',', '.').split('/').map(Number);
@@ -50,6 +58,23 @@ export function readLength(text: string, unit: Unit): number | null {
     (Number(whole ?? 0) + (bottom === undefined ? (top ?? NaN) : (top ?? NaN) / bottom)) * (sign ? -1 : 1);
   const mm = value * (MM_PER[given ?? unit] ?? NaN);
   return Number.isFinite(mm) ? Math.round(mm * 1e4) / 1e4 : null;
+}
+
+/** A number as typed, with a point or a comma; null when it is none. */
+export function readNumber(text: string): number | null {
+  const plain = text.trim().replace(',', '.');
+  return /^-?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null;
+}
+
+/** Two lengths typed at once, such as `30x18` or `60 by 40 cm`, in mm; null when they are not two. */
+export function readPair(text: string, unit: Unit): [number, number] | null {
+  const parts = text.split(/\s*(?:x|×|\*|\bby\b)\s*/i);
+  if (parts.length !== 2) return null;
+  // A unit behind the second is meant for both.
+  const given = /[a-z"]+\s*$/i.exec(parts[1] ?? '')?.[0] ?? '';
+  const first = /[a-z"]\s*$/i.test(parts[0] ?? '') ? (parts[0] ?? '') : `${parts[0]} ${given}`;
+  const [across, down] = [readLength(first, unit), readLength(parts[1] ?? '', unit)];
+  return across === null || down === null ? null : [across, down];
 }
 
 const ML_PER_OUNCE = 29.5735;

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Literal
 
-from dunestead.core.units import show_length
+from dunestead.core.units import several, show_apart, show_length
 
 __all__ = ["Finding", "Severity"]
 
@@ -53,8 +53,8 @@ class Finding:
 
     def message(self, unit: str = "mm") -> str:
         """Say it in a sentence, lengths in the maker's unit."""
-        more = f" {self.more} more places are like it; this is the worst." if self.more else ""
-        return _SENTENCES[self.code](self, show_length(self.measured, unit), show_length(self.limit, unit), unit) + more
+        more = f" This is the worst place; {several(self.more, 'more place')} like it." if self.more else ""
+        return _SENTENCES[self.code](self, *show_apart(self.measured, self.limit, unit), unit) + more
 
 
 Sentence = Callable[[Finding, str, str, str], str]
@@ -64,9 +64,14 @@ def _over(finding: Finding, unit: str) -> str:
     return f" over {show_length(finding.run, unit)}" if finding.run > finding.measured else ""
 
 
+def _least(finding: Finding) -> str:
+    """Return what the limit is the least for: a surface or a material, which a sentence names without a capital."""
+    return f"the minimum for {finding.subject[:1].lower()}{finding.subject[1:]} is"
+
+
 def _thin(what: str) -> Sentence:
     def said(finding: Finding, measured: str, limit: str, unit: str) -> str:
-        return f"{what} is {measured}{_over(finding, unit)} wide; {finding.subject} wants {limit}."
+        return f"{what} is {measured}{_over(finding, unit)} wide; {_least(finding)} {limit}."
 
     return said
 
@@ -79,53 +84,57 @@ _SENTENCES: dict[str, Sentence] = {
         "Let them overlap, or set them apart."
     ),
     "neck": lambda f, measured, limit, unit: (
-        f"A neck of the mask is {measured} wide{_over(f, unit)}; {f.subject} wants {limit}. Narrower, it tears."
+        f"A neck of the mask is {measured} wide{_over(f, unit)}; {_least(f)} {limit}, or it tears."
     ),
     "tongue": lambda f, measured, limit, unit: (
-        f"A tongue of the mask is {measured} wide{_over(f, unit)}; {f.subject} wants {limit}. "
+        f"A tongue of the mask is {measured} wide{_over(f, unit)}; {_least(f)} {limit}. "
         "Dab from its root to its tip, or it lifts."
     ),
     "part-small": lambda f, measured, limit, _: (
-        f"Loose piece {f.piece} is {measured} at its narrowest; {f.subject} wants {limit}. Bridge it or leave it out."
+        f"Loose piece {f.piece} is {measured} at its narrowest; {_least(f)} {limit}. Bridge it or leave it out."
     ),
-    "must-bridge": lambda f, *_: f"Loose pieces: {int(f.measured)}. A mask that is used again needs every one bridged.",
+    "must-bridge": lambda f, *_: (
+        f"{several(int(f.measured), 'piece')} still loose. A mask that is used again needs all of them bridged."
+    ),
     "many-pieces": lambda f, *_: (
-        f"{int(f.measured)} loose pieces are more than the {int(f.limit)} one places by hand with patience. "
-        "Bridge some."
+        f"{int(f.measured)} loose pieces to place by hand; more than {int(f.limit)} take a lot of patience. "
+        "Think about bridging some."
     ),
     "letter-low": lambda f, measured, limit, _: (
-        f"The letter “{f.what}” is {measured} high; {f.subject} wants {limit} for it to be read."
+        f"The letter “{f.what}” is {measured} high; {_least(f)} {limit} to be readable."
     ),
     "off-blank": lambda f, measured, *_: f"{f.what} runs {measured} off the blank and is trimmed at its edge.",
     "clear-painted": lambda f, measured, *_: (
         f"{f.what} reaches {measured} over {f.subject}, where nothing can be painted. Move it, or make it smaller."
     ),
     "clear-near": lambda f, measured, limit, _: (
-        f"{f.what} comes within {measured} of {f.subject}: {limit} of mask between them are wanted."
+        f"{f.what} comes within {measured} of {f.subject}; leave at least {limit} of mask between them."
     ),
     "clear-field": lambda f, *_: (
         f"Around a reverse mask all of the blank is painted, {f.subject} too. Cover it before you paint."
     ),
     "copies-fewer": lambda f, *_: (
         f"{f.what} was asked for {int(f.limit)} times; {int(f.measured)} of them lie on the blank, "
-        "the others find no room on it."
+        "there is no room for the others."
     ),
-    "off-margin": lambda f, measured, limit, _: f"{f.what} comes within {measured} of the edge; {limit} looks right.",
+    "off-margin": lambda f, measured, limit, _: (
+        f"{f.what} comes within {measured} of the edge; a margin of {limit} looks right."
+    ),
     "colour-gap": lambda f, measured, limit, _: (
-        f"Between {f.what} there are {measured}; painted {f.subject} through one mask, {limit} are wanted."
+        f"Only {measured} between {f.what}; painting {f.subject} through one mask needs {limit}."
     ),
     "colours-alike": lambda f, *_: (
-        f"{f.what} hardly show against each other: they differ by {f.measured:.0f}, {f.limit:.0f} are told at a glance."
+        f"{f.what} look almost the same: they differ by {f.measured:.0f}, and {f.limit:.0f} is easy to see."
     ),
     "paint-like-mask": lambda f, *_: (
-        f"{f.what} hardly show against each other: while you paint and peel you do not see where paint is. "
-        f"They differ by {f.measured:.0f}, {f.limit:.0f} are told at a glance. Take another mask, or look along it."
+        f"{f.what} look almost the same, so you cannot see where the paint is while you paint and peel. "
+        f"They differ by {f.measured:.0f}, and {f.limit:.0f} is easy to see. Use another mask, or look from the side."
     ),
     "base-missing": lambda f, *_: (
-        f"Under {f.subject} the base coat is what the design shows in, and this blank has none. Give it one first."
+        f"With {f.subject} the base coat is the colour of the design, and this blank has none. Add one first."
     ),
     "mask-alike": lambda f, *_: (
-        f"{f.what} hardly show against each other, which makes weeding and placing hard to see: "
-        f"they differ by {f.measured:.0f}, {f.limit:.0f} are told at a glance."
+        f"{f.what} look almost the same, which makes weeding and placing hard to see: "
+        f"they differ by {f.measured:.0f}, and {f.limit:.0f} is easy to see."
     ),
 }

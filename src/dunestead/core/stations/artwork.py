@@ -3,7 +3,7 @@
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.rail import SizeRail
 from dunestead.core.stations.station import Outcome, Row
-from dunestead.core.units import several, show_length
+from dunestead.core.units import several, show_at_least, show_length
 
 __all__ = ["never_holds", "outcome"]
 
@@ -20,10 +20,11 @@ def never_holds(rail: SizeRail, unit: str) -> str:
     """Say that no size that fits would hold, what is the reason, and what would hold without it."""
     count = len(rail.spots)
     without = f"without {'it' if count == 1 else 'them'}"
-    rest = f"from {show_length(rail.smallest, unit)} wide" if rail.smallest else "it holds at any size"
+    rest = f"it holds from {show_at_least(rail.smallest, unit)} wide" if rail.smallest else "it holds at any size"
     are = "is" if count == 1 else "are"
     return (
-        f"Will not hold at any size that fits this blank: {several(count, 'spot')} {are} the reason; {without} {rest}."
+        f"Will not hold at any size that fits this blank, because of {several(count, 'spot')} that {are} too fine; "
+        f"{without} {rest}."
     )
 
 
@@ -36,7 +37,7 @@ def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
         Row("Painted area", "area", float(painted.region.area)),
         Row("Colours", "count", len(painted.colours)),
         *(
-            Row(_MEASURED[least.measure], "length", least.measured, f"Wants {show_length(least.limit, unit)}.")
+            Row(_MEASURED[least.measure], "length", least.measured, f"Needs at least {show_length(least.limit, unit)}.")
             for least in rail.least
         ),
     ]
@@ -46,7 +47,7 @@ def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
     found = {code: [f for f in look.findings if f.code == code] for code in (*_FINE, "off-blank", "off-margin")}
     if off := found["off-blank"]:
         over = show_length(max(f.measured for f in off), unit)
-        return "stop", f"Runs {over} off the blank: make it smaller, shift it, or mean it.", rows
+        return "stop", f"Runs {over} off the blank: make it smaller, move it, or mark it as intended.", rows
     if on_clear := next((f for f in look.findings if f.code == "clear-painted"), None):
         return "stop", on_clear.message(unit), rows
     fine = [f for code in _FINE for f in found[code]]
@@ -55,19 +56,19 @@ def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
         if rail.spots:
             return "stop" if stops else "warn", never_holds(rail, unit), rows
         places = several(sum(1 + f.more for f in stops or fine), "place")
-        enough = show_length(rail.smallest, unit)
-        holds = f"holds from {enough} wide" if rail.smallest > rail.width else "see what can be done"
+        enough = show_at_least(rail.smallest, unit)
+        holds = f"holds from {enough} wide" if rail.smallest > rail.width else "open a finding to see what helps"
         return "stop" if stops else "warn", f"Too fine in {places}; {holds}.", rows
     if near := found["off-margin"]:
         closest, right = min(f.measured for f in near), near[0].limit
         return (
             "warn",
-            f"Comes within {show_length(closest, unit)} of the edge; {show_length(right, unit)} looks right.",
+            f"Comes within {show_length(closest, unit)} of the edge; {show_length(right, unit)} of margin looks right.",
             rows,
         )
     if near_clear := next((f for f in look.findings if f.code in ("clear-near", "clear-field")), None):
         return "warn", near_clear.message(unit), rows
-    for code, verdict in (("colour-gap", "Colours lie too close"), ("colours-alike", "Colours hardly show")):
+    for code, verdict in (("colour-gap", "Colours lie too close"), ("colours-alike", "Colours look almost the same")):
         if several_found := [f for f in look.findings if f.code == code]:
             return "warn", f"{verdict}: {several_found[0].message(unit)}", rows
     return "ready", f"{show_length(painted.width, unit)} wide, holds on {surface.lower()}.", rows

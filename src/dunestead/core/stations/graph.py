@@ -13,7 +13,7 @@ from dunestead.core.work.coating import coat_id
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Lane, Task, TaskGraph, Wait
 
-__all__ = ["Next", "next_of", "red_before_cutting", "stations_of", "task_graph"]
+__all__ = ["Next", "Phase", "next_of", "phase_of", "red_before_cutting", "stations_of", "task_graph"]
 
 
 def task_graph(plan: Plan, catalogue: Catalogue) -> TaskGraph:
@@ -132,6 +132,19 @@ class Next:
     station: str
     verdict: str = ""
     task: Task | None = None
+
+
+Phase = Literal["decide", "work", "dry", "done"]
+
+
+def phase_of(following: Next | None, progress: Progress, now: datetime) -> Phase:
+    """Say what a job waits for: decisions, hands, time to pass, or nothing more."""
+    if following is None:
+        return "done"
+    if following.kind == "decide":
+        return "decide"
+    task = following.task
+    return "dry" if task is not None and progress.state(task, now) == "waiting" else "work"
 
 
 def red_before_cutting(stations: Sequence[Station]) -> Station | None:

@@ -10,6 +10,7 @@ export type Catalogue = Schemas['CatalogueOut'];
 export type Choice = Catalogue['surfaces'][number];
 export type Station = Job['stations'][number];
 export type Task = Station['tasks'][number];
+export type Onward = NonNullable<Station['onward']>;
 export type Next = NonNullable<Job['next']>;
 export type Clock = Job['clocks'][number];
 export type Work = Schemas['WorkOut'];
@@ -192,6 +193,10 @@ export const getCatalogue = (unit: Unit) =>
   answer(api.GET('/api/catalogue', { params: { query: { unit } } }));
 export const getBoard = (unit: Unit) => answer(api.GET('/api/jobs', { params: { query: { unit } } }));
 export const getDrawer = (unit: Unit) => answer(api.GET('/api/jobs/away', { params: { query: { unit } } }));
+export const getDeleted = (unit: Unit) =>
+  answer(api.GET('/api/jobs/deleted', { params: { query: { unit } } }));
+export const duplicateJob = (id: number, unit: Unit) =>
+  answer(api.POST('/api/jobs/{job_id}/duplicate', at(id, unit)));
 export const getJob = (id: number, unit: Unit, copy = 1) =>
   answer(api.GET('/api/jobs/{job_id}', at(id, unit, copy)));
 export const getWork = (id: number, unit: Unit, copy: number) =>
@@ -426,6 +431,17 @@ async function put(address: string): Promise<void> {
 }
 
 export const putAway = (id: number) => put(`/api/jobs/${id}/put-away`);
+export const renameJob = async (id: number, name: string): Promise<void> => {
+  // The board knows no version of a job: its name is changed as it stands.
+  await getJob(id, 'mm');
+  await changeJob(id, 'mm', { name });
+};
+export const openExample = (key: string, unit: Unit) =>
+  answer(api.POST('/api/examples/{key}', { params: { path: { key }, query: { unit } } }));
+export const getExamples = () => answer(api.GET('/api/examples'));
+export const deleteJob = (id: number) =>
+  answer(api.DELETE('/api/jobs/{job_id}', { params: { path: { job_id: id } } }));
+export const eraseJob = (id: number) => put(`/api/jobs/${id}/erase`);
 export const bringBack = (id: number) => put(`/api/jobs/${id}/bring-back`);
 
 async function send(address: string, fields: Record<string, string | File>): Promise<Job> {
@@ -452,6 +468,9 @@ export interface Start {
   words?: string;
   surface?: string;
   blank?: number;
+  face?: string;
+  /** Sides of the blank, mm; the surface's usual ones where they are not given. */
+  size?: [number, number];
 }
 
 /** Begin a job; returns the whole job. */
@@ -461,6 +480,11 @@ export function beginJob(start: Start, unit: Unit): Promise<Job> {
   if (start.words) fields.words = start.words;
   if (start.surface) fields.surface = start.surface;
   if (start.blank !== undefined) fields.blank = String(start.blank);
+  if (start.face) fields.face = start.face;
+  if (start.size) {
+    fields.width = `${start.size[0]}mm`;
+    fields.height = `${start.size[1]}mm`;
+  }
   return send(`/api/jobs?unit=${unit}`, fields);
 }
 

@@ -352,6 +352,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/examples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the example jobs. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ExamplesOut"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/examples/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin an example job. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -396,7 +492,7 @@ export interface paths {
         put?: never;
         /**
          * Begin a job from an artwork file or from words.
-         * @description Multipart form: `artwork` (an SVG, DXF or picture file) or `words`; `name`, `surface` and `blank` (the number of one of the library) as one likes.
+         * @description Multipart form: `artwork` (an SVG, DXF or picture file) or `words`; optionally `name`, `surface`, `blank` (the number of one of the library), `face` for the words, and the blank's `width` and `height`, as `600mm`.
          */
         post: {
             parameters: {
@@ -445,6 +541,55 @@ export interface paths {
             cookie?: never;
         };
         /** List the jobs that were put away. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoardOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/deleted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the jobs that were deleted and can still be brought back. */
         get: {
             parameters: {
                 query?: {
@@ -592,7 +737,36 @@ export interface paths {
         };
         put?: never;
         post?: never;
-        delete?: never;
+        /** Delete a job; it can be brought back until it is erased. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
         options?: never;
         head?: never;
         /** Change entries of a job; a null takes a figure back to the catalogue's. */
@@ -1437,6 +1611,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin a job with the design and the choices of another, and an empty log. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/elements/{element}": {
         parameters: {
             query?: never;
@@ -1712,6 +1946,51 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/erase": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Erase a deleted job for good; this cannot be undone. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -6216,6 +6495,11 @@ export interface components {
             /** Outline */
             outline: string;
             /**
+             * Phase
+             * @enum {string}
+             */
+            phase: "decide" | "work" | "dry" | "done";
+            /**
              * State
              * @enum {string}
              */
@@ -6995,6 +7279,24 @@ export interface components {
              * @default null
              */
             threshold?: number | null;
+        };
+        /**
+         * ExamplesOut
+         * @description The example jobs.
+         */
+        ExamplesOut: {
+            /** Examples */
+            examples: components["schemas"]["ExamplesOut.ExampleOut"][];
+        };
+        /**
+         * ExampleOut
+         * @description An example job: what it is known by, and what it shows.
+         */
+        "ExamplesOut.ExampleOut": {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
         };
         /**
          * FacePreviewOut
@@ -8925,6 +9227,35 @@ export interface components {
             serves: number[];
         };
         /**
+         * OnwardOut
+         * @description What a station's main button does while the job is still being decided.
+         */
+        "JobOut.OnwardOut": {
+            /**
+             * Deed
+             * @enum {string}
+             */
+            deed: "measured" | "width" | "fates" | "files" | "none" | "go";
+            /** Fate */
+            fate: ("bridge" | "keep" | "leave-out" | "drop") | null;
+            /**
+             * Label
+             * @description Empty where only the maker can mend it.
+             */
+            label: string;
+            /** Numbers */
+            numbers: number[];
+            /** Said */
+            said: string;
+            /** Station */
+            station: string;
+            /**
+             * Width
+             * @description mm, of the deed `width`.
+             */
+            width: number | null;
+        };
+        /**
          * PartEditIn
          * @description What was done with a part of drawn artwork.
          */
@@ -9506,13 +9837,14 @@ export interface components {
         };
         /**
          * StationOut
-         * @description A station: its verdict, its figures, its tasks.
+         * @description A station: its verdict, what its main button does, its figures, its tasks and how many of them are done.
          */
         "JobOut.StationOut": {
             /** Code */
             code: string;
             /** Name */
             name: string;
+            onward: components["schemas"]["JobOut.OnwardOut"] | null;
             /** Rows */
             rows: components["schemas"]["JobOut.RowOut"][];
             /**
@@ -9522,6 +9854,10 @@ export interface components {
             state: "stop" | "warn" | "ready" | "done";
             /** Tasks */
             tasks: components["schemas"]["JobOut.TaskOut"][];
+            /** Tasks All */
+            tasks_all: number;
+            /** Tasks Done */
+            tasks_done: number;
             /** Verdict */
             verdict: string;
         };
@@ -11400,13 +11736,14 @@ export interface components {
         };
         /**
          * StationOut
-         * @description A station: its verdict, its figures, its tasks.
+         * @description A station: its verdict, what its main button does, its figures, its tasks and how many of them are done.
          */
         StationOut: {
             /** Code */
             code: string;
             /** Name */
             name: string;
+            onward: components["schemas"]["StationOut.OnwardOut"] | null;
             /** Rows */
             rows: components["schemas"]["StationOut.RowOut"][];
             /**
@@ -11416,6 +11753,10 @@ export interface components {
             state: "stop" | "warn" | "ready" | "done";
             /** Tasks */
             tasks: components["schemas"]["StationOut.TaskOut"][];
+            /** Tasks All */
+            tasks_all: number;
+            /** Tasks Done */
+            tasks_done: number;
             /** Verdict */
             verdict: string;
         };
@@ -11522,6 +11863,35 @@ export interface components {
             task: string;
             /** Windows */
             windows: components["schemas"]["StationOut.MarkPlaceOut"][];
+        };
+        /**
+         * OnwardOut
+         * @description What a station's main button does while the job is still being decided.
+         */
+        "StationOut.OnwardOut": {
+            /**
+             * Deed
+             * @enum {string}
+             */
+            deed: "measured" | "width" | "fates" | "files" | "none" | "go";
+            /** Fate */
+            fate: ("bridge" | "keep" | "leave-out" | "drop") | null;
+            /**
+             * Label
+             * @description Empty where only the maker can mend it.
+             */
+            label: string;
+            /** Numbers */
+            numbers: number[];
+            /** Said */
+            said: string;
+            /** Station */
+            station: string;
+            /**
+             * Width
+             * @description mm, of the deed `width`.
+             */
+            width: number | null;
         };
         /**
          * ReadOut
@@ -12092,6 +12462,35 @@ export interface components {
             verdict: string;
         };
         /**
+         * OnwardOut
+         * @description What a station's main button does while the job is still being decided.
+         */
+        "WorkOut.OnwardOut": {
+            /**
+             * Deed
+             * @enum {string}
+             */
+            deed: "measured" | "width" | "fates" | "files" | "none" | "go";
+            /** Fate */
+            fate: ("bridge" | "keep" | "leave-out" | "drop") | null;
+            /**
+             * Label
+             * @description Empty where only the maker can mend it.
+             */
+            label: string;
+            /** Numbers */
+            numbers: number[];
+            /** Said */
+            said: string;
+            /** Station */
+            station: string;
+            /**
+             * Width
+             * @description mm, of the deed `width`.
+             */
+            width: number | null;
+        };
+        /**
          * ReadOut
          * @description What a tape read last where a mask was laid.
          */
@@ -12127,13 +12526,14 @@ export interface components {
         };
         /**
          * StationOut
-         * @description A station: its verdict, its figures, its tasks.
+         * @description A station: its verdict, what its main button does, its figures, its tasks and how many of them are done.
          */
         "WorkOut.StationOut": {
             /** Code */
             code: string;
             /** Name */
             name: string;
+            onward: components["schemas"]["WorkOut.OnwardOut"] | null;
             /** Rows */
             rows: components["schemas"]["WorkOut.RowOut"][];
             /**
@@ -12143,6 +12543,10 @@ export interface components {
             state: "stop" | "warn" | "ready" | "done";
             /** Tasks */
             tasks: components["schemas"]["WorkOut.TaskOut"][];
+            /** Tasks All */
+            tasks_all: number;
+            /** Tasks Done */
+            tasks_done: number;
             /** Verdict */
             verdict: string;
         };

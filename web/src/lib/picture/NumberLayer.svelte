@@ -17,6 +17,12 @@
   const { ground, pieces, present = null, selected = null, urgent = false, onselect }: Props = $props();
 
   const APART = 23;
+  /** More of the print than this share under numbers is a crowd: they thin out until one looks closer. */
+  const CROWD = 0.2;
+  const crowded = $derived.by(() => {
+    const [x0, y0, x1, y1] = ground.picture.painted_box;
+    return pieces.length * APART ** 2 > CROWD * ground.px(x1 - x0) * ground.px(y1 - y0);
+  });
   const places = $derived(
     spread(
       pieces.map((piece) => ({ x: ground.ax(piece.anchor[0]), y: ground.px(piece.anchor[1]) })),
@@ -45,6 +51,7 @@
     y={places[index]?.y ?? 0}
     present={present ? present.includes(piece.number) : null}
     selected={piece.number === selected}
+    small={crowded && piece.number !== selected && present === null}
     onselect={onselect ? () => onselect(piece.number) : undefined}
   />
 {/each}

@@ -9,9 +9,11 @@
     /** Whether it answered the roll-call that is on; null when none is. */
     present?: boolean | null;
     selected?: boolean;
+    /** A dot without its number, where there is no room for one. */
+    small?: boolean;
     onselect?: () => void;
   }
-  const { piece, x, y, present = null, selected = false, onselect }: Props = $props();
+  const { piece, x, y, present = null, selected = false, small = false, onselect }: Props = $props();
 
   // The outline says the fate without its colour: ring kept, square bridged, diamond left out, triangle dropped,
   // broken ring undecided.
@@ -34,6 +36,7 @@
 <g
   class="mark {piece.fate ?? 'undecided'}"
   class:selected
+  class:small
   class:present={present === true}
   transform="translate({x} {y})"
   role="button"
@@ -42,8 +45,11 @@
   onclick={onselect}
   {onkeydown}
 >
-  {#if shape}<path d={shape} />{:else}<circle r="10" />{/if}
-  <text y="4" text-anchor="middle">{piece.number}</text>
+  <title>{label}: {piece.where}</title>
+  {#if small}<circle r="5" />{:else}
+    {#if shape}<path d={shape} />{:else}<circle r="10" />{/if}
+    <text y="4" text-anchor="middle">{piece.number}</text>
+  {/if}
   {#if present}<path class="tick" d="M4-12l4 4 8-9" />{/if}
 </g>
 
@@ -90,7 +96,7 @@
   }
   text {
     fill: #1b2429;
-    font-size: 11px;
+    font-size: 12px;
     font-weight: 700;
   }
 </style>

@@ -34,6 +34,6 @@
   }
   text {
     fill: var(--faint);
-    font-size: 10.5px;
+    font-size: 12px;
   }
 </style>

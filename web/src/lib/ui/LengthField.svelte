@@ -3,7 +3,7 @@
   import Label from 'flowbite-svelte/Label.svelte';
   import { beyond, useLimits } from '../limits';
   import { settings } from '../settings.svelte';
-  import { lengthEntry, readLength } from '../units';
+  import { lengthEntry, readLength, readPair } from '../units';
   import { Typed } from './typed.svelte';
 
   interface Props {
@@ -15,10 +15,16 @@
     /** Shown while there is no value of the maker's own. */
     otherwise?: number;
     onchange: (mm: number | null) => unknown;
+    /** Takes both sides where two lengths are typed at once, such as 30x18. */
+    onpair?: (across: number, down: number) => unknown;
   }
-  const { label, value, entry, otherwise, onchange }: Props = $props();
+  const { label, value, entry, otherwise, onchange, onpair }: Props = $props();
 
-  const NO_LENGTH = 'Not a length. Write 400, 40cm or 15 1/2in.';
+  const NO_LENGTH = $derived(
+    onpair
+      ? 'Enter a length, such as 400, 40cm or 15 1/2in, or both sides: 60x40cm.'
+      : 'Enter a length, such as 400, 40cm or 15 1/2in.',
+  );
   const id = $props.id();
   const kept = $derived(value === null ? '' : lengthEntry(value, settings.unit));
   const typed = new Typed(() => kept);
@@ -45,6 +51,12 @@
   }
 
   function accept(): void {
+    const pair = onpair && typed.waits ? readPair(typed.shown, settings.unit) : null;
+    if (onpair && pair && pair.every((mm) => !beyond(mm, limits(entry), settings.unit))) {
+      wrong = '';
+      field?.setCustomValidity('');
+      return void typed.leave(onpair(...pair));
+    }
     const mm = judge();
     if (!wrong) void typed.leave(typed.waits ? onchange(mm) : undefined);
   }

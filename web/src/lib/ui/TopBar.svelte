@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Settings from '@lucide/svelte/icons/settings';
   import Moon from '@lucide/svelte/icons/moon';
   import Sun from '@lucide/svelte/icons/sun';
   import Button from 'flowbite-svelte/Button.svelte';
@@ -7,6 +8,7 @@
   import type { Shortcut } from '../shortcuts';
   import { handle } from '../shortcuts';
   import ClockStrip from './ClockStrip.svelte';
+  import SettingsDialog from './SettingsDialog.svelte';
   import Shortcuts from './Shortcuts.svelte';
 
   interface Props {
@@ -16,6 +18,7 @@
   const { shortcuts, children }: Props = $props();
 
   let helpOpen = $state(false);
+  let settingsOpen = $state(false);
   const everywhere: Shortcut[] = [
     { keys: '?', about: 'Show these keys', run: () => (helpOpen = true) },
     { keys: 'I', about: 'Change the unit: mm, cm, in', run: () => settings.nextUnit() },
@@ -24,29 +27,47 @@
   const all = $derived([...shortcuts, ...everywhere]);
 </script>
 
-<svelte:window onkeydown={(event) => handle(event, all)} />
+<svelte:window onkeydown={(event) => handle(event, all, settings.letters)} />
 
 <header
-  class="no-print flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-(--line) bg-(--sheet) px-4 py-2"
+  class="no-print flex items-center gap-2 border-b border-(--line) bg-(--sheet) px-2 py-2 sm:gap-4 sm:px-4"
 >
   <a
     href="#/"
     class="stamp flex items-center gap-2 text-xl text-(--grass)"
     aria-label="Dunestead, to the board"
   >
-    <img src="/mark.svg" alt="" class="h-7 w-7" />Dunestead
+    <img src="/mark.svg" alt="" class="h-7 w-7 shrink-0" /><span class="hidden sm:inline">Dunestead</span>
   </a>
-  <div class="flex min-w-0 flex-1 flex-wrap items-center gap-3">{@render children?.()}</div>
+  <div class="flex min-w-0 flex-1 items-center gap-2 sm:gap-3">{@render children?.()}</div>
   <Button color="alternative" size="xs" onclick={() => settings.nextUnit()} title="Change the unit">
     {settings.unit}
   </Button>
-  <Button color="alternative" size="xs" onclick={() => settings.switchLight()} aria-label="Light or dark">
+  <Button
+    color="alternative"
+    size="xs"
+    class="hidden sm:inline-flex"
+    onclick={() => settings.switchLight()}
+    aria-label="Light or dark"
+  >
     {#if settings.dark}<Sun size={16} />{:else}<Moon size={16} />{/if}
   </Button>
-  <Button color="alternative" size="xs" onclick={() => (helpOpen = true)} aria-label="Keys"
-    >Keys&nbsp;?</Button
+  <Button
+    color="alternative"
+    size="xs"
+    onclick={() => (settingsOpen = true)}
+    aria-label="Settings"
+    title="Settings"><Settings size={16} /></Button
+  >
+  <Button
+    color="alternative"
+    size="xs"
+    class="hidden sm:inline-flex"
+    onclick={() => (helpOpen = true)}
+    aria-label="Keys">Keys&nbsp;?</Button
   >
 </header>
 <ClockStrip />
 
+<SettingsDialog bind:open={settingsOpen} />
 <Shortcuts bind:open={helpOpen} shortcuts={all} />

@@ -5,6 +5,7 @@
   import Shapes from '@lucide/svelte/icons/shapes';
   import Type from '@lucide/svelte/icons/type';
   import Button from 'flowbite-svelte/Button.svelte';
+  import MainButton from '../../lib/ui/MainButton.svelte';
   import Input from 'flowbite-svelte/Input.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
   import { ARTWORK_KINDS } from '../../lib/artwork-kinds';
@@ -74,7 +75,7 @@
         placeholder="What shall it say?"
         bind:value={text}
       />
-      <Button size="sm" type="submit" disabled={!text.trim() || open.busy > 0}>Add</Button>
+      <MainButton size="sm" type="submit" disabled={!text.trim() || open.busy > 0}>Add</MainButton>
     </form>
   {/if}
   <input

@@ -99,26 +99,28 @@
     onchange={(colour) => setBlank({ colour })}
   />
   <LengthField
-    label="Width, label"
+    label="Width on the label"
     entry="piece.width"
     value={blank.width}
     onchange={(mm) => mm && setBlank({ width: mm })}
+    onpair={(width, height) => setBlank({ width, height })}
   />
   <LengthField
-    label="Height, label"
+    label="Height on the label"
     entry="piece.height"
     value={blank.height}
     onchange={(mm) => mm && setBlank({ height: mm })}
   />
   <LengthField
-    label="Width, measured"
+    label="Width by tape"
     entry="piece.measured_width"
     value={blank.measured_width ?? null}
     otherwise={blank.width}
     onchange={(mm) => measured({ measured_width: mm })}
+    onpair={(across, down) => measured({ measured_width: across, measured_height: down })}
   />
   <LengthField
-    label="Height, measured"
+    label="Height by tape"
     entry="piece.measured_height"
     value={blank.measured_height ?? null}
     otherwise={blank.height}

@@ -11,6 +11,8 @@
 
   const RULE = 26;
   const EDGE = 20;
+  /** The margin of the mat that its rollers hold, mm as drawn. */
+  const GRIP = 9;
   let wide = $state(0);
   let high = $state(0);
   let svg = $state<SVGSVGElement>();
@@ -89,6 +91,11 @@
     lay(patch, sheet + by);
   }
 
+  /** Notches along both sides, where the rollers grip. */
+  const gripOf = (mat: Mat): string =>
+    Array.from({ length: Math.floor(mat.height / 12) }, (_, k) => 6 + k * 12)
+      .map((y) => `M${-GRIP + 1.5} ${y}h5M${mat.width + GRIP - 6.5} ${y}h5`)
+      .join('');
   const words = (patch: PlacedPatch, sheet: number) =>
     `Patch ${patch.id} on sheet ${sheet}${patch.turned ? ', turned' : ''}${
       sheets[0]?.mirrored ? ', mirrored' : ''
@@ -111,7 +118,11 @@
       {#each mats as mat, index (mat.number)}
         {@const sheet = sheets[index]}
         <g transform="translate({mat.x} {mat.y})">
-          <rect class="mat" width={mat.width} height={mat.height} rx={4 / scale} />
+          <!-- What holds the material, its grip at both sides, the reach of the knife, and the way it is fed. -->
+          <rect class="mat" x={-GRIP} y={-GRIP} width={mat.width + 2 * GRIP} height={mat.height + 2 * GRIP} />
+          <path class="grip" d={gripOf(mat)} />
+          <rect class="reach" width={mat.width} height={mat.height} />
+          <path class="feed" d="M{mat.width / 2} {mat.height + GRIP * 0.1}l-5 5h3v3h4v-3h3z" />
           {#each sheet?.patches ?? [] as patch (patch.id)}
             {@const [x0, y0, x1, y1] = patch.box}
             <g
@@ -139,7 +150,7 @@
               >
             </g>
           {/each}
-          <text class="caption" x="0" y={mat.height + 15 / scale} font-size={13 / scale}>
+          <text class="caption" x="0" y={mat.height + GRIP + 15 / scale} font-size={13 / scale}>
             Sheet {mat.number}{sheet && sheet.runs > 1 ? `, ${sheet.runs} times` : ''}{sheet?.mirrored
               ? ', mirrored'
               : ', as it reads'}
@@ -169,10 +180,24 @@
     font-weight: 700;
   }
   .mat {
-    fill: color-mix(in srgb, var(--grass) 12%, var(--sheet));
-    stroke: var(--grass);
+    fill: var(--mat);
+    stroke: var(--mat-line);
     stroke-width: 1.5px;
     vector-effect: non-scaling-stroke;
+  }
+  .grip,
+  .reach {
+    fill: none;
+    stroke: var(--mat-line);
+    stroke-width: 1px;
+    vector-effect: non-scaling-stroke;
+  }
+  .reach {
+    stroke: var(--faint);
+    stroke-dasharray: 7 5;
+  }
+  .feed {
+    fill: var(--faint);
   }
   .patch {
     cursor: grab;

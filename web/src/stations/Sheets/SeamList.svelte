@@ -12,7 +12,7 @@
 </script>
 
 {#if sheets.seams.length}
-  <Fold title="Seams and how to set them" open>
+  <Fold title="Seams and how to set them">
     <ul class="m-0 flex list-none flex-col gap-1 p-0 text-sm">
       {#each sheets.seams as seam (seam.name)}
         <li>

@@ -15,8 +15,22 @@
     oncut: () => void;
   }
   const { sheet, sheets, jobId, unit, shut, asked, oncut }: Props = $props();
+  /** The types most cutters read stand first; the others are folded away. */
+  const FEW = 2;
   const trim = $derived(sheets.trims.trims.find((one) => one.sheet === sheet.number));
 </script>
+
+{#snippet file([key, name]: [string, string])}
+  {#if shut}
+    <span class="text-(--faint)">{name}</span>
+  {:else}
+    <a
+      class="font-bold underline"
+      href="/api/jobs/{jobId}/sheets/{sheet.number}.{key}?{asked.slice(1)}"
+      download>{name}</a
+    >
+  {/if}
+{/snippet}
 
 <li class="card p-2 text-sm">
   <p class="m-0 text-base font-bold">
@@ -38,28 +52,24 @@
     <p class="m-0 font-bold text-(--fault)">{sheet.faults[0]}</p>
   {:else}
     <p class="m-0 text-(--grass)">
-      Cut in simulation: {several(sheet.mask_parts, 'part')} of mask, {several(
+      Checked by a simulated cut: {several(sheet.mask_parts, 'part')} of mask, {several(
         sheet.windows,
-        'closed window',
+        'opening',
       )}, as planned
     </p>
   {/if}
   <p class="m-0 flex flex-wrap gap-x-3 gap-y-1" aria-label="Files of sheet {sheet.number}">
-    {#each sheets.formats as [key, name] (key)}
-      {#if shut}
-        <span class="text-(--faint)">{name}</span>
-      {:else}
-        <a
-          class="font-bold underline"
-          href="/api/jobs/{jobId}/sheets/{sheet.number}.{key}?{asked.slice(1)}"
-          download>{name}</a
-        >
-      {/if}
-    {/each}
+    {#each sheets.formats.slice(0, FEW) as format (format[0])}{@render file(format)}{/each}
     {#if !sheets.by_hand}
       <button class="cursor-pointer font-bold text-(--signal-ink) underline" disabled={shut} onclick={oncut}
         >Send to the cutter</button
       >
     {/if}
   </p>
+  <details class="mt-1">
+    <summary class="cursor-pointer">Other file types</summary>
+    <p class="m-0 flex flex-wrap gap-x-3 gap-y-1">
+      {#each sheets.formats.slice(FEW) as format (format[0])}{@render file(format)}{/each}
+    </p>
+  </details>
 </li>

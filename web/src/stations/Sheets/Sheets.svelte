@@ -1,11 +1,10 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import Checkbox from 'flowbite-svelte/Checkbox.svelte';
-  import Download from '@lucide/svelte/icons/download';
-  import Button from 'flowbite-svelte/Button.svelte';
   import type { CutFault } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
+  import Fold from '../../lib/ui/Fold.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
   import Tick from '../../lib/ui/Tick.svelte';
@@ -51,58 +50,26 @@
   });
 </script>
 
-<ChoiceField
-  label="Cutter"
-  value={job.inputs.cutter}
-  choices={catalogue.cutters}
-  onchange={(cutter) => open.change({ cutter })}
-/>
-<div class="grid grid-cols-2 gap-3">
-  <OneOf
-    label="Material in store"
-    value={job.inputs.stock === null ? '' : String(job.inputs.stock)}
-    of={stock}
-    onchange={(key) => open.change({ stock: key ? Number(key) : null })}
-  />
-  <LengthField
-    label="Overlap at seams"
-    entry="sheets.overlap"
-    value={job.inputs.overlap ?? null}
-    otherwise={job.in_force.overlap}
-    onchange={(overlap) => open.change({ overlap })}
-  />
-</div>
-<Layouts {open} {job} />
-<LookLonger {open} {job} />
-<Checkbox
-  checked={job.inputs.seen_through}
-  class="text-(--ink)"
-  onchange={() => open.change(({ inputs }) => ({ seen_through: !inputs.seen_through }))}
->
-  Seen through the blank, as on the back of glass
-</Checkbox>
-<FacingStrip stages={sheets.stages} />
-<p class="m-0 text-sm">{sheets.facing}</p>
-{#if sheets.school}
-  {@const school = sheets.school}
-  <p class="m-0 text-sm text-(--faint)">
-    {school.advised ? 'Strokes are fine here: better' : 'Or'}
-    <button class="cursor-pointer font-bold underline" onclick={() => open.change({ material: school.key })}
-      >{school.name.toLowerCase()}</button
-    >. {school.about}
-  </p>
-{/if}
 {#if job.held !== null}
   <div class="rounded-lg border-2 border-(--fault) p-3 text-sm" role="alert">
     <p class="m-0 font-bold">{job.held}</p>
     <Tick
-      label="Hand the files out all the same; it is written down"
+      label="Download the files anyway; this is written to the job's log"
       checked={anyway}
       onchange={(on) => (anyway = on)}
     />
+    {#if anyway}
+      <p class="m-0 mt-1">
+        <a
+          class="font-bold underline"
+          href="/api/jobs/{job.id}/sheets.zip?unit={settings.unit}{asked}"
+          download>All sheets in one zip</a
+        >
+      </p>
+    {/if}
   </div>
 {/if}
-<ul class="m-0 flex list-none flex-col gap-2 p-0">
+<ul class="m-0 flex list-none flex-col gap-2 p-0" aria-label="Files of every sheet">
   {#each sheets.sheets as sheet (sheet.number)}
     <SheetCard
       {sheet}
@@ -115,17 +82,54 @@
     />
   {/each}
 </ul>
-<Button
-  href={shut ? undefined : `/api/jobs/${job.id}/sheets.zip?unit=${settings.unit}${asked}`}
-  disabled={shut}
-  color="alternative"
-  class="w-full"
->
-  <Download size={16} />&nbsp;Everything in one zip, with a cut list
-</Button>
+<ChoiceField
+  label="Cutter"
+  value={job.inputs.cutter}
+  choices={catalogue.cutters}
+  onchange={(cutter) => open.change({ cutter })}
+/>
+<Layouts {open} {job} />
+<LookLonger {open} {job} />
 {#if !sheets.by_hand}<CutterQueue {watch} jobId={job.id} {fault} onfault={(to) => (fault = to)} />{/if}
-<SeamList {sheets} unit={settings.unit} />
+<Fold title={sheets.sheets[0]?.mirrored ? 'Which side up: cut mirrored' : 'Which side up: not mirrored'}>
+  <FacingStrip stages={sheets.stages} />
+  <p class="m-0 text-sm">{sheets.facing}</p>
+  <Checkbox
+    checked={job.inputs.seen_through}
+    class="text-(--ink)"
+    onchange={() => open.change(({ inputs }) => ({ seen_through: !inputs.seen_through }))}
+  >
+    Seen through the blank, as on the back of glass
+  </Checkbox>
+  {#if sheets.school}
+    {@const school = sheets.school}
+    <p class="m-0 text-sm text-(--faint)">
+      {school.advised ? 'Strokes are fine here: better' : 'Or'}
+      <button class="cursor-pointer font-bold underline" onclick={() => open.change({ material: school.key })}
+        >{school.name.toLowerCase()}</button
+      >. {school.about}
+    </p>
+  {/if}
+</Fold>
+<Fold title="Material in store, overlap at seams">
+  <div class="grid grid-cols-2 gap-3">
+    <OneOf
+      label="Material in store"
+      value={job.inputs.stock === null ? '' : String(job.inputs.stock)}
+      of={stock}
+      onchange={(key) => open.change({ stock: key ? Number(key) : null })}
+    />
+    <LengthField
+      label="Overlap at seams"
+      entry="sheets.overlap"
+      value={job.inputs.overlap ?? null}
+      otherwise={job.in_force.overlap}
+      onchange={(overlap) => open.change({ overlap })}
+    />
+  </div>
+</Fold>
 <TrimPlan {open} {job} unit={settings.unit} />
+<SeamList {sheets} unit={settings.unit} />
 {#if !sheets.by_hand}
   <TestCut
     {open}
@@ -137,6 +141,6 @@
 <PatchList {open} {job} />
 <Records {open} {job} unit={settings.unit} onchanged={onrecords} />
 <p class="m-0 text-sm">
-  <a class="font-bold underline" href="/api/jobs/{job.id}/job-file" download>The job as an open file</a>, to
-  keep or to carry to another workshop
+  <a class="font-bold underline" href="/api/jobs/{job.id}/job-file" download>Save this job as an open file</a
+  >, to keep it or take it to another workshop
 </p>

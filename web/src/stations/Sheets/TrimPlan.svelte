@@ -32,7 +32,7 @@
   }
 </script>
 
-<Fold title="What to cut off" open>
+<Fold title="What to cut off" open={trims.too_wide.length > 0 || trims.lacking > 0}>
   <p class="m-0 text-sm">
     {trims.stock}, {showLength(trims.width, unit)} wide: <strong>{showLength(trims.length, unit)}</strong> in
     all, {Math.round(trims.waste * 100)} % of it used by no patch.

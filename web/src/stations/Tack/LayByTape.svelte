@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Button from 'flowbite-svelte/Button.svelte';
+  import MainButton from '../../lib/ui/MainButton.svelte';
   import Input from 'flowbite-svelte/Input.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
@@ -123,7 +123,7 @@
       otherwise={usual}
       onchange={(mm) => (within = mm)}
     />
-    <Button type="submit" size="sm">Tell me what to do</Button>
+    <MainButton type="submit" size="sm">Show what to do</MainButton>
   </form>
   {#if problem}<p class="m-0 mt-3 text-sm font-bold" role="alert">{problem}</p>{/if}
   {#if laid}

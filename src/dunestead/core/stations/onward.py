@@ -1,0 +1,126 @@
+"""What does the main button of a station do while a job is still being decided? The next real decision, or the way on.
+
+From the blank to the files the maker is led station by station: what is open here is decided here, then the next
+station follows. Once sheets are cut, the tasks lead (`next_of`).
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Literal
+
+from dunestead.core.mask.fates import Fate
+from dunestead.core.plan.plan import Plan
+from dunestead.core.stations import mask
+from dunestead.core.stations.station import NAMES, ORDER, Station
+from dunestead.core.units import several, show_length, shown_up
+from dunestead.core.work.progress import Progress
+
+__all__ = ["DECIDING", "Deed", "Onward", "onward_of"]
+
+Deed = Literal["measured", "width", "fates", "files", "none", "go"]
+DECIDING = ORDER[: ORDER.index("sheets") + 1]
+_FINE = ("stroke-thin", "web-thin", "letter-low")
+
+
+@dataclass(frozen=True, slots=True)
+class Onward:
+    """The main button of a station.
+
+    Attributes
+    ----------
+    deed
+        What it does: the label's size is what the tape says; the design made wider; one fate for every undecided
+        piece; the cut files; nothing, where only the maker can mend it; or it goes to a station.
+    said
+        The question, or what comes next.
+    label
+        Of the button; empty where there is none.
+    station
+        Where `go` goes, or where one may go on all the same.
+    width
+        Of ``width``, mm.
+    numbers, fate
+        Of ``fates``: the pieces, and what becomes of them.
+    """
+
+    deed: Deed
+    said: str
+    label: str
+    station: str
+    width: float | None = None
+    numbers: tuple[int, ...] = ()
+    fate: Fate | None = None
+
+
+def onward_of(plan: Plan, progress: Progress, stations: Mapping[str, Station], code: str, unit: str) -> Onward | None:
+    """Return the main button of a station, None where the work leads: something is cut, or it is no station to decide.
+
+    Parameters
+    ----------
+    stations
+        All of them as they stand, by their codes.
+    """
+    if code not in DECIDING or any(progress.is_done(task) for task in progress.graph.of("sheets")):
+        return None
+    if code == "sheets":
+        return _sheets(plan, stations)
+    own = {
+        "blank": lambda: _blank(plan, unit),
+        "artwork": lambda: _artwork(plan, stations[code], unit),
+        "mask": lambda: _mask(plan, stations[code]),
+    }[code]()
+    if own:
+        return own
+    follows = ORDER[ORDER.index(code) + 1]
+    return Onward("go", stations[follows].verdict, f"Next: {NAMES[follows]}", follows)
+
+
+def _blank(plan: Plan, unit: str) -> Onward | None:
+    blank = plan.job.piece
+    if blank.is_measured:
+        return None
+    width, height = blank.outer
+    size = f"{show_length(width, unit)} by {show_length(height, unit)}"
+    said = f"Lay a tape on the blank: does it really measure {size}? If not, enter what you read below."
+    return Onward("measured", said, f"Yes, it measures {size}", "artwork")
+
+
+def _artwork(plan: Plan, station: Station, unit: str) -> Onward | None:
+    rail = plan.rail
+    if not any(finding.code in _FINE and finding.severity != "note" for finding in plan.look.findings):
+        return Onward("none", station.verdict, "", "mask") if station.state == "stop" else None
+    wider = shown_up(rail.smallest, unit)
+    if rail.spots or wider <= rail.width or wider > rail.edge:
+        return Onward("none", station.verdict, "", "mask")
+    return Onward("width", station.verdict, f"Make it {show_length(wider, unit)} wide", "mask", width=wider)
+
+
+def _mask(plan: Plan, station: Station) -> Onward | None:
+    undecided = mask.undecided_of(plan)
+    if not undecided or (station.state == "stop" and not _must_bridge(plan)):
+        return Onward("none", station.verdict, "", "sheets") if station.state == "stop" else None
+    fate: Fate = "bridge" if _must_bridge(plan) else "keep"
+    pieces = several(len(undecided), "piece")
+    are = "is" if len(undecided) == 1 else "are"
+    said = f"{pieces} {are} not joined to the mask. Decide what happens to each, or to all at once."
+    verb = "Bridge" if fate == "bridge" else "Keep"
+    every = "it" if len(undecided) == 1 else f"all {len(undecided)}"
+    return Onward("fates", said, f"{verb} {every}", "sheets", numbers=tuple(undecided), fate=fate)
+
+
+def _must_bridge(plan: Plan) -> bool:
+    return plan.choices.material.least_part is None and not plan.job.mask.reverse
+
+
+def _sheets(plan: Plan, stations: Mapping[str, Station]) -> Onward:
+    opened = [code for code in DECIDING if stations[code].state == "stop"]
+    if mask.undecided_of(plan):
+        opened.append("mask")
+    if opened:
+        first = min(opened, key=ORDER.index)
+        if first == "sheets":
+            return Onward("none", stations[first].verdict, "", "weed")
+        return Onward("go", stations[first].verdict, f"Back to {NAMES[first]}", first)
+    count = several(plan.layout.count, "sheet")
+    said = f"{count}, checked by a simulated cut: what comes free is what was planned."
+    return Onward("files", said, "Download the cut files", "weed")

@@ -1,0 +1,150 @@
+<script lang="ts">
+  import Upload from '@lucide/svelte/icons/upload';
+  import Input from 'flowbite-svelte/Input.svelte';
+  import Label from 'flowbite-svelte/Label.svelte';
+  import Spinner from 'flowbite-svelte/Spinner.svelte';
+  import { ARTWORK_KINDS } from '../lib/artwork-kinds';
+  import type { Choice, FaceRow, Start, StoredBlank } from '../lib/api/client';
+  import { settings } from '../lib/settings.svelte';
+  import MainButton from '../lib/ui/MainButton.svelte';
+  import OneOf from '../lib/ui/OneOf.svelte';
+  import { readPair } from '../lib/units';
+
+  interface Props {
+    surfaces: Choice[];
+    blanks: StoredBlank[];
+    faces: FaceRow[];
+    busy: boolean;
+    onbegin: (start: Start) => void;
+    onjobfile: (file: File) => void;
+  }
+  const { surfaces, blanks, faces, busy, onbegin, onjobfile }: Props = $props();
+
+  const id = $props.id();
+  const OWN = 'own/';
+  const EXAMPLE = { mm: '600 x 400', cm: '60 x 40', in: '24 x 16' };
+  let ground = $state('coir');
+  let words = $state('');
+  let face = $state('');
+  let size = $state('');
+  let section = $state<HTMLElement>();
+  let over = $state(false);
+  let field = $state<HTMLInputElement>();
+
+  const grounds = $derived([
+    ...blanks.map((blank): [string, string] => [`${OWN}${blank.id}`, `${blank.name} (your own)`]),
+    ...surfaces.map((choice): [string, string] => [choice.key, choice.name]),
+  ]);
+  const isOwn = $derived(ground.startsWith(OWN));
+  const sides = $derived(size.trim() ? readPair(size, settings.unit) : undefined);
+  const wrong = $derived(
+    sides === null ? `Enter both sides in ${settings.unit}, such as ${EXAMPLE[settings.unit]}.` : '',
+  );
+
+  const on = (): Start => ({
+    ...(isOwn
+      ? { blank: Number(ground.slice(OWN.length)) }
+      : { surface: ground, ...(sides ? { size: sides } : {}) }),
+    ...(face ? { face } : {}),
+  });
+
+  /** Put the cursor where words are written. */
+  export function write(): void {
+    section?.querySelector<HTMLInputElement>('input[type="text"]')?.focus();
+  }
+
+  function begin(event: Event): void {
+    event.preventDefault();
+    if (words.trim() && !wrong) onbegin({ words, ...on() });
+  }
+
+  function take(files: FileList | null | undefined): void {
+    const file = files?.[0];
+    if (file && /\.(zip|json)$/i.test(file.name)) onjobfile(file);
+    else if (file) onbegin({ artwork: file, ...on() });
+    if (field) field.value = '';
+  }
+
+  function drop(event: DragEvent): void {
+    event.preventDefault();
+    over = false;
+    take(event.dataTransfer?.files);
+  }
+</script>
+
+<section
+  bind:this={section}
+  class="rounded-sm border-2 border-dashed border-(--line) p-4"
+  class:over
+  aria-labelledby="{id}-title"
+  ondragover={(event) => {
+    event.preventDefault();
+    over = true;
+  }}
+  ondragleave={() => (over = false)}
+  ondrop={drop}
+>
+  <h2 id="{id}-title" class="stamp m-0 mb-2 text-xl">New job</h2>
+  {#if busy}
+    <p class="m-0 flex items-center gap-3 py-6" role="status"><Spinner size="6" /> Reading the artwork</p>
+  {:else}
+    <form
+      class="grid grid-cols-1 items-start gap-3 sm:grid-cols-2 lg:grid-cols-[1.4fr_1.1fr_0.9fr_1fr_auto]"
+      onsubmit={begin}
+    >
+      <div>
+        <Label for="{id}-words" class="mb-1 text-sm text-(--ink)">What should it say?</Label>
+        <Input id="{id}-words" type="text" size="sm" placeholder="MIND THE STEP" bind:value={words} />
+      </div>
+      <OneOf label="On what" value={ground} of={grounds} onchange={(key) => (ground = key)} />
+      <div>
+        <Label for="{id}-size" class="mb-1 text-sm text-(--ink)"
+          >Size <span class="text-(--faint)">({settings.unit}, if you know it)</span></Label
+        >
+        <Input
+          id="{id}-size"
+          size="sm"
+          inputmode="decimal"
+          disabled={isOwn}
+          placeholder={EXAMPLE[settings.unit]}
+          aria-invalid={wrong !== ''}
+          aria-describedby={wrong ? `${id}-wrong` : undefined}
+          bind:value={size}
+        />
+        {#if wrong}<p id="{id}-wrong" class="m-0 mt-1 text-sm text-(--fault)">{wrong}</p>{/if}
+      </div>
+      <OneOf
+        label="Lettering"
+        value={face}
+        of={[['', 'Usual, chunky'], ...faces.map((one): [string, string] => [one.key, one.name])]}
+        onchange={(key) => (face = key)}
+      />
+      <MainButton class="lg:mt-6" size="sm" type="submit" disabled={!words.trim() || wrong !== ''}
+        >Start with these words</MainButton
+      >
+    </form>
+    <p class="m-0 mt-3 flex flex-wrap items-center gap-2 text-sm">
+      <Upload size={16} aria-hidden="true" />
+      Or drop a drawing (SVG, DXF), a photo of one or a saved job here,
+      <button class="cursor-pointer font-bold underline" onclick={() => field?.click()}
+        >or choose a file</button
+      >
+    </p>
+  {/if}
+  <input
+    bind:this={field}
+    class="sr-only"
+    type="file"
+    accept="{ARTWORK_KINDS},.json,.zip"
+    tabindex="-1"
+    aria-label="Artwork file"
+    onchange={(event) => take(event.currentTarget.files)}
+  />
+</section>
+
+<style>
+  .over {
+    border-color: var(--signal);
+    background: var(--sheet);
+  }
+</style>

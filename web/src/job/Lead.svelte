@@ -1,0 +1,113 @@
+<script lang="ts">
+  import ArrowLeft from '@lucide/svelte/icons/arrow-left';
+  import ArrowRight from '@lucide/svelte/icons/arrow-right';
+  import Download from '@lucide/svelte/icons/download';
+  import { push } from 'svelte-spa-router';
+  import type { Job, Next, Onward, Station } from '../lib/api/client';
+  import { settings } from '../lib/settings.svelte';
+  import MainButton from '../lib/ui/MainButton.svelte';
+  import StateMark from '../lib/ui/StateMark.svelte';
+  import type { OpenJob } from './open-job.svelte';
+
+  interface Props {
+    open: OpenJob;
+    job: Job;
+    station: Station;
+    /** The verdict on what is in the hand, while something is; else the station's own. */
+    told: Pick<Station, 'state' | 'verdict'>;
+  }
+  const { open, job, station, told }: Props = $props();
+
+  const at = $derived(job.stations.findIndex((one) => one.code === station.code));
+  const before = $derived(job.stations[at - 1]);
+  const after = $derived(job.stations[at + 1]);
+  const onward = $derived(station.onward);
+  const next = $derived(job.next);
+  const copies = $derived(job.copies);
+  const nameOf = (code: string) => job.stations.find((one) => one.code === code)?.name ?? code;
+  const go = (code: string) => void push(`/job/${job.id}/${code}`);
+
+  async function act(deed: Onward): Promise<void> {
+    if (deed.deed === 'measured') {
+      await open.changeBlank((blank) => ({
+        measured_width: blank.measured_width ?? blank.width,
+        measured_height: blank.measured_height ?? blank.height,
+      }));
+    } else if (deed.deed === 'width' && deed.width !== null) {
+      await open.change({ design_width: deed.width });
+    } else if (deed.deed === 'fates' && deed.fate) {
+      await open.decide(deed.numbers, deed.fate);
+    } else if (deed.deed === 'go') go(deed.station);
+  }
+
+  /** Go where the next task is done, and show the copy it is about. */
+  function goTo(to: Next): void {
+    const copy = to.task?.copy_no;
+    if (copy && copy !== open.copy) void open.turnTo(copy);
+    if (to.station !== station.code) go(to.station);
+  }
+  const isHere = $derived(
+    next?.station === station.code &&
+      (!next.task?.copy_no || copies === 1 || station.tasks.some((task) => task.id === next.task?.id)),
+  );
+</script>
+
+<header class="lead flex flex-col gap-2 border-b border-(--line) bg-(--sheet) px-4 pt-3 pb-2">
+  <p class="m-0 hidden font-bold print:block">{job.inputs.name}</p>
+  <div class="flex items-center gap-3">
+    <h2 class="stamp m-0 text-2xl">{station.name}</h2>
+    {#if station.tasks_all}
+      <span class="no-print text-sm text-(--faint)">{station.tasks_done} of {station.tasks_all} done</span>
+    {/if}
+  </div>
+  <p class="m-0 flex items-start gap-2" aria-live="polite">
+    <StateMark state={told.state} /> <span>{told.verdict}</span>
+  </p>
+  <div class="no-print flex flex-col gap-2" role="group" aria-label="What comes next">
+    {#if onward}
+      {#if onward.said !== told.verdict && onward.deed !== 'go'}<p class="m-0 text-sm">{onward.said}</p>{/if}
+      {#if onward.deed === 'files'}
+        <MainButton href="/api/jobs/{job.id}/sheets.zip?unit={settings.unit}" class="w-full" download>
+          <Download size={16} />&nbsp;{onward.label}
+        </MainButton>
+      {:else if onward.label}
+        <MainButton class="w-full" disabled={open.busy > 0} onclick={() => act(onward)}>
+          {onward.label}{#if onward.deed === 'go'}&nbsp;<ArrowRight size={16} />{/if}
+        </MainButton>
+      {/if}
+    {:else if !next}
+      <p class="m-0 font-bold">Everything is done. You can put this job away on the board.</p>
+    {:else}
+      <p class="m-0 text-sm">
+        <span class="text-(--faint)"
+          >{next.kind === 'decide' ? 'Decide first' : 'Next'}{next.task?.copy_no && copies > 1
+            ? `, copy ${next.task.copy_no} of ${copies}`
+            : ''}:</span
+        >
+        <strong>{next.task?.title ?? next.verdict}</strong>
+      </p>
+      {#if isHere && next.task}
+        {@const task = next.task}
+        <MainButton class="w-full" disabled={open.busy > 0} onclick={() => open.done(task.id, true)}
+          >Done (X)</MainButton
+        >
+      {:else if next.station !== station.code || next.task}
+        <MainButton class="w-full" onclick={() => goTo(next)}>
+          Go to {nameOf(next.station)}&nbsp;<ArrowRight size={16} />
+        </MainButton>
+      {/if}
+    {/if}
+    <nav class="flex justify-between text-sm" aria-label="Station before and after">
+      {#if before}
+        <a class="inline-flex items-center gap-1 underline" href="#/job/{job.id}/{before.code}"
+          ><ArrowLeft size={14} />{before.name}</a
+        >
+      {:else}<span></span>{/if}
+      {#if after}
+        <a class="inline-flex items-center gap-1 underline" href="#/job/{job.id}/{after.code}"
+          >{after.name}<ArrowRight size={14} /></a
+        >
+      {/if}
+    </nav>
+  </div>
+</header>
