@@ -11,7 +11,7 @@ from pathlib import Path
 
 ROOT = Path(__file__).resolve().parent.parent
 CATALOGUE = ROOT / "src/dunestead/catalogue"
-ALPHABETS = ("latin", "latin-ext", "cyrillic", "cyrillic-ext", "vietnamese")
+ALPHABETS = ("latin", "latin-ext", "cyrillic", "cyrillic-ext", "greek", "greek-ext", "hebrew", "arabic", "vietnamese")
 
 
 def main(packages: Path) -> None:

@@ -241,7 +241,7 @@ def test_simulate_names_a_fault_and_ends_with_one(monkeypatch, capsys, tmp_path)
         (["check", "ART"], "--width"),
         (["check", "ART", "--width", "wide"], "not a length"),
         (["check", "ART", "--width", "-3"], "not a length"),
-        (["check", "ART", "--width", "0"], "makes no sense"),
+        (["check", "ART", "--width", "0"], "is not possible"),
         (["check", "ART", "--width", "400", "--surface", "moon"], "moon"),
         (["check", "ART", "--width", "400", "--material", "lead"], "lead"),
         (["mask", "ART", "--width", "400", "--border", "-5", "-o", "x.svg"], "border"),

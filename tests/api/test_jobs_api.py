@@ -416,7 +416,7 @@ def test_sentences_follow_the_unit_and_numbers_stay_in_mm(client) -> None:
         ("get", "/api/jobs/99", None, 404, "no job 99"),
         ("get", "/api/nothing", None, 404, "nothing at this address"),
         ("delete", "/api/jobs", None, 405, "does not take"),
-        ("get", "/api/jobs?unit=furlong", None, 422, "not understood"),
+        ("get", "/api/jobs?unit=furlong", None, 422, "could not be understood"),
         ("patch", "/api/jobs/1", {"design_width": -4}, 400, "width of the design"),
         ("patch", "/api/jobs/1", {"design_width": "wide"}, 422, "design_width"),
         ("patch", "/api/jobs/1", {"design_width": None}, 400, "cannot be empty"),
@@ -433,7 +433,7 @@ def test_sentences_follow_the_unit_and_numbers_stay_in_mm(client) -> None:
             "/api/jobs/1/tasks/done",
             {"task": "sheets-test-cut", "done": True, "at": "2090-01-01T00:00Z"},
             400,
-            "not happened",
+            "in the future",
         ),
         ("post", "/api/jobs/1/tasks/call", {"task": "weed-count/m1/k1", "numbers": [44], "present": True}, 400, "44"),
         (
@@ -472,7 +472,7 @@ def test_sentences_follow_the_unit_and_numbers_stay_in_mm(client) -> None:
         ("patch", "/api/jobs/1", {"copies": 0}, 400, "copies"),
         ("put", "/api/jobs/1/record", {"grade": 11}, 400, "grade"),
         ("post", "/api/jobs/1/undo", None, 409, "nothing to undo"),
-        ("post", "/api/jobs/1/redo", None, 409, "nothing to do again"),
+        ("post", "/api/jobs/1/redo", None, 409, "nothing to redo"),
         ("get", "/api/jobs/1/sheets/9.svg", None, 404, "no sheet 9"),
     ],
 )
@@ -509,7 +509,7 @@ def test_artwork_that_cannot_be_used_begins_no_job(client, data: bytes, said: st
 
 
 def test_a_request_without_a_file_says_what_is_missing(client) -> None:
-    assert "Neither artwork nor words" in client.post("/api/jobs", data={"name": "x"}).get_json()["title"]
+    assert "no artwork and no words" in client.post("/api/jobs", data={"name": "x"}).get_json()["title"]
 
 
 def test_a_file_far_too_large_is_refused(client) -> None:
@@ -648,7 +648,7 @@ def test_a_job_with_a_fault_nobody_foresaw_opens_for_mending_and_undo(client, mo
     monkeypatch.setattr(workbench, "reckon", faulty)
     mending = client.get(f"{address}/mending")
 
-    assert mending.get_json()["what"] == "This job cannot be reckoned."
+    assert mending.get_json()["what"] == "This job cannot be worked out."
     assert mending.get_json()["history"]["undo"] == "Copies"
     undone = client.post(f"{address}/undo", headers={"If-Match": mending.headers["ETag"]})
     assert undone.get_json()["inputs"]["copies"] == 1

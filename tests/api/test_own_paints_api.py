@@ -45,7 +45,7 @@ def test_an_own_paint_is_planned_with_by_its_own_figures(client) -> None:
     assert "Runny" in {tip["title"] for tip in room["technique"][0]["tips"]}
     assert key in {choice["key"] for choice in room["choices"]}
     assert client.delete(f"/api/workshop/paints/{key.removeprefix('own-')}").status_code == 200
-    assert "(taken out)" in client.get(address(job)).get_json()["coatings"][0]["paint_name"]
+    assert "(removed)" in client.get(address(job)).get_json()["coatings"][0]["paint_name"]
 
 
 @pytest.mark.parametrize(

@@ -73,7 +73,7 @@ def test_spraying_in_wind_asks_why(client) -> None:
     )
 
     assert room["spraying"]["verdict"] == "no"
-    assert station(job, "paint")["verdict"].startswith("No weather for spraying: wind 6 m/s")
+    assert station(job, "paint")["verdict"].startswith("The weather is wrong for spraying: wind 6 m/s")
     assert refused.status_code == 409
     assert "wind 6 m/s" in refused.get_json()["detail"]
     assert reasoned.status_code == 200

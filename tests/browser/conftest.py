@@ -17,21 +17,28 @@ from tests.browser.chromium import launch
 expect.set_options(timeout=15_000)
 
 
-@pytest.fixture(scope="session")
-def address(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
+def free_port() -> int:
+    """Return a port that nobody listens on."""
     with socket.socket() as probe:
         probe.bind(("127.0.0.1", 0))
-        port = probe.getsockname()[1]
+        port: int = probe.getsockname()[1]
+        return port
+
+
+@pytest.fixture(scope="session")
+def address(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
+    port = free_port()
     data = tmp_path_factory.mktemp("workshop")
     command = [sys.executable, "-m", "dunestead", "demo", "--no-browser", "--port", str(port), "--data", str(data)]
     with subprocess.Popen(command, stdout=subprocess.DEVNULL) as server:
         try:
-            yield _answering(f"http://127.0.0.1:{port}", server)
+            yield answering(f"http://127.0.0.1:{port}", server)
         finally:
             server.terminate()
 
 
-def _answering(address: str, server: subprocess.Popen) -> str:
+def answering(address: str, server: subprocess.Popen) -> str:
+    """Wait until a workshop answers, and return its address."""
     for _ in range(600):
         assert server.poll() is None, "the workshop ended at once"
         try:

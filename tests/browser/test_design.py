@@ -10,24 +10,10 @@ from playwright.sync_api import Locator, Page, expect
 
 from dunestead.core.artwork.painted import paint
 from tests.bitmaps import bitmap
+from tests.browser.steps import begin_file, begin_words, to_artwork
 from tests.shapes import WORD, drawn, rect, svg
 
 pytestmark = pytest.mark.browser
-
-
-def begin_words(page: Page, words: str, on: str = "coir") -> None:
-    page.goto("/")
-    page.get_by_label("It goes on").select_option(on)
-    field = page.get_by_label("Words for a new job")
-    field.fill(words)
-    field.press("Enter")
-    expect(page.get_by_role("heading", name="Artwork", exact=True)).to_be_visible()
-
-
-def begin_file(page: Page, file: Path) -> None:
-    page.goto("/")
-    page.get_by_label("Artwork file").set_input_files(file)
-    expect(page.get_by_role("heading", name="Artwork", exact=True)).to_be_visible()
 
 
 def settled(page: Page) -> None:
@@ -55,7 +41,8 @@ def test_words_become_a_job_by_keyboard_alone(page: Page) -> None:
     page.keyboard.press("Enter")
 
     expect(page.get_by_role("heading", name="TIDE TABLE", exact=True)).to_be_visible()
-    expect(page.get_by_label("What it says")).to_have_value("TIDE TABLE")
+    to_artwork(page)
+    expect(page.get_by_label("What it says")).to_have_value("TIDE\nTABLE")
     assert length(page, "Width of the design (mm)") == pytest.approx(540, abs=0.2)
 
 
@@ -100,7 +87,7 @@ def test_a_face_is_chosen_by_how_the_words_hold_in_it(page: Page) -> None:
     begin_words(page, "BOATS")
     page.get_by_role("button", name="Try other faces").click()
     dialog = page.get_by_role("dialog")
-    expect(dialog.get_by_text("tried on this surface")).to_be_visible(timeout=40_000)
+    expect(dialog.get_by_text("checked for this surface")).to_be_visible(timeout=40_000)
 
     stencil = dialog.get_by_role("button", name=re.compile("Saira Stencil One"))
     expect(stencil).to_contain_text("0 loose pieces")
@@ -245,7 +232,7 @@ def test_a_photographed_sheet_is_traced_straightened_and_tuned(page: Page, tmp_p
     page.get_by_role("button", name="Straighten", exact=True).click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     expect(page.get_by_role("button", name="Undo: sketch traced anew")).to_be_visible()
-    page.get_by_label("Find the threshold").uncheck()
+    page.get_by_label("Choose automatically").uncheck()
 
     page.keyboard.press("3")
     expect(verdict(page)).to_contain_text("3 of 3 loose pieces")
@@ -272,7 +259,7 @@ def test_a_garment_shows_where_the_design_goes(page: Page) -> None:
     field.press("Enter")
     expect(page.locator(".collar text")).to_have_text("140 mm")
 
-    page.get_by_role("button", name="Lay the design there").click()
+    page.get_by_role("button", name="Place the design there").click()
 
     expect(page.get_by_role("button", name="Undo: Design placed on the garment")).to_be_visible()
     expect(verdict(page)).to_contain_text("510 mm by 720 mm")
@@ -285,18 +272,16 @@ def test_a_blank_is_kept_and_new_jobs_start_from_it(page: Page) -> None:
     page.keyboard.press("1")
     page.get_by_label("Shape").select_option("oval")
     page.get_by_text("Your own blanks").click()
-    page.get_by_label("Name to keep this blank by").fill("Oval mat")
+    page.get_by_label("Name for this blank").fill("Oval mat")
     page.keyboard.press("Enter")
     expect(page.get_by_role("button", name="Take “Oval mat” for this job")).to_be_visible()
 
     page.keyboard.press("Escape")
     page.goto("/")
-    page.get_by_label("It goes on").select_option(label="Oval mat (your own)")
-    page.get_by_label("Words for a new job").fill("HOME")
+    page.get_by_label("On what").select_option(label="Oval mat (your own)")
+    page.get_by_label("What should it say?").fill("HOME")
     page.keyboard.press("Enter")
 
-    page.get_by_role("heading", name="Artwork", exact=True).click()
-    page.keyboard.press("1")
     expect(page.get_by_label("Shape")).to_have_value("oval")
 
 
@@ -320,12 +305,12 @@ def test_a_field_says_at_once_what_it_takes(page: Page) -> None:
 
     width.fill("30000")
     width.press("Enter")
-    expect(page.get_by_text("Give 1 mm to 20")).to_be_visible()
+    expect(page.get_by_text("Enter 1 mm to 20")).to_be_visible()
     width.fill("300")
     width.press("Enter")
     settled(page)
 
-    expect(page.get_by_text("Give 1 mm to 20")).to_have_count(0)
+    expect(page.get_by_text("Enter 1 mm to 20")).to_have_count(0)
     assert length(page, "Width of the design (mm)") == pytest.approx(300, abs=0.1)
 
 
@@ -346,10 +331,10 @@ def test_a_wide_arc_can_be_set(page: Page) -> None:
 def test_after_the_tape_has_spoken_the_design_may_follow(page: Page) -> None:
     begin_words(page, "FOLLOW")
     page.keyboard.press("1")
-    rail = page.get_by_label("Width, measured")
+    rail = page.get_by_label("Width by tape")
     rail.fill("500")
     rail.press("Enter")
-    offer = page.get_by_role("button", name="Let it follow")
+    offer = page.get_by_role("button", name="Resize the design too")
     expect(offer).to_be_visible()
 
     offer.click()

@@ -7,15 +7,14 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
+from tests.browser.steps import begin_file, card_menu
 from tests.shapes import ring, svg
 
 pytestmark = pytest.mark.browser
 
 
 def begin(page: Page, file: Path) -> None:
-    page.goto("/")
-    page.get_by_label("Artwork file").set_input_files(file)
-    expect(page.get_by_role("heading", name="Artwork", exact=True)).to_be_visible()
+    begin_file(page, file)
     go(page, "3", "Mask")
 
 
@@ -46,7 +45,7 @@ def test_a_job_by_keyboard_from_the_drop_to_the_record(page: Page, word_file: Pa
     expect(page.locator("aside header")).to_contain_text("1 left out")
 
     go(page, "4", "Sheets")
-    expect(page.get_by_text("Cut in simulation").first).to_be_visible()
+    expect(page.get_by_text("Checked by a simulated cut").first).to_be_visible()
     page.keyboard.press("G")
     expect(page.get_by_role("heading", name="Blank", exact=True)).to_be_visible()
     page.keyboard.press("X")
@@ -73,7 +72,7 @@ def test_what_was_done_is_there_after_a_reload(page: Page, word_file: Path) -> N
 def test_the_picture_shows_a_fate_at_once(page: Page, word_file: Path) -> None:
     begin(page, word_file)
     page.get_by_label("Loose piece 1, undecided").click()
-    group = page.get_by_role("group", name="What becomes of piece 1")
+    group = page.get_by_role("group", name="What happens to piece 1")
 
     group.get_by_role("button", name="Bridge").click()
 
@@ -118,12 +117,12 @@ def test_a_length_that_is_none_is_said_where_it_was_typed(page: Page, word_file:
 
     field.fill("broad")
     field.press("Enter")
-    expect(page.get_by_text("Not a length")).to_be_visible()
+    expect(page.get_by_text("Enter a length, such as")).to_be_visible()
     field.fill("16in")
     field.press("Enter")
 
     expect(field).to_have_value("406.4")
-    expect(page.get_by_text("Not a length")).to_have_count(0)
+    expect(page.get_by_text("Enter a length, such as")).to_have_count(0)
 
 
 def test_entries_out_of_reason_come_back_with_a_sentence(page: Page, word_file: Path) -> None:
@@ -132,10 +131,10 @@ def test_entries_out_of_reason_come_back_with_a_sentence(page: Page, word_file: 
 
     field.fill("900")
     field.press("Enter")
-    expect(page.get_by_text("Give 0.2 mm to 50 mm.")).to_be_visible()
+    expect(page.get_by_text("Enter 0.2 mm to 50 mm.")).to_be_visible()
     field.blur()
     go(page, "1", "Blank")
-    rim = page.get_by_label("Rim, only the inside counts")
+    rim = page.get_by_label("Raised rim (only the inside is used)")
     rim.evaluate("field => field.closest('details')?.setAttribute('open', '')")
     rim.fill("250")
     rim.press("Enter")
@@ -178,10 +177,12 @@ def test_the_roll_call_must_come_out_before_it_is_ticked(page: Page, word_file: 
 
 def test_all_files_come_down_in_one_zip(page: Page, word_file: Path) -> None:
     begin(page, word_file)
+    page.get_by_role("button", name="Keep all 3").click()
+    expect(page.locator("aside header")).to_contain_text("3 kept")
     go(page, "4", "Sheets")
 
     with page.expect_download() as download:
-        page.get_by_role("link", name=re.compile("Everything in one zip")).click()
+        page.get_by_role("link", name="Download the cut files").click()
 
     with zipfile.ZipFile(download.value.path()) as archive:
         assert {"cut-list.txt", "mask.svg", "sheet-1.svg"} <= set(archive.namelist())
@@ -193,11 +194,11 @@ def test_units_and_light_are_the_makers_and_stay(page: Page) -> None:
 
     page.keyboard.press("I")
     page.keyboard.press("I")
-    expect(page.locator("aside header")).to_contain_text("23 7/16 in")
+    expect(page.locator("aside header")).to_contain_text("23 15/32 in")
     page.keyboard.press("D")
     page.reload()
 
-    expect(page.locator("aside header")).to_contain_text("23 7/16 in")
+    expect(page.locator("aside header")).to_contain_text("23 15/32 in")
     assert "dark" in (page.locator("html").get_attribute("class") or "")
 
 
@@ -208,7 +209,7 @@ def test_the_keys_are_shown_on_a_question_mark(page: Page) -> None:
     page.keyboard.press("?")
 
     dialog = page.get_by_role("dialog")
-    expect(dialog).to_contain_text("Tick the next thing off")
+    expect(dialog).to_contain_text("Tick off the next step")
     expect(dialog).to_contain_text("Loose piece after")
     page.keyboard.press("Escape")
     expect(dialog).to_have_count(0)
@@ -226,7 +227,7 @@ def test_a_job_put_away_comes_back(page: Page, word_file: Path) -> None:
     expect(cards.first).to_be_visible()
     before = cards.count()
 
-    cards.last.get_by_role("button", name="Put Pier sign away").click()
+    card_menu(page, "Pier sign", "Put away")
     expect(cards).to_have_count(before - 1)
     page.keyboard.press("Control+z")
 

@@ -6,6 +6,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
+from tests.browser.steps import to_artwork
 from tests.shapes import frame, rect, svg
 
 pytestmark = pytest.mark.browser
@@ -17,9 +18,9 @@ def begin(page: Page, body: str, tmp_path: Path) -> None:
     file = tmp_path / "board.svg"
     file.write_bytes(svg(body))
     page.goto("/")
-    page.get_by_label("It goes on").select_option(label="Flat-weave towel")
+    page.get_by_label("On what").select_option(label="Flat-weave towel")
     page.get_by_label("Artwork file").set_input_files(file)
-    expect(page.get_by_role("heading", name="Artwork", exact=True)).to_be_visible()
+    to_artwork(page)
     field = page.get_by_label("Width of the design (mm)", exact=True)
     field.fill("100")
     field.press("Enter")
@@ -49,7 +50,7 @@ def test_pieces_are_found_sorted_picked_and_decided_by_keyboard(page: Page) -> N
     page.get_by_label("Show", exact=True).select_option("bridge")
     expect(pieces).to_have_count(2)
     page.get_by_label("Find a piece").fill("nowhere")
-    expect(tray(page).get_by_text("None like that.")).to_be_visible()
+    expect(tray(page).get_by_text("No piece matches.")).to_be_visible()
     page.keyboard.press("Escape")
     page.get_by_label("Find a piece").fill("")
     page.get_by_role("heading", name="Mask", exact=True).click()
@@ -98,9 +99,9 @@ def test_bridges_are_worked_by_buttons_too(page: Page, tmp_path: Path) -> None:
     expect(rows).to_have_count(3)
     page.get_by_label("Take off bridge 3 of piece 1").click()
     expect(rows).to_have_count(2)
-    page.get_by_role("button", name="Reckon them again").click()
+    page.get_by_role("button", name="Place them again").click()
     expect(rows.first).to_contain_text("3 mm wide")
-    page.get_by_label("They run").select_option("level")
+    page.get_by_label("Direction of bridges").select_option("level")
     expect(page.get_by_label("Undo: Style of bridges")).to_be_visible()
     expect(rows).to_have_count(2)
 
@@ -182,7 +183,7 @@ def test_a_reverse_mask_leads_to_its_base_coat(page: Page, tmp_path: Path) -> No
     page.get_by_label("What the mask does").select_option("yes")
     expect(page.locator("aside header")).to_contain_text("this blank has none")
 
-    page.get_by_role("button", name=re.compile("Under a reverse mask")).click()
+    page.get_by_role("button", name=re.compile("With a reverse mask")).click()
     page.get_by_role("button", name=re.compile("all over")).click()
 
     expect(page.locator("aside header")).to_contain_text("2 of 2 loose pieces undecided")
@@ -193,7 +194,7 @@ def test_materials_are_compared_and_taken(page: Page) -> None:
     page.goto("/#/job/3/mask")
     page.get_by_text("Which material").click()
     expect(page.get_by_role("img", name=re.compile("Cost of a copy"))).to_be_visible()
-    expect(page.get_by_text("Will not do here")).to_be_visible()
+    expect(page.get_by_text("Does not work here")).to_be_visible()
 
     page.get_by_role("button", name=re.compile("Cut the mask from Plastic")).click()
 
@@ -217,8 +218,8 @@ def test_what_the_tape_reads_is_told_as_shift_and_turn(page: Page, tmp_path: Pat
     expect(measured).to_contain_text("Turn it against the clock")
     expect(page.get_by_label("Near enough")).to_have_attribute("placeholder", "2")
     page.get_by_label("Near enough").fill("30")
-    page.get_by_role("button", name="Tell me what to do").click()
+    page.get_by_role("button", name="Show what to do").click()
     expect(page.get_by_role("status").filter(has_text="So far it lies where it should")).to_be_visible()
     page.get_by_label("Top: right end").fill("abc")
-    page.get_by_role("button", name="Tell me what to do").click()
+    page.get_by_role("button", name="Show what to do").click()
     expect(page.get_by_role("alert")).to_contain_text("not a length")

@@ -6,6 +6,8 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
+from tests.browser.steps import begin_file, card_menu, to_artwork
+
 pytestmark = pytest.mark.browser
 SAYS = "MIND THE STEP PLEASE"
 SLOW = """
@@ -20,10 +22,11 @@ SLOW = """
 
 def begin_words(page: Page, words: str) -> int:
     page.goto("/")
-    page.get_by_role("button", name="Begin").wait_for()
+    page.get_by_label("What should it say?").wait_for()
     page.keyboard.press("N")
     page.keyboard.type(words)
     page.keyboard.press("Enter")
+    to_artwork(page)
     expect(page.get_by_label("What it says")).to_have_value(words)
     found = re.search(r"/job/(\d+)/", page.url)
     assert found
@@ -76,7 +79,7 @@ def test_a_change_made_on_an_older_version_is_said_and_can_be_made_again(page: P
     expect(page.get_by_label("Undo: Copies")).to_be_visible()
     other.get_by_label("Surface", exact=True).select_option(label="Flat-weave towel")
 
-    expect(other.get_by_role("alert")).to_contain_text("changed in another window meanwhile: Copies")
+    expect(other.get_by_role("alert")).to_contain_text("changed in another window: Copies")
     expect(other.get_by_label("How many")).to_have_value("7")
     other.get_by_label("Surface", exact=True).select_option(label="Flat-weave towel")
     expect(other.get_by_label("Undo: Surface")).to_be_visible()
@@ -87,7 +90,7 @@ def test_the_drawer_still_opens_after_a_reload(page: Page) -> None:
     job = begin_words(page, "ADRIFT")
     page.keyboard.press("Escape")
     page.goto("/")
-    page.get_by_role("button", name="Put ADRIFT away").click()
+    card_menu(page, "ADRIFT", "Put away")
     expect(page.get_by_role("link", name="ADRIFT")).to_have_count(0)
     page.reload()
 
@@ -101,8 +104,7 @@ def test_the_drawer_still_opens_after_a_reload(page: Page) -> None:
 def test_files_of_a_design_that_will_not_work_are_held_back_until_they_are_asked_for(
     page: Page, word_file: Path
 ) -> None:
-    page.goto("/")
-    page.get_by_label("Artwork file").set_input_files(word_file)
+    begin_file(page, word_file)
     field = page.get_by_label("Width of the design (mm)", exact=True)
     field.fill("60")
     field.press("Enter")
@@ -111,9 +113,9 @@ def test_files_of_a_design_that_will_not_work_are_held_back_until_they_are_asked
     page.keyboard.press("4")
 
     expect(page.get_by_role("alert")).to_contain_text("Too fine")
-    expect(page.get_by_role("link", name=re.compile("Everything in one zip"))).to_have_count(0)
-    page.get_by_label("Hand the files out all the same").check()
+    expect(page.get_by_role("link", name="All sheets in one zip")).to_have_count(0)
+    page.get_by_label("Download the files anyway").check()
 
     with page.expect_download() as download:
-        page.get_by_role("link", name=re.compile("Everything in one zip")).click()
+        page.get_by_role("link", name="All sheets in one zip").click()
     assert download.value.path().stat().st_size > 0

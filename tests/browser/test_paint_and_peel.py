@@ -40,7 +40,7 @@ def test_the_look_that_is_wanted_sets_the_coats_and_a_base_makes_a_section(page:
     coats = page.get_by_label("Coats", exact=True).first
     expect(coats).to_have_attribute("placeholder", "3")
 
-    page.get_by_label("The print shall look").select_option("washed")
+    page.get_by_label("The print should look").select_option("washed")
     expect(coats).to_have_attribute("placeholder", "1")
     page.get_by_text("Add a coating").click()
     page.get_by_role("button", name="A base under it").click()
@@ -61,11 +61,11 @@ def test_it_is_no_weather_for_spraying_until_the_wind_drops(page: Page) -> None:
     expect(page.get_by_text("No spraying now.")).to_be_visible()
     coat = page.get_by_role("listitem").filter(has_text="Coat 1 of 1")
     coat.get_by_role("checkbox").click()
-    expect(coat.get_by_text("No weather for spraying: wind 6 m/s")).to_be_visible()
+    expect(coat.get_by_text("The weather is wrong for spraying: wind 6 m/s")).to_be_visible()
     wind.fill("1")
     wind.press("Tab")
     expect(page.get_by_text("Good for spraying.")).to_be_visible()
-    page.get_by_role("button", name="Ask the forecast").click()
+    page.get_by_role("button", name="Get the forecast").click()
     expect(page.get_by_text("Simulated forecast")).to_be_visible()
 
 
@@ -83,13 +83,13 @@ def test_another_paint_is_chosen_with_its_reasons_and_the_undo_brings_the_first_
 
 def test_what_is_marked_by_key_or_pointer_is_gone_over_before_the_peel(page: Page) -> None:
     look_at(page, begin(page), "paint")
-    task = page.get_by_role("listitem").filter(has_text="Look over everything").filter(has_text="What is wrong")
-    task.get_by_label("What is wrong").select_option("thin")
+    task = page.get_by_role("listitem").filter(has_text="Look over everything").filter(has_text="What did you see?")
+    task.get_by_label("What did you see?").select_option("thin")
     task.get_by_label("In window").select_option("2")
     task.get_by_role("button", name="Mark it").click()
     expect(page.get_by_text("Go over what you marked once more")).to_be_visible()
 
-    task.get_by_role("button", name="Point at it").click()
+    task.get_by_role("button", name="Click it in the picture").click()
     picture = page.get_by_role("group", name=re.compile("The blank at true scale"))
     box = picture.bounding_box()
     page.mouse.click(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
@@ -115,11 +115,11 @@ def test_the_way_of_the_peel_is_an_arrow_and_the_alarm_sounds_before_it_closes(p
     look_at(page, number, "peel")
 
     expect(page.get_by_role("img", name=re.compile("Begin at the"))).to_be_visible()
-    strip = page.get_by_role("region", name="What is waited for")
+    strip = page.get_by_role("region", name="Running timers")
     expect(strip.get_by_role("link", name=re.compile("left: Bob's mat")).first).to_be_visible()
     alarm = page.get_by_role("alert").filter(has_text="Bob's mat")
     expect(alarm).to_be_visible()
-    alarm.get_by_role("button", name="I heard it").click()
+    alarm.get_by_role("button", name="Turn off the alarm").click()
     strip.get_by_role("button", name="Alarm sounds").click()
     expect(strip.get_by_role("button", name="Alarm is silent")).to_be_visible()
 
@@ -159,6 +159,6 @@ def test_a_swatch_ends_the_trial_and_an_own_paint_can_be_chosen(page: Page) -> N
     name.press("Tab")
     page.get_by_role("button", name="Keep this paint").click()
 
-    expect(page.get_by_role("button", name="Take out Harbour black")).to_be_visible()
+    expect(page.get_by_role("button", name="Remove Harbour black")).to_be_visible()
     page.get_by_role("combobox", name="Paint", exact=True).select_option(label="Harbour black")
     expect(page.get_by_role("complementary", name="Paint").get_by_text("of harbour black in")).to_be_visible()

@@ -39,19 +39,20 @@ def test_a_patch_is_laid_on_another_sheet_by_mouse_and_by_keyboard(page: Page) -
     page.keyboard.press("ArrowLeft")
     expect(page.get_by_role("button", name=re.compile(f"^Patch {number} on sheet 1"))).to_be_visible()
     settled(page)
-    again = page.get_by_role("button", name="Lay them out as is best")
+    again = page.get_by_role("button", name="Reset layout")
     again.click()
     expect(again).to_have_count(0)
 
 
 def test_patches_are_put_together_with_marks_to_measure_between(page: Page) -> None:
     page.goto("/#/job/1/sheets")
-    expect(page.get_by_role("group", name="Sheets as they lie on the mat")).to_be_visible()
+    expect(page.get_by_role("group", name="Sheets on the cutting mat")).to_be_visible()
 
     page.keyboard.press("V")
 
     expect(page.get_by_role("group", name=re.compile("The blank at true scale"))).to_be_visible()
     expect(page.locator(".seam .label").first).to_contain_text(" mm")
+    page.get_by_text("Seams and how to set them").click()
     expect(page.get_by_text("From the blank's edges to each patch")).to_be_visible()
 
 
@@ -72,7 +73,7 @@ def test_a_test_cut_is_answered_until_it_is_clean_and_then_in_force(page: Page) 
 def test_a_sheet_is_cut_and_its_progress_outlives_the_page(page: Page) -> None:
     at_the_sheets(page, "OAR")
     page.get_by_text("The cutter (simulated)").click()
-    page.get_by_label("Fault to come, for practice").select_option("link-lost")
+    page.get_by_label("Practise with a fault").select_option("link-lost")
     page.get_by_role("button", name="Send to the cutter").first.click()
     page.get_by_role("button", name="Cut", exact=True).click()
 
@@ -100,6 +101,7 @@ def test_an_own_roll_narrows_the_sheets_and_is_cut_from(page: Page) -> None:
 
     page.get_by_label("Material in store").select_option(label="Window roll")
 
+    page.get_by_text("What to cut off").click()
     expect(page.get_by_text(re.compile("Window roll, 250 mm wide"))).to_be_visible()
     page.get_by_role("button", name=re.compile("Cut off: take it from")).click()
     settled(page)
@@ -117,7 +119,7 @@ def test_a_cutter_is_not_kept_with_a_reach_that_was_refused(page: Page) -> None:
     form.get_by_label("Name").fill("Loft table")
     reach.fill("9000")
     form.get_by_role("button", name="Keep this cutter").click()
-    expect(form.get_by_text("Give 20 mm to 5000 mm.")).to_be_visible()
+    expect(form.get_by_text("Enter 20 mm to 5000 mm.")).to_be_visible()
     expect(own).not_to_contain_text("Loft table")
     reach.fill("500")
     form.get_by_role("button", name="Keep this cutter").click()
@@ -137,7 +139,7 @@ def test_another_layout_is_shown_with_what_it_saves_and_taken(page: Page) -> Non
         "button", name=re.compile("1 sheet, no seam: a border of 30 mm. Saves 1 sheet and 1 seam")
     ).click()
 
-    expect(layouts).to_contain_text("1 sheet, no seam. Proven fewest.")
+    expect(layouts).to_contain_text("1 sheet, no seam. 1 sheet is the minimum.")
     expect(layouts.get_by_role("button")).to_have_count(0)
     page.get_by_role("button", name=re.compile("^Undo")).click()
     expect(layouts).to_contain_text("2 sheets, 1 seam")

@@ -85,7 +85,11 @@ def test_only_the_chosen_parts_move_and_frames_never() -> None:
 
 @pytest.mark.parametrize(
     ("numbers", "how", "said"),
-    [([1], "left", "takes 2 parts"), ([1, 2], "spread-down", "takes 3 parts"), ([], "sideways", "no way to arrange")],
+    [
+        ([1], "left", "needs 2 parts"),
+        ([1, 2], "spread-down", "needs 3 parts"),
+        ([], "sideways", "not a way to arrange"),
+    ],
 )
 def test_arranging_too_few_is_refused(numbers, how, said) -> None:
     with pytest.raises(BadInput, match=said):

@@ -98,7 +98,7 @@ def test_strokes_are_made_thicker_on_both_sides() -> None:
 
 
 def test_strokes_made_thinner_than_nothing_are_refused() -> None:
-    with pytest.raises(BadInput, match="nothing is left"):
+    with pytest.raises(BadInput, match="nothing would be left"):
         design(artwork(40.0, "bar", embolden=-11))
 
 
@@ -221,7 +221,7 @@ def test_a_dashed_frame_has_whole_dashes_with_even_gaps() -> None:
 
 @pytest.mark.parametrize("style", ["single", "dashed"])
 def test_a_frame_too_far_in_is_refused(style: str) -> None:
-    with pytest.raises(BadInput, match="leaves nothing of this blank"):
+    with pytest.raises(BadInput, match="leaves no room on this blank"):
         design(artwork(50.0), Frame(id=2, style=style, inset=250))
 
 

@@ -48,8 +48,8 @@ def test_a_finding_says_where_and_how_much(catalogue) -> None:
     assert 40 < finding.at[0] < 100
     assert finding.at[1] == pytest.approx(20, abs=0.5)
     assert "is 4 mm" in finding.message()
-    assert "Coir mat wants 6 mm" in finding.message()
-    assert "is 3/16 in over" in finding.message("in")
+    assert "the minimum for coir mat is 6 mm" in finding.message()
+    assert "is 5/32 in over" in finding.message("in")
 
 
 @pytest.mark.parametrize(

@@ -1,81 +1,73 @@
-"""Lines masked one after the other: each line its own mask, pieces and paint; nothing lost between them."""
+"""Words of a new job break into lines where one line would be too low; scripts run their own way."""
 
 import pytest
-import shapely
 
-from dunestead.core.job.job import Job, altered
-from dunestead.core.painting.coatings import Coating
-from dunestead.core.plan.plan import make_plan
-from dunestead.core.stations.graph import task_graph
-from dunestead.core.words.tasks import detail_of
-from dunestead.formats.verified import check_cut
-from tests.making import CATALOGUE, job_of
-from tests.shapes import artwork, files, frame, rect
+from dunestead.catalogue.face_files import open_face
+from dunestead.core.artwork.painted import paint
+from dunestead.core.artwork.words.lines import in_lines
+from dunestead.core.artwork.words.setting import Setting, set_words
+from tests.making import CATALOGUE
 
-# A square O of 100 mm with a centre of 50, and below it a bar of 100 by 20.
-SOURCES = files(o=frame(0, 0, 100, 50), bar=rect(0, 0, 100, 20))
+FACE = open_face("archivo-black")
+MAT = (540.0, 340.0)
 
 
-@pytest.fixture(scope="module")
-def job() -> Job:
-    return job_of(artwork(100.0, "o", y=-80.0), artwork(100.0, "bar", 2, y=60.0), masks="lines")
+def height_of(text: str, room: tuple[float, float]) -> float:
+    """Return the height of a capital when the words are set as wide or as high as the room, measured on outlines."""
+    words = set_words(Setting(text, 100.0, "cap"), FACE)
+    x0, y0, x1, y1 = paint(words.drawing, 100.0).region.bounds
+    scale = words.width / (x1 - x0)
+    return 100.0 * min(room[0] / (x1 - x0), room[1] / (y1 - y0)) / scale
 
 
-def test_each_line_has_a_mask_of_its_own_with_its_own_border(job: Job) -> None:
-    plan = make_plan(job, SOURCES, CATALOGUE, check_cut)
-
-    first, second = plan.masks
-    border = first.laid.mask.border
-    assert [mask.laid.name for mask in plan.masks] == ["the mask of line 1", "the mask of line 2"]
-    assert first.box[2] - first.box[0] == pytest.approx(100 + 2 * border, abs=0.1)
-    assert first.box[3] - first.box[1] == pytest.approx(100 + 2 * border, abs=0.1)
-    assert second.box[3] - second.box[1] == pytest.approx(20 + 2 * border, abs=0.1)
-    assert [len(mask.laid.mask.loose) for mask in plan.masks] == [1, 0]
-    both = shapely.union(*(mask.laid.painted.region for mask in plan.masks))
-    assert shapely.symmetric_difference(both, plan.painted.region).area < 1e-6
+def test_one_line_that_is_high_enough_is_left() -> None:
+    assert in_lines("LOW TIDE", FACE, MAT, 40.0) == "LOW TIDE"
 
 
-def test_each_line_is_painted_with_its_share(job: Job) -> None:
-    """The O paints three quarters of 100 by 100, the bar 100 by 20: 7500 and 2000 mm2."""
-    plan = make_plan(job, SOURCES, CATALOGUE, check_cut)
-    coats = [t for t in task_graph(plan, CATALOGUE).tasks if t.code == "paint-coat" and t.coat == 1]
-
-    assert [task.mask for task in coats] == [1, 2]
-    assert coats[0].minutes / coats[1].minutes == pytest.approx(7500 / 2000, rel=1e-3)
+def test_what_the_maker_broke_or_cannot_be_broken_is_left() -> None:
+    assert in_lines("MIND THE\nSTEP PLEASE", FACE, MAT, 40.0) == "MIND THE\nSTEP PLEASE"
+    assert in_lines("UNBREAKABLEWORDTHATISLONG", FACE, MAT, 40.0) == "UNBREAKABLEWORDTHATISLONG"
 
 
-def test_a_piece_left_out_or_dropped_changes_its_line_only(job: Job) -> None:
-    out = make_plan(altered(job, fates={1: "leave-out"}), SOURCES, CATALOGUE, check_cut)
-    dropped = make_plan(altered(job, fates={1: "drop"}), SOURCES, CATALOGUE, check_cut)
+@pytest.mark.parametrize("text", ["MIND THE STEP PLEASE", "WIPE YOUR SANDY FEET", "A B C D E F G H WINDOWSILLS"])
+def test_lines_are_broken_so_that_letters_are_highest(text: str) -> None:
+    """Held against every way of breaking the words, each set and measured."""
+    words = text.split()
+    ways = []
+    for mask in range(2 ** (len(words) - 1)):
+        line = words[0]
+        for k, word in enumerate(words[1:]):
+            line += ("\n" if mask >> k & 1 else " ") + word
+        ways.append(line)
 
-    assert out.masks[0].laid.painted.region.area == pytest.approx(10000, rel=1e-3)
-    assert [mask.laid.line for mask in dropped.masks] == ["line 2"]
+    chosen = in_lines(text, FACE, MAT, 60.0)
 
-
-def test_small_masks_of_several_lines_share_a_sheet(job: Job) -> None:
-    plan = make_plan(job, SOURCES, CATALOGUE, check_cut)
-
-    (sheet,) = plan.sheets
-    assert sorted(one.patch.mask for one in sheet.sheet.patches) == [1, 2]
-    assert sheet.verdict.agrees
-
-
-def test_each_line_has_its_own_distances_and_covers_and_no_notches(job: Job) -> None:
-    """On 600 by 400 the O, 100 square, lies 80 above the middle; the bar, 100 by 20, 60 below it."""
-    plan = make_plan(job, SOURCES, CATALOGUE, check_cut)
-    lays = [task for task in task_graph(plan, CATALOGUE).tasks if task.code == "tack-lay"]
-
-    assert [(m.tape.left, m.tape.top) for m in plan.masks] == [pytest.approx((250, 70)), pytest.approx((250, 250))]
-    assert [(m.tape.right, m.tape.bottom) for m in plan.masks] == [pytest.approx((250, 230)), pytest.approx((250, 130))]
-    assert all("notch" not in detail_of(task, "mm") for task in lays)
-    sprayed = make_plan(altered(job, coatings=(Coating("colour", "rubber-spray"),)), SOURCES, CATALOGUE, check_cut)
-    first, second = (mask.cover for mask in sprayed.masks)
-    assert first.sides == pytest.approx((210, 30, 210, 190))
-    assert second.sides == pytest.approx((210, 210, 210, 90))
+    assert chosen.replace("\n", " ") == text
+    assert height_of(chosen, MAT) == pytest.approx(max(height_of(way, MAT) for way in ways), rel=0.04)
 
 
-def test_the_second_line_waits_until_the_first_may_be_handled(job: Job) -> None:
-    graph = task_graph(make_plan(job, SOURCES, CATALOGUE, check_cut), CATALOGUE)
-    wait = next(wait for wait in graph.by_id["tack-lay/m2/k1"].after if wait.task.startswith("paint-coat/m1"))
+def test_hebrew_runs_from_right_to_left_and_figures_in_it_do_not() -> None:
+    """The first letter stands furthest right; 12 after it stands left of all, its 1 before its 2."""
+    glyphs = open_face("rubik").shape("אב 12", apart=False).glyphs
+    at = {glyph.first: glyph.x for glyph in glyphs}
 
-    assert wait.least == 240
+    assert at[0] > at[1] > at[4] > at[3]
+
+
+def test_arabic_letters_are_joined_in_their_forms() -> None:
+    """A letter between two others takes another form than one that stands alone."""
+    face = open_face("rubik")
+    middle = face.shape("ببب", apart=False).glyphs
+    alone = face.shape("ب", apart=False).glyphs
+
+    assert len(middle) == 3
+    assert len({glyph.outline.segments.tobytes() for glyph in middle} | {alone[0].outline.segments.tobytes()}) >= 3
+
+
+@pytest.mark.parametrize("text", ["ПРИВЕТ", "ΚΑΛΗΜΕΡΑ", "שלום", "مرحبا", "CAFÉ"])
+def test_every_script_has_a_face_that_lacks_nothing(text: str) -> None:
+    assert [key for key in CATALOGUE.faces if not open_face(key).lacks(text)]
+
+
+def test_a_script_nobody_draws_is_said_to_be_lacking() -> None:
+    assert all(open_face(key).lacks("海") for key in CATALOGUE.faces)

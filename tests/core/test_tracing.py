@@ -233,10 +233,10 @@ def test_a_picture_of_one_grey_shows_no_drawing(value: int) -> None:
 @pytest.mark.parametrize(
     ("settings", "said"),
     [
-        ({"threshold": 300}, "300 as a threshold"),
+        ({"threshold": 300}, "for the threshold"),
         ({"despeckle": -1}, "size of specks of -1 px"),
-        ({"smooth": 1.5}, "1.5 as a smoothing"),
-        ({"pen": 0.5}, "0.5 as a pen.s share"),
+        ({"smooth": 1.5}, "for the smoothing"),
+        ({"pen": 0.5}, "for the pen.s share"),
         ({"corners": ((0, 0), (1, 1), (1, 0), (0, 1))}, "do not make a sheet"),
         ({"threshold": 1}, "darker than the threshold"),
     ],
@@ -252,7 +252,7 @@ def test_a_picture_of_nothing_but_edge_is_refused_soon() -> None:
     grain = np.random.default_rng(3).normal(0, 1, (1500, 2000))
     blotches = cv2.normalize(cv2.GaussianBlur(grain, (0, 0), 3), None, 0, 255, cv2.NORM_MINMAX).astype(np.uint8)
 
-    with pytest.raises(ArtworkRefused, match="more edge than a mask"):
+    with pytest.raises(ArtworkRefused, match="too much fine detail"):
         traced(blotches)
 
 

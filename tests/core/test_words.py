@@ -221,7 +221,7 @@ def test_joined_letters_are_bent_and_stay_joined() -> None:
         ({"text": "A\nB\nC\nD", "size": 60.0, "sized_by": "cap", "arc": 120.0}, "past the middle"),
         ({"text": "ROUND", "size": 900.0, "arc": 50.0}, "cannot be 900 mm wide"),
         ({"text": "ABCDEF", "size": 20.0, "letter_gap": 40.0}, "cannot be 20 mm wide"),
-        ({"text": "x" * 5000}, "more than a mask carries"),
+        ({"text": "x" * 5000}, "too many for a mask"),
     ],
 )
 def test_what_cannot_be_set_is_refused(more, said: str) -> None:

@@ -93,7 +93,7 @@ def test_a_change_after_undo_cuts_off_what_was_undone(store: JobStore) -> None:
     store.change(job_id, 3, altered(JOB, copies=9), "Other copies")
 
     assert store.get(job_id).job.blank.copies == 9
-    with pytest.raises(NotNow, match="nothing to do again"):
+    with pytest.raises(NotNow, match="nothing to redo"):
         store.redo(job_id)
 
 
@@ -108,7 +108,7 @@ def test_a_change_made_on_an_old_state_is_refused(store: JobStore) -> None:
     job_id = store.add(JOB)
     store.change(job_id, 1, altered(JOB, copies=2), "One window")
 
-    with pytest.raises(Clash, match="another window meanwhile: One window"):
+    with pytest.raises(Clash, match="in another window: One window"):
         store.change(job_id, 1, altered(JOB, copies=3), "Another")
     assert store.get(job_id).job.blank.copies == 2
 

@@ -4,6 +4,6 @@
 
 <main class="mx-auto max-w-xl p-10 text-center">
   <h1 class="stamp mb-3 text-3xl">Nothing here</h1>
-  <p class="mb-5">This address leads nowhere in the workshop.</p>
+  <p class="mb-5">There is no page at this address.</p>
   <a class="font-bold underline" href="/" use:link>Back to the board</a>
 </main>

@@ -3,6 +3,6 @@ import App from './App.svelte';
 import './app.css';
 
 const target = document.getElementById('app');
-if (!target) throw new Error('The page has no place for the application.');
+if (!target) throw new Error('The page has no element for the application.');
 
 export default mount(App, { target });

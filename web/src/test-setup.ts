@@ -1,4 +1,6 @@
 import { cleanup } from '@testing-library/svelte';
+// Lengths in tests are metric, wherever they run.
+Object.defineProperty(navigator, 'language', { value: 'en-GB', configurable: true });
 import { afterEach, vi } from 'vitest';
 
 // The browser under test draws nothing and measures nothing.

@@ -72,7 +72,7 @@ def take_layout(job_id: int, code: str, query_data: schemas.UnitQuery) -> schema
 @cutting.post("/jobs/<int:job_id>/search")
 @cutting.output(wire.SearchOut)
 def begin_search(job_id: int) -> wire.SearchOut:
-    """Look longer for fewer sheets or less material; what is found is kept as a change of the job."""
+    """Search for a better layout; what is found is kept as a change of the job."""
     workbench = bench()
     plan = workbench.plan(job_id)
     items, room = job_items(plan.layout), plan.reach.room

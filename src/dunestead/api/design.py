@@ -129,7 +129,7 @@ def change_part(job_id: int, element: int, given: wire.ElementIn, query_data: wi
 @design.output(wire.JobOut)
 def drop_part(job_id: int, element: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Take a part out of the design."""
-    change(job_id, "Part taken out", lambda job, _: drop_element(job, element))
+    change(job_id, "Part removed", lambda job, _: drop_element(job, element))
     return shown(job_id, query_data)
 
 

@@ -28,7 +28,6 @@ from dunestead.core.units import parse_length
 from dunestead.formats.job_file import read_job_file
 from dunestead.formats.job_zip import open_job_zip
 from dunestead.store import Where
-from dunestead.workshop.workbench import FIRST_FACE
 
 __all__ = ["jobs"]
 
@@ -86,6 +85,14 @@ def get_catalogue(query_data: wire.UnitQuery) -> wire.CatalogueOut:
     return catalogue_out(bench().catalogue, query_data.unit)
 
 
+@jobs.get("/faces")
+@jobs.input(wire.TextQuery, location="query")
+@jobs.output(wire.FaceKeysOut)
+def get_faces(query_data: wire.TextQuery) -> wire.FaceKeysOut:
+    """List the faces that have every letter of a text."""
+    return wire.FaceKeysOut(faces=bench().faces_for(query_data.text))
+
+
 @jobs.get("/jobs")
 @jobs.input(wire.UnitQuery, location="query")
 @jobs.output(wire.BoardOut)
@@ -135,21 +142,21 @@ def begin_job(query_data: wire.UnitQuery) -> wire.JobOut:
     """Begin a job from an artwork file or from words."""
     workbench, form = bench(), request.form
     if (number := form.get("blank", "")) and not number.isdigit():
-        raise BadInput(f"“{number}” is no blank of the library.", "Give its number.")
+        raise BadInput(f"“{number}” is not one of your saved blanks.", "Give its number.")
     blank = workbench.blanks.get(int(number)) if number else None
     surface = blank.surface if blank else form.get("surface", "coir")
     words = clean_text(form.get("words", "")).strip()
     file = request.files.get("artwork")
+    own = blank.blank if blank else _sized(form, workbench.catalogue.surface(surface))
     if file and file.filename:
         make = workbench.keep_file(file.read(), file.filename)
         stem = file.filename.rsplit("/", 1)[-1].rsplit(".", 1)[0].replace("-", " ").replace("_", " ").strip()
     elif words:
-        make = workbench.make_words(words, form.get("face") or FIRST_FACE)
+        make = workbench.first_words(words, form.get("face") or None, surface, own)
         stem = " ".join(words.split())
     else:
-        raise BadInput("Neither artwork nor words came with the request.", "Drop a file on the board, or write words.")
+        raise BadInput("There is no artwork and no words yet.", "Choose a file, or type some words.")
     name = form.get("name", "").strip() or stem[:1].upper() + stem[1:]
-    own = blank.blank if blank else _sized(form, workbench.catalogue.surface(surface))
     job_id = workbench.begin(make, name[:120], surface, own)
     return shown(job_id, query_data)
 

@@ -23,7 +23,10 @@ _BY_CODE = {"no-version": 428}
 _SENTENCES = {
     404: ("There is nothing at this address.", "Go back to the board."),
     405: ("This address does not take that kind of request.", "/api/openapi.json says what it takes."),
-    413: ("The file is larger than a drawing to cut has need of.", "Remove embedded pictures and simplify its paths."),
+    413: (
+        "This file is larger than a drawing for cutting needs to be.",
+        "Remove embedded pictures and simplify its paths.",
+    ),
 }
 _STOPPED = ("This was stopped; nothing was changed.", "Make the drawing simpler, or let it run.")
 _OTHERWISE = (
@@ -79,7 +82,7 @@ def install_problems(app: APIFlask) -> None:
         return problem(
             422,
             "not-understood",
-            f"The request was not understood: {_first_complaint(error.detail)}.",
+            f"This could not be understood: {_first_complaint(error.detail)}.",
             "Correct it and send it again.",
         )
 

@@ -223,7 +223,7 @@ class FollowIn(Wire):
 
 
 class FatesIn(Wire):
-    """What becomes of loose pieces; without numbers, of all of them. A null fate is undecided."""
+    """What happens to loose pieces; without numbers, of all of them. A null fate is undecided."""
 
     numbers: list[int] | None = None
     fate: Fate | None
@@ -462,7 +462,7 @@ class OnwardOut(BaseModel):
 
     deed: Deed
     said: str
-    label: str = Field(description="Empty where only the maker can mend it.")
+    label: str
     station: str
     width: float | None = Field(description="mm, of the deed `width`.")
     numbers: list[int]
@@ -870,7 +870,7 @@ class WordsIn(Wire):
     """Words to add."""
 
     text: str
-    face: str = "archivo-black"
+    face: str | None = Field(None, description="Null for the first that has all the letters.")
 
 
 class FrameIn(Wire):
@@ -1459,6 +1459,18 @@ class FaceOut(BaseModel):
     name: str
     kind: str
     kind_name: str
+
+
+class TextQuery(Wire):
+    """A text that is to be set."""
+
+    text: str = Field("", max_length=400)
+
+
+class FaceKeysOut(BaseModel):
+    """Keys of faces."""
+
+    faces: list[str]
 
 
 class CatalogueOut(BaseModel):

@@ -123,7 +123,7 @@ class _TaskViews:
         """Return a station without its tasks and figures."""
         opened, progress = self._opened, self._opened.progress
         by_code = {one.code: one for one in opened.stations}
-        onward = onward_of(opened.plan, progress, by_code, station.code, self._unit)
+        onward = onward_of(opened.plan, progress, by_code, station.code, opened.next, self._unit)
         return wire.StationOut(
             code=station.code,
             name=station.name,

@@ -133,7 +133,9 @@ def change_press(number: int, given: wire.PressIn) -> wire.WorkshopOut:
 def _paint(given: wire.PaintIn) -> OwnPaint:
     like = bench().catalogue.paint(given.like)
     if like.key.startswith("own-"):
-        raise BadInput("A paint is like one of the table.", "Choose the shipped paint that it behaves like.")
+        raise BadInput(
+            "An own paint has to be based on one of the shipped paints.", "Choose the shipped paint it behaves like."
+        )
     paint = OwnPaint(**given.model_dump())
     check_paint(paint)
     return paint
@@ -188,7 +190,7 @@ def set_photo(number: int) -> wire.WorkshopOut:
     before: Swatch = _shelf("swatches").get(number)
     file = request.files.get("photo")
     if file is None:
-        raise BadInput("No photo came along.", "Choose one and send it again.")
+        raise BadInput("No photo was sent.", "Choose one and send it again.")
     key = bench().keep_bytes(clean_photo(file.read()))
     return _kept(lambda: _shelf("swatches").change(number, replace(before, photo=key)))
 

@@ -42,5 +42,5 @@ def open_font_file(path: Path) -> Face:
     except OSError as error:
         raise BadInput(f"{path} cannot be read.", "Check the path to the font file.") from error
     if not data or len(data) > _MOST_BYTES:
-        raise BadInput(f"{path.name} is not a font we can read.", "Give a TTF, OTF, WOFF or WOFF2 file.")
+        raise BadInput(f"{path.name} is not a font that can be read.", "Choose a TTF, OTF, WOFF or WOFF2 file.")
     return Face(path.name, (data,))

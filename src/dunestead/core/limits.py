@@ -65,16 +65,17 @@ def _check(value: float | str | None, limit: Limit) -> None:
     if isinstance(value, str):
         _check_letters(value.strip(), limit)
     elif value is not None and not limit.least <= value <= limit.most:
-        allowed = f"Give {limit.least:,.10g} to {limit.most:,.10g}{f' {limit.unit}' if limit.unit else ''}."
+        allowed = f"Enter {limit.least:,.10g} to {limit.most:,.10g}{f' {limit.unit}' if limit.unit else ''}."
         if limit.unit == "mm":
-            raise BadLength(f"The {limit.name} of {value:g} mm makes no sense here.", allowed)
+            raise BadLength(f"The {limit.name} of {value:g} mm is not possible here.", allowed)
         if limit.unit:
-            raise BadInput(f"The {limit.name} of {value:g} {limit.unit} makes no sense here.", allowed)
-        raise BadInput(f"{value:g} {limit.name} cannot be.", allowed)
+            raise BadInput(f"The {limit.name} of {value:g} {limit.unit} is not possible here.", allowed)
+        name = limit.name.removeprefix("as a ")
+        raise BadInput(f"{value:g} is outside what is possible for the {name}.", allowed)
 
 
 def _check_letters(text: str, limit: Limit) -> None:
     if not limit.least <= len(text) <= limit.most:
-        allowed = f"Give {limit.least:g} to {limit.most:,.10g} letters."
+        allowed = f"Enter {limit.least:g} to {limit.most:,.10g} letters."
         what = f"has {len(text):,} letters" if text else "is missing"
         raise BadInput(f"The {limit.name} {what}.", allowed)

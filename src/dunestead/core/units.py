@@ -78,7 +78,7 @@ def parse_length(text: str, *, what: str = "length", allow_zero: bool = False) -
     millimetres = (value + float(match["whole"] or 0)) * _MM_PER_UNIT[match["unit"] or ""]
     smallest_ok = millimetres >= 0 if allow_zero else millimetres > 0
     if not (smallest_ok and millimetres <= _LONGEST_MM):
-        raise BadLength(f"The {what} of {text.strip()} makes no sense here.", "Give a length above 0 and up to 50 m.")
+        raise BadLength(f"The {what} of {text.strip()} is not possible here.", "Give a length above 0 and up to 50 m.")
     return round(millimetres, 6)
 
 
@@ -123,7 +123,7 @@ def shown_up(millimetres: float, unit: str = "mm") -> float:
     --------
     >>> shown_up(553.04), shown_up(553.0), shown_up(12.31)
     (554.0, 553.0, 12.4)
-    >>> shown_up(100.0, "in") / MM_PER_INCH
+    >>> round(shown_up(100.0, "in") / MM_PER_INCH, 6)
     3.9375
     """
     step = _shown_step(millimetres, unit)

@@ -264,26 +264,6 @@ _JOBS = (
         (_entries(4),),
     ),
     _DemoJob(
-        _words("MARRAM ROW"),
-        "Slipway round mat",
-        "coir",
-        _tape(600, 600, (-2, -4), shape="oval", colour="#a9814f"),
-        400.0,
-        (
-            _round_mat,
-            _entries(6, material="vinyl-permanent", cutter="wide-roll", method="weak-tape", covered=True),
-            _from_store("Wide roll of permanent vinyl"),
-        ),
-    ),
-    _DemoJob(
-        _words("NETS"),
-        "Net loft mat",
-        "coir",
-        _tape(450, 350, (-2, -1), colour="#b08a57"),
-        300.0,
-        (_entries(17, material="vinyl-permanent", method="warm-air"), _every("keep")),
-    ),
-    _DemoJob(
         _file("boathouse-shirt.svg"),
         "Boathouse shirt",
         "jersey",
@@ -327,6 +307,18 @@ _JOBS = (
                 method="weak-tape",
                 coatings=(Coating("colour", "fabric-spray"),),
             ),
+        ),
+    ),
+    _DemoJob(
+        _words("MARRAM ROW"),
+        "Slipway round mat",
+        "coir",
+        _tape(600, 600, (-2, -4), shape="oval", colour="#a9814f"),
+        400.0,
+        (
+            _round_mat,
+            _entries(6, material="vinyl-permanent", cutter="wide-roll", method="weak-tape", covered=True),
+            _from_store("Wide roll of permanent vinyl"),
         ),
     ),
     _DemoJob(
@@ -398,6 +390,14 @@ _JOBS = (
             ),
             _every("keep"),
         ),
+    ),
+    _DemoJob(
+        _words("NETS"),
+        "Net loft mat",
+        "coir",
+        _tape(450, 350, (-2, -1), colour="#b08a57"),
+        300.0,
+        (_entries(17, material="vinyl-permanent", method="warm-air"), _every("keep")),
     ),
     _DemoJob(
         _words("CRABS"),

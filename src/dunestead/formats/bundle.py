@@ -86,7 +86,7 @@ def _sheet_lines(sheet: VerifiedSheet, planned: SheetPlan, trim: Trim | None, co
     if trim:
         beside = f", beside the piece for sheet {trim.beside}" if trim.beside else ""
         yield f"  trim material to {show_length(trim.across, unit)} x {show_length(trim.along, unit)}{beside}"
-    facing = "MIRRORED" if own.mirrored else "as it reads"
+    facing = "MIRRORED" if own.mirrored else "not mirrored"
     yield f"  cut area {show_length(own.width, unit)} x {show_length(own.height, unit)}, {facing}"
     patches = ", ".join(f"{one.id}{' (turned)' if one.turned else ''}" for one in own.patches)
     yield f"  patches {patches}"

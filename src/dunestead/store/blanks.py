@@ -73,5 +73,5 @@ class BlankStore:
         with self._sessions.write() as session:
             row = session.get(BlankRow, number)
             if row is None:
-                raise NoSuchThing(f"There is no blank {number} in the library.", "It may have been taken out already.")
+                raise NoSuchThing(f"There is no blank {number} in the library.", "It may have been removed already.")
             session.delete(row)

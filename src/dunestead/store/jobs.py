@@ -205,7 +205,7 @@ class JobStore:
 
     def redo(self, job_id: int, version: int | None = None) -> None:
         """Step forward again; raises `NotNow` when nothing was undone, `Clash` when the job is at another version."""
-        self._step(job_id, 1, version, "There is nothing to do again.")
+        self._step(job_id, 1, version, "There is nothing to redo.")
 
     def _step(self, job_id: int, by: int, version: int | None, otherwise: str) -> None:
         with self._keeping() as session:
@@ -312,7 +312,7 @@ def _read(state: dict[str, Any]) -> Job:
         where = ".".join(str(part) for part in error.errors()[0]["loc"]) or "its state"
         raise DamagedJob(
             f"What is kept of this job cannot be read: {where} is not what it should be.",
-            "Undo its last change, or put it away and begin it anew.",
+            "Undo its last change, or put it away and start again.",
         ) from None
 
 
@@ -338,8 +338,8 @@ def _expect(session: Session, row: JobRow, version: int) -> None:
     )
     labels = list(session.scalars(since.order_by(RevisionRow.seq))) or ["a change was undone"]
     raise Clash(
-        f"This job was changed in another window meanwhile: {', '.join(labels)}.",
-        "It is shown as it is now; what you wrote is still here, change it again if you still want to.",
+        f"This job has been changed in another window: {', '.join(labels)}.",
+        "You now see the latest version. What you typed is still here; save it again if you still want it.",
     )
 
 

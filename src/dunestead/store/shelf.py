@@ -99,7 +99,7 @@ class Shelf(Generic[Record]):
         return row
 
     def _missing(self, number: int) -> NoSuchThing:
-        return NoSuchThing(f"There is no {self._kind} {number}.", "It may have been taken out; bring it back first.")
+        return NoSuchThing(f"There is no {self._kind} {number}.", "It may have been removed; bring it back first.")
 
     def _dumped(self, record: Record) -> dict[str, Any]:
         state: dict[str, Any] = self._shape.dump_python(record, mode="json")
@@ -174,14 +174,14 @@ def _own(shelf: Shelf[Device]) -> dict[str, Device]:
     """Return the devices of a shelf by the keys jobs know them by, those taken out included."""
     own = {f"own-{number}": replace(device, key=f"own-{number}") for number, device in shelf.all().items()}
     for number, device in shelf.gone().items():
-        own[f"own-{number}"] = replace(device, key=f"own-{number}", name=f"{device.name} (taken out)")
+        own[f"own-{number}"] = replace(device, key=f"own-{number}", name=f"{device.name} (removed)")
     return own
 
 
 def _own_paints(shelf: Shelf[OwnPaint], catalogue: Catalogue) -> dict[str, Paint]:
     """Return the maker's paints by the keys jobs know them by, those taken out included."""
     kept = [(number, own, "") for number, own in shelf.all().items()]
-    kept += [(number, own, " (taken out)") for number, own in shelf.gone().items()]
+    kept += [(number, own, " (removed)") for number, own in shelf.gone().items()]
     return {
         f"own-{number}": replace(
             catalogue.paint(own.like),

@@ -1,4 +1,4 @@
-"""What is waited for, over all jobs."""
+"""Running timers, over all jobs."""
 
 import logging
 from collections.abc import Callable

@@ -15,7 +15,7 @@ from dunestead.store import JobHead
 __all__ = ["UNRECKONED", "Mending", "OpenJob"]
 
 # What is said of a job whose fault nobody foresaw, and what to do.
-UNRECKONED = ("This job cannot be reckoned.", "Undo its last change, or put it away and begin it anew.")
+UNRECKONED = ("This job cannot be worked out.", "Undo its last change, or put it away and start again.")
 
 
 @dataclass(frozen=True, slots=True)

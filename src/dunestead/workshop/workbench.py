@@ -12,6 +12,7 @@ from dunestead.core.artwork.elements import Drawn, Element, Traced, Words, clean
 from dunestead.core.artwork.painted import paint
 from dunestead.core.artwork.trace.outline import trace
 from dunestead.core.artwork.trace.settings import TraceSettings
+from dunestead.core.artwork.words.lines import in_lines
 from dunestead.core.artwork.words.setting import Setting, set_words
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.changes.arranging import (
@@ -57,11 +58,11 @@ from dunestead.workshop.plans import Plans, Reckoned
 from dunestead.workshop.searches import Searches
 from dunestead.workshop.sources import StoredSources
 
-__all__ = ["FIRST_FACE", "Change", "Workbench", "with_fates"]
+__all__ = ["Change", "Workbench", "with_fates"]
 
 _LOGGER = logging.getLogger(__name__)
 _STARTS_AT_MM = 100.0
-FIRST_FACE = "archivo-black"
+_FIRST_FACE = "archivo-black"
 _JOB = TypeAdapter(Job)
 Change = Callable[[Job, Plan], Job]
 
@@ -134,8 +135,40 @@ class Workbench:
         key = self._store.keep_file(data)
         return lambda number: Drawn(id=number, source=key, file_name=name, width=_STARTS_AT_MM)
 
-    def make_words(self, text: str, face: str = FIRST_FACE) -> Callable[[int], Element]:
-        """Return what makes an element of words; raises when the face is none of ours or draws nothing of them."""
+    def faces_for(self, text: str) -> list[str]:
+        """Return the keys of the faces that have every letter of a text, in the order of the table."""
+        return [key for key in self.catalogue.faces if not self.sources.face(key).lacks(text)]
+
+    def first_words(self, text: str, face: str | None, surface: str, blank: Blank | None) -> Callable[[int], Element]:
+        """Return what makes the words of a new job: in lines where one would be too low for the surface."""
+        key = face or self._able_face(text)
+        row = self.catalogue.surface(surface)
+        width, height = blank.size if blank else row.blank
+        margin = self.catalogue.workshop["margin_share"] * width
+        room = (max(width - 2 * margin, 1.0), max(height - 2 * margin, 1.0))
+        self.catalogue.face(key)
+        lowest = row.letter * self.catalogue.workshop["first_letters"]
+        return self.make_words(in_lines(text, self.sources.face(key), room, lowest), key)
+
+    def _able_face(self, text: str) -> str:
+        """Return the first face that has all letters of a text; raises `BadInput` when none has."""
+        able = [_FIRST_FACE] if not self.sources.face(_FIRST_FACE).lacks(text) else self.faces_for(text)
+        if not able:
+            raise BadInput(
+                "None of the letterings that come with Dunestead has all of these letters.",
+                "Chinese, Japanese and some other scripts need a drawing of the words: drop one as SVG.",
+            )
+        return able[0]
+
+    def make_words(self, text: str, face: str | None = None) -> Callable[[int], Element]:
+        """Return what makes an element of words, in the first face that has all their letters where none is given.
+
+        Raises
+        ------
+        BadInput
+            When the face is none of ours or draws nothing of them, or no face has their letters.
+        """
+        face = face or self._able_face(text)
         self.catalogue.face(face)
         setting = Setting(clean_text(text), _STARTS_AT_MM)
         set_words(setting, self.sources.face(face))
@@ -388,7 +421,7 @@ class Workbench:
         task = _task(opened.graph, task_id)
         moment = at or self.clock.now()
         if moment > self.clock.now():
-            raise BadInput("That has not happened yet.", "Give a time that has passed.")
+            raise BadInput("That time is in the future.", "Enter a time that has passed.")
         if done and not reason:
             _check_time(opened.progress, task, moment)
             _check_weather(opened.plan, task)
@@ -440,7 +473,7 @@ class Workbench:
         call = task.call
         keepers = call.numbers if call and call.of == "keepers" else ()
         if call is None or not (any(one.code == what for one in call.counts) or (what == "keepers" and keepers)):
-            raise BadInput("That is not counted in this task.", "Tick it off instead.")
+            raise BadInput("That is not counted in this task.", "Tick the step off instead.")
         now = self.clock.now()
         entry = LogEntry("counted", task.id, now, what=what, count=value)
         check_limits(entry)
@@ -459,7 +492,7 @@ class Workbench:
         opened = self.open(job_id, "mm")
         task = _task(opened.graph, task_id)
         if task.call is None or task.call.of != "placements":
-            raise BadInput("Nothing is pressed in this task.", "Write it down where the mask is pressed.")
+            raise BadInput("Nothing is pressed in this task.", "Save where the mask is pressed.")
         plan, now = opened.plan, self.clock.now()
         record = Pressed(
             plan.choices.material.key,
@@ -486,7 +519,7 @@ class Workbench:
     def _numbered(self, job_id: int, task_id: str, numbers: Sequence[int]) -> Task:
         task = _task(self.open(job_id, "mm").graph, task_id)
         if task.call is None or not task.call.numbers:
-            raise BadInput("This task has no roll-call.", "Tick it off instead.")
+            raise BadInput("This task has no roll-call.", "Tick the step off instead.")
         if unknown := [number for number in numbers if number not in task.call.numbers]:
             what = "piece that is kept" if task.call.of == "keepers" else "rest of the plate"
             raise BadInput(f"{unknown[0]} is not a {what}.", "Call only the numbers on the map.")
@@ -504,9 +537,7 @@ class Workbench:
         opened = self.open(job_id, unit)
         if red := red_before_cutting(opened.stations):
             if not anyway:
-                raise HeldBack(
-                    f"{red.name}: {red.verdict}", "See to it first, or say that you want the file all the same."
-                )
+                raise HeldBack(f"{red.name}: {red.verdict}", "Fix it first, or choose to download the file anyway.")
             self._store.write(job_id, None, [LogEntry("handed-out", what[:120], self.clock.now())])
         return opened
 

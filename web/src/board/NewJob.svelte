@@ -3,6 +3,7 @@
   import Input from 'flowbite-svelte/Input.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
   import Spinner from 'flowbite-svelte/Spinner.svelte';
+  import { getFacesFor } from '../lib/api/client';
   import { ARTWORK_KINDS } from '../lib/artwork-kinds';
   import type { Choice, FaceRow, Start, StoredBlank } from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
@@ -40,6 +41,25 @@
   const wrong = $derived(
     sides === null ? `Enter both sides in ${settings.unit}, such as ${EXAMPLE[settings.unit]}.` : '',
   );
+
+  /** Keys of the letterings that have all letters of the words; null while that is not known. */
+  let able = $state.raw<string[] | null>(null);
+  const REST_MS = 300;
+  $effect(() => {
+    const text = words.trim();
+    const timer = setTimeout(() => {
+      getFacesFor(text).then(
+        (keys) => {
+          if (text !== words.trim()) return;
+          able = keys;
+          if (face && !keys.includes(face)) face = '';
+        },
+        () => (able = null),
+      );
+    }, REST_MS);
+    return () => clearTimeout(timer);
+  });
+  const offered = $derived(faces.filter((one) => !able || able.includes(one.key)));
 
   const on = (): Start => ({
     ...(isOwn
@@ -116,13 +136,19 @@
       <OneOf
         label="Lettering"
         value={face}
-        of={[['', 'Usual, chunky'], ...faces.map((one): [string, string] => [one.key, one.name])]}
+        of={[['', 'Usual, chunky'], ...offered.map((one): [string, string] => [one.key, one.name])]}
         onchange={(key) => (face = key)}
       />
       <MainButton class="lg:mt-6" size="sm" type="submit" disabled={!words.trim() || wrong !== ''}
         >Start with these words</MainButton
       >
     </form>
+    {#if able?.length === 0}
+      <p class="m-0 mt-2 text-sm" role="status">
+        No lettering that comes with Dunestead has all of these letters. Chinese and Japanese need your own
+        font: draw the words in it and drop the drawing here.
+      </p>
+    {/if}
     <p class="m-0 mt-3 flex flex-wrap items-center gap-2 text-sm">
       <Upload size={16} aria-hidden="true" />
       Or drop a drawing (SVG, DXF), a photo of one or a saved job here,

@@ -32,7 +32,7 @@
       <p class="stamp m-0 text-3xl text-(--signal-ink)">{showMinutes(closes)}</p>
       <p class="m-0 text-sm font-bold">left to do it</p>
     {:else}
-      <p class="stamp m-0 text-2xl text-(--fault)">Window passed</p>
+      <p class="stamp m-0 text-2xl text-(--fault)">Too late</p>
       <p class="m-0 text-sm">{showMinutes(-closes)} ago. {clock.late}</p>
     {/if}
   </div>

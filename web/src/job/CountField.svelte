@@ -14,7 +14,7 @@
   const id = $props.id();
   const agrees = $derived(counted !== null && (expected === null || counted === expected));
   const said = $derived.by(() => {
-    if (counted === null) return expected === null ? 'Write the number down' : `${expected} should be there`;
+    if (counted === null) return expected === null ? 'Save the count' : `${expected} should be there`;
     if (expected === null) return `${counted} counted`;
     return agrees ? `${counted} of ${expected}` : `${counted} counted, ${expected} should be there`;
   });

@@ -1,6 +1,7 @@
 <script lang="ts">
   import Button from 'flowbite-svelte/Button.svelte';
   import Spinner from 'flowbite-svelte/Spinner.svelte';
+  import { untrack } from 'svelte';
   import type { OpenJob } from './open-job.svelte';
   import type { Remedy } from '../lib/api/client';
   import { getRemedies, Problem } from '../lib/api/client';
@@ -19,7 +20,7 @@
     title?: string;
     onlook?: (key: string) => void;
   }
-  const { open, findings, title = 'To know before cutting', onlook }: Props = $props();
+  const { open, findings, title = 'Check before cutting', onlook }: Props = $props();
 
   const FEW = 3;
   const MARKS = { stop: 'stop', warn: 'warn', note: 'ready' } as const;
@@ -45,6 +46,17 @@
     }
   }
 
+  let helped = open.help;
+  // The main button opens the first thing found, with what helps.
+  $effect(() => {
+    if (open.help === helped) return;
+    helped = open.help;
+    const first = findings[0];
+    untrack(() => {
+      if (first && open.finding !== first.key) void look(first);
+    });
+  });
+
   async function apply(finding: Finding, remedy: Remedy): Promise<void> {
     open.finding = null;
     await open.remedy(finding.key, remedy.code);
@@ -65,7 +77,7 @@
           {#if isOpen && !finding.key.startsWith('heard/')}
             <div class="mt-1 ml-6 flex flex-col gap-1.5" aria-live="polite">
               {#if remedies?.key !== finding.key}
-                <p class="m-0 flex items-center gap-2"><Spinner size="4" /> Trying what helps</p>
+                <p class="m-0 flex items-center gap-2"><Spinner size="4" /> Trying out what helps</p>
               {:else if typeof remedies.found === 'string'}
                 <p class="m-0">{remedies.found}</p>
               {:else}
@@ -81,7 +93,7 @@
                   >
                 {:else}
                   <p class="m-0">
-                    Nothing that was tried helps without harm elsewhere. Change the artwork itself.
+                    Nothing we tried helps without causing a problem elsewhere. Change the artwork itself.
                   </p>
                 {/each}
               {/if}

@@ -51,7 +51,7 @@ describe('what was found', () => {
 
     await fireEvent.click(screen.getByRole('button', { name: /Too thin here/ }));
 
-    expect(await screen.findByText(/Nothing that was tried helps/)).toBeTruthy();
+    expect(await screen.findByText(/Nothing we tried helps/)).toBeTruthy();
   });
 
   it('asks nothing about what was heard of a file', async () => {

@@ -58,11 +58,11 @@
         bind:value={seconds}
       />
     </div>
-    <Button type="submit" color="alternative" size="sm">Write it down</Button>
+    <Button type="submit" color="alternative" size="sm">Save</Button>
     <p class="m-0 w-full text-(--faint)" role="status">
       {kept
-        ? 'Kept. Where it held, it is proposed the next time for this mask on this surface.'
-        : 'Mark first where it lifted: what lifted is not proposed again.'}
+        ? 'Saved. If it holds, it will be suggested next time for this mask on this surface.'
+        : 'First mark where it lifted: settings that lifted are not suggested again.'}
     </p>
   </form>
 </details>

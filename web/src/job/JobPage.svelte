@@ -78,18 +78,18 @@
   const go = (to: string) => void push(`/job/${params.id}/${to}`);
   const shortcuts = $derived<Shortcut[]>([
     { keys: 'B', about: 'Back to the board', run: () => void push('/') },
-    { keys: 'X', about: 'Tick the next thing off', run: () => void (canTickHere && open.doNext()) },
+    { keys: 'X', about: 'Tick off the next step', run: () => void (canTickHere && open.doNext()) },
     {
       keys: 'G',
-      about: 'Go to where the next thing is done',
+      about: 'Go to the next step',
       run: () => go(open.job?.next?.station ?? code),
     },
     { keys: 'Ctrl Z', about: 'Undo', run: () => void open.undo() },
-    { keys: 'Ctrl Shift Z', about: 'Do it again', run: () => void open.redo() },
+    { keys: 'Ctrl Shift Z', about: 'Redo', run: () => void open.redo() },
     { keys: 'P', about: 'Show the print, or the work', run: () => (showPrint = !showPrint) },
     { keys: 'L', about: 'Life size, or all of it', run: () => (lifeSize = !lifeSize) },
-    { keys: '+', about: 'Nearer', run: () => nearer(CLOSER) },
-    { keys: '-', about: 'Further off', run: () => nearer(1 / CLOSER) },
+    { keys: '+', about: 'Zoom in', run: () => nearer(CLOSER) },
+    { keys: '-', about: 'Zoom out', run: () => nearer(1 / CLOSER) },
     ...(view.keys?.(open) ?? []),
     ...codes.map((to, index) => ({
       keys: String((index + 1) % 10),
@@ -123,7 +123,7 @@
           size="xs"
           disabled={!open.job.history.redo}
           title={open.job.history.redo ?? ''}
-          aria-label={open.job.history.redo ? `Do again: ${open.job.history.redo}` : 'Nothing to do again'}
+          aria-label={open.job.history.redo ? `Redo: ${open.job.history.redo}` : 'Nothing to redo'}
           onclick={open.redo}><Redo2 size={16} /></Button
         >
       </div>
@@ -184,7 +184,7 @@
               color="alternative"
               size="xs"
               class="bg-(--sheet)"
-              aria-label="Further off"
+              aria-label="Zoom out"
               disabled={zoom <= 1}
               onclick={() => nearer(1 / CLOSER)}><ZoomOut size={16} /></Button
             >
@@ -192,7 +192,7 @@
               color="alternative"
               size="xs"
               class="bg-(--sheet)"
-              aria-label="Nearer"
+              aria-label="Zoom in"
               disabled={zoom >= CLOSEST}
               onclick={() => nearer(CLOSER)}><ZoomIn size={16} /></Button
             >

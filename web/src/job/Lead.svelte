@@ -37,7 +37,8 @@
       await open.change({ design_width: deed.width });
     } else if (deed.deed === 'fates' && deed.fate) {
       await open.decide(deed.numbers, deed.fate);
-    } else if (deed.deed === 'go') go(deed.station);
+    } else if (deed.deed === 'help') open.help++;
+    else if (deed.deed === 'go') go(deed.station);
   }
 
   /** Go where the next task is done, and show the copy it is about. */
@@ -70,7 +71,13 @@
         <MainButton href="/api/jobs/{job.id}/sheets.zip?unit={settings.unit}" class="w-full" download>
           <Download size={16} />&nbsp;{onward.label}
         </MainButton>
-      {:else if onward.label}
+        {#if next?.task}
+          {@const to = next}
+          <button class="cursor-pointer text-left text-sm underline" onclick={() => goTo(to)}
+            >Then start the work: {next.task.title}</button
+          >
+        {/if}
+      {:else}
         <MainButton class="w-full" disabled={open.busy > 0} onclick={() => act(onward)}>
           {onward.label}{#if onward.deed === 'go'}&nbsp;<ArrowRight size={16} />{/if}
         </MainButton>

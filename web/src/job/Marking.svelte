@@ -27,7 +27,7 @@
     <div class="flex flex-wrap items-end gap-2">
       <div class="w-28">
         <OneOf
-          label="What is wrong"
+          label="What did you see?"
           value={what}
           of={marking.kinds.map((one) => [one.key, one.name] as const)}
           onchange={(key) => {
@@ -52,7 +52,7 @@
         >
       {/if}
       <Button color="alternative" size="xs" aria-pressed={isPointing} onclick={point}
-        >{isPointing ? 'Now point at it' : 'Point at it in the picture'}</Button
+        >{isPointing ? 'Now click the place' : 'Click it in the picture'}</Button
       >
     </div>
   {/if}

@@ -23,7 +23,7 @@
 
 <form class="mt-2 flex flex-col gap-2 rounded-lg border-2 border-(--signal) p-2 text-sm" onsubmit={keep}>
   <p class="m-0" role="alert"><strong>{early.problem.what}</strong> {early.problem.fix}</p>
-  <label class="font-bold" for="{id}-reason">Why it is done all the same</label>
+  <label class="font-bold" for="{id}-reason">Why do it anyway?</label>
   <input
     id="{id}-reason"
     class="rounded-lg border border-(--line) bg-(--sheet) p-2"

@@ -37,8 +37,8 @@
         />
         <p class="m-0 mt-1 mb-2 text-sm text-(--faint)">
           {call.keepers_counted !== null && call.keepers_counted !== all
-            ? 'Tick each as you see it: what is left is missing.'
-            : 'Count them and write the number down, or tick each as you see it.'}
+            ? 'Tick each one you see; what stays unticked is missing.'
+            : 'Count them and save the number, or tick each one you see.'}
         </p>
       {/if}
       <div class="flex flex-wrap gap-1.5">

@@ -60,6 +60,8 @@ export class OpenJob {
   spot = $state.raw<[number, number] | null>(null);
   /** Key of the finding that is looked at. */
   finding = $state<string | null>(null);
+  /** How often the main button asked what helps. */
+  help = $state(0);
   /** What a change that is still in the hand would look like. */
   look = $state.raw<api.Look | null>(null);
   #wanted: api.LookChange | null = null;
@@ -336,7 +338,7 @@ export class OpenJob {
   /** Wait until all that was asked for is answered. */
   settled = (): Promise<void> => this.#turn;
 
-  /** Tick the next thing off. */
+  /** Tick off the next step. */
   doNext = () => (this.job?.next?.task ? this.done(this.job.next.task.id, true) : undefined);
 
   /** Step to another loose piece, round and round. */

@@ -1,4 +1,4 @@
-/** What is waited for over all jobs, and the alarm before a moment comes. */
+/** Running timers over all jobs, and the alarm before a moment comes. */
 import { getClocks, type Clocks } from './api/client';
 import { settings } from './settings.svelte';
 

@@ -1,11 +1,21 @@
 import { describe, expect, it } from 'vitest';
-import { lengthEntry, readLength, showDue, showLength, showMinutes, showRow } from './units';
+import {
+  lengthEntry,
+  readLength,
+  readNumber,
+  readPair,
+  showDue,
+  showLength,
+  showMinutes,
+  showRow,
+} from './units';
 
 describe('lengths', () => {
   it.each([
     [393.7, 'in', '15 1/2 in'],
     [25.4, 'in', '1 in'],
     [3.175, 'in', '1/8 in'],
+    [3.96875, 'in', '5/32 in'],
     [-12.7, 'in', '-1/2 in'],
     [0, 'in', '0 in'],
     [123.4, 'cm', '12.3 cm'],
@@ -21,12 +31,32 @@ describe('lengths', () => {
     ['40cm', 'mm', 400],
     ['12,5', 'cm', 125],
     ['-3', 'mm', -3],
+    ['400.', 'mm', 400],
+    ['2 ft', 'mm', 609.6],
   ] as const)('reads %s entered in %s as %d mm', (text, unit, mm) => {
     expect(readLength(text, unit)).toBeCloseTo(mm, 4);
   });
 
   it.each(['', 'wide', '1/0', '3 4'])('does not take “%s” for a length', (text) => {
     expect(readLength(text, 'mm')).toBeNull();
+  });
+
+  it.each([
+    ['30x18', 'in', [762, 457.2]],
+    ['60 by 40 cm', 'mm', [600, 400]],
+    ['24in × 400mm', 'cm', [609.6, 400]],
+    ['600 * 400.', 'mm', [600, 400]],
+  ] as const)('reads both sides of “%s” entered in %s', (text, unit, sides) => {
+    expect(readPair(text, unit)).toEqual(sides);
+  });
+
+  it.each(['600', 'x', '1x2x3', 'wide x high'])('does not take “%s” for two sides', (text) => {
+    expect(readPair(text, 'mm')).toBeNull();
+  });
+
+  it('reads numbers with a point or a comma, and nothing else', () => {
+    expect(['7', '2,5', '-3.', '.5'].map(readNumber)).toEqual([7, 2.5, -3, 0.5]);
+    expect(['', 'two', '1e3', '²', '1.2.3'].map(readNumber)).toEqual([null, null, null, null, null]);
   });
 
   it('reads back what it wrote into an entry field', () => {

@@ -286,7 +286,8 @@ def _place(
         local = {colour: region for colour, region in local.items() if not region.is_empty}
         if not local:
             raise BadInput(
-                f"Made {-element.embolden:g} mm thinner, nothing is left of this part.", "Take less off its strokes."
+                f"Made {-element.embolden:g} mm thinner, nothing would be left of this part.",
+                "Take less off its strokes.",
             )
     if element.mends:
         local = _mended(local, element.mends, size[0])
@@ -353,7 +354,7 @@ def _mended(
         local[colour] = unite([local[colour], strip])
     mended = {colour: region for colour, region in local.items() if not region.is_empty}
     if not mended:
-        raise BadInput("Mended like this, nothing is left of this part.", "Take the last change back.")
+        raise BadInput("Mended like this, nothing would be left of this part.", "Take the last change back.")
     return mended
 
 

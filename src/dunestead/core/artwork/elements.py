@@ -204,9 +204,7 @@ def element_of(elements: Sequence[Element], number: int) -> Element:
     for element in elements:
         if element.id == number:
             return element
-    raise NoSuchThing(
-        f"There is no part {number} in this design.", "Look at the job again: it may have been taken out."
-    )
+    raise NoSuchThing(f"There is no part {number} in this design.", "Look at the job again: it may have been removed.")
 
 
 def resized(element: Element, factor: float) -> Element:
@@ -259,7 +257,7 @@ def check_elements(elements: Sequence[Element]) -> None:
         With the value met and the values allowed.
     """
     if len(elements) > _MOST_ELEMENTS:
-        raise BadInput(f"{len(elements)} parts are more than a design needs.", f"Use up to {_MOST_ELEMENTS}.")
+        raise BadInput(f"{len(elements)} parts are more than a design can have.", f"Use up to {_MOST_ELEMENTS}.")
     for element in elements:
         _check_place(element)
         if isinstance(element, Words):
@@ -277,26 +275,24 @@ def check_elements(elements: Sequence[Element]) -> None:
 def _check_place(element: Element) -> None:
     check_limits(element)
     if len(element.mends) > _MOST_MENDS:
-        raise BadInput(f"{len(element.mends)} mended places are more than can be carried.", "Mend the whole part.")
+        raise BadInput(f"{len(element.mends)} corrected places are too many.", "Mend the whole part.")
     for mend in element.mends:
         check_limits(mend)
         if not mend.path:
-            raise BadInput("A mended place has no place.", "Look at what is found and mend it again.")
+            raise BadInput("A corrected place has no position.", "Look at what is found and mend it again.")
     repeat = element.repeat
     if repeat is None:
         return
     check_limits(repeat)
     if repeat.across * repeat.down > _MOST_COPIES:
-        raise BadInput(
-            f"{repeat.across} by {repeat.down} copies cannot be carried.", f"Give 1 to {_MOST_COPIES} in all."
-        )
+        raise BadInput(f"{repeat.across} by {repeat.down} copies are too many.", f"Give 1 to {_MOST_COPIES} in all.")
     for colour in repeat.colours:
         check_colour(colour)
 
 
 def _check_words(setting: Setting) -> None:
     if not setting.text.strip():
-        raise BadInput("These words are empty.", "Write something, or take the words out.")
+        raise BadInput("These words are empty.", "Type something, or remove these words.")
     check_limits(setting)
     if setting.arc is not None and abs(setting.arc) < _LEAST_ARC:
         raise BadLength(f"An arc of {abs(setting.arc):g} mm radius is too narrow.", f"Give at least {_LEAST_ARC:g} mm.")

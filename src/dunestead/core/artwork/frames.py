@@ -34,7 +34,7 @@ def _inner(outline: shapely.Polygon, inset: float) -> shapely.Polygon:
     inner = within_margin(outline, inset) if inset else outline
     if inner.is_empty:
         raise BadInput(
-            f"A frame {inset:.0f} mm inside the edge leaves nothing of this blank.", "Set it nearer the edge."
+            f"A frame {inset:.0f} mm inside the edge leaves no room on this blank.", "Set it nearer the edge."
         )
     return inner
 
@@ -51,7 +51,7 @@ def _dashes(frame: Frame, outline: shapely.Polygon) -> shapely.MultiPolygon:
     step = line.length / count
     dash = step * frame.dash / (frame.dash + frame.gap)
     if count > 2000 or not math.isfinite(step):
-        raise BadInput(f"{count} dashes are more than a mask carries.", "Make dashes and gaps longer.")
+        raise BadInput(f"{count} dashes are too many for a mask.", "Make dashes and gaps longer.")
     # The line is begun anew half a dash in, so that no dash is cut in two where the ring closes.
     begun = _begun_at(line, step / 2)
     dashes = [ops.substring(begun, k * step + (step - dash) / 2, k * step + (step + dash) / 2) for k in range(count)]

@@ -88,7 +88,7 @@ def check_edits(drawing: Drawing, edits: Sequence[PartEdit]) -> None:
         if not 1 <= edit.part <= len(parts):
             raise BadInput(f"There is no part {edit.part} in this artwork.", f"Its parts run from 1 to {len(parts)}.")
     if len({edit.part for edit in edits if edit.dropped}) == len(parts):
-        raise BadInput("With this dropped nothing would be left of the artwork.", "Take the whole artwork out instead.")
+        raise BadInput("With this dropped nothing would be left of the artwork.", "Remove the whole artwork instead.")
 
 
 def edited(painted: Painted, drawing: Drawing, edits: Sequence[PartEdit]) -> dict[str, shapely.MultiPolygon]:

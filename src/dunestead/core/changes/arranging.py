@@ -90,7 +90,7 @@ def resize_design(job: Job, width: float, sources: Sources, catalogue: Catalogue
     """
     if not _SMALLEST_MM <= width <= _LARGEST_MM:
         raise BadInput(
-            f"The width of the design of {width:g} mm makes no sense here.",
+            f"The width of the design of {width:g} mm is not possible here.",
             f"Give {_SMALLEST_MM:g} to {_LARGEST_MM:g} mm.",
         )
     composition = design_of(job, sources, catalogue)
@@ -230,7 +230,9 @@ def resize_element(element: Element, width: float, sources: Sources, catalogue: 
     if isinstance(element, Frame):
         raise NotNow("A frame follows the blank and has no width of its own.", "Change its inset instead.")
     if not _SMALLEST_MM <= width <= _LARGEST_MM:
-        raise BadInput(f"A width of {width:g} mm makes no sense here.", f"Give {_SMALLEST_MM:g} to {_LARGEST_MM:g} mm.")
+        raise BadInput(
+            f"A width of {width:g} mm is not possible here.", f"Give {_SMALLEST_MM:g} to {_LARGEST_MM:g} mm."
+        )
     now = design_of(job, sources, catalogue).placed_of(element.id).size[0] - element.embolden
     return wider(element, (width - element.embolden) / now)
 
@@ -312,13 +314,16 @@ def arrange(job: Job, numbers: Sequence[int], how: Arrangement, sources: Sources
         When there is nothing of the kind to do.
     """
     if how not in ARRANGEMENTS:
-        raise BadInput(f"“{how}” is no way to arrange.", f"Choose one of: {', '.join(ARRANGEMENTS)}.")
+        raise BadInput(f"“{how}” is not a way to arrange.", f"Choose one of: {', '.join(ARRANGEMENTS)}.")
     composition = design_of(job, sources, catalogue)
     chosen = [element_of(job.elements, number) for number in numbers] or list(job.elements)
     placed = [composition.placed_of(element.id) for element in chosen if not isinstance(element, Frame)]
     needed = 3 if how.startswith("spread") else 1 if how.startswith("blank") else 2
     if len(placed) < needed:
-        raise BadInput(f"This takes {needed} parts at least.", "Choose more of them; frames follow the blank and stay.")
+        raise BadInput(
+            f"Arranging this way needs {needed} parts or more.",
+            "Choose more of them; frames follow the blank and stay.",
+        )
     shifts = _shifts(placed, how, job.piece.size)
     moved = tuple(
         replace(e, x=round(e.x + shifts[e.id][0], 4), y=round(e.y + shifts[e.id][1], 4)) if e.id in shifts else e

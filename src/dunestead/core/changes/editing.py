@@ -83,5 +83,5 @@ def drop_element(job: Job, number: int) -> Job:
     element_of(job.elements, number)
     left = tuple(element for element in job.elements if element.id != number)
     if not left or all(isinstance(element, Frame) for element in left):
-        raise NotNow("This is the last part of the design.", "Add words or artwork before taking it out.")
+        raise NotNow("This is the last part of the design.", "Add words or artwork before removing it.")
     return altered(job, elements=left)

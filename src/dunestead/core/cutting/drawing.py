@@ -100,7 +100,7 @@ def draw_sheet(
     """
     has_strip = sheet.height + _STRIP <= reach[1] + 1e-6
     page = (sheet.width, sheet.height + (_STRIP if has_strip else 0.0))
-    facing = "cut mirrored" if sheet.mirrored else "cut as it reads"
+    facing = "cut mirrored" if sheet.mirrored else "not mirrored"
     often = f", cut {sheet.runs} times" if sheet.runs > 1 else ""
     label = f"{title} / sheet {sheet.number} of {len(layout.sheets)}{often} / {facing} / this side up"
     cuts = sheet_paths(sheet, by_hand=by_hand)

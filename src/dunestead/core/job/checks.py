@@ -30,7 +30,7 @@ def check_job(job: Job, catalogue: Catalogue) -> None:
         check_limits(entry)
     _check_blank(job.piece, catalogue)
     if not job.elements:
-        raise BadInput("A design needs at least one part.", "Add words or artwork before taking the last part out.")
+        raise BadInput("A design needs at least one part.", "Add words or artwork before removing the last part.")
     check_elements(job.elements)
     check_colour(job.mask.field_colour)
     for spot in (spot for spots in job.mask.spots.values() for spot in spots):
@@ -63,7 +63,7 @@ def _check_coatings(job: Job, catalogue: Catalogue) -> None:
     if not any(coating.role == "colour" for coating in job.paint.coatings):
         raise BadInput("A job needs a paint for its colours.", "Add a coating with the role colour.")
     if len(job.paint.coatings) > _MOST_COATINGS:
-        raise BadInput(f"{len(job.paint.coatings)} coatings are more than a blank carries.", "Take some out.")
+        raise BadInput(f"{len(job.paint.coatings)} coatings are too many for one blank.", "Remove some.")
     for coating in job.paint.coatings:
         if coating.colour is not None:
             check_colour(coating.colour)

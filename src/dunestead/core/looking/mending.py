@@ -50,7 +50,7 @@ def _rows(job: Job, catalogue: Catalogue) -> Iterator[Mend]:
         best = materials_for(catalogue, surface)[0]
         yield Mend("material", f"Cut the mask from {best.name.lower()}", altered(job, material=best.key, method=None))
     if job.mask.method is not None and job.mask.method not in catalogue.methods:
-        yield Mend("method", "Take the most fitting method", altered(job, method=None))
+        yield Mend("method", "Use the best fit method", altered(job, method=None))
     if job.sheets.cutter not in catalogue.cutters:
         usual_cutter = catalogue.cutter(SheetsEntry().cutter)
         yield Mend("cutter", f"Cut it on a {usual_cutter.name.lower()}", altered(job, cutter=usual_cutter.key))
@@ -77,7 +77,7 @@ def _parts(job: Job, catalogue: Catalogue, sources: Sources) -> Iterator[Mend]:
             others = [one for one in job.elements if one is not element]
             if any(not isinstance(one, Frame) for one in others):
                 left = altered(job, elements=tuple(others))
-                yield Mend(f"part-{element.id}", f"Take out {name_of(element)}, whose file is gone", left)
+                yield Mend(f"part-{element.id}", f"Remove {name_of(element)}, whose file is gone", left)
 
 
 def _with(job: Job, old: Element, new: Element) -> Job:

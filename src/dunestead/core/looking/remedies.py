@@ -99,7 +99,7 @@ def finding_of(look: Look, key: str, catalogue: Catalogue) -> Finding:
     for finding in (*look.findings, *(weak.finding for weak in known)):
         if key_of(finding) == key:
             return finding
-    raise NoSuchThing("This is no longer found in the design.", "Look at what is found now.")
+    raise NoSuchThing("This is no longer a problem in the design.", "Look at the list again.")
 
 
 def remedies_for(look: Look, finding: Finding, tools: Tools) -> Iterator[Remedy]:
@@ -124,7 +124,7 @@ def remedy_of(look: Look, finding: Finding, code: str, tools: Tools) -> Remedy:
     for candidate in _candidates(look, finding, tools):
         if candidate.code == code and (remedy := _tried(candidate, look, finding, tools)):
             return remedy
-    raise NoSuchThing("This remedy no longer helps.", "Look at what is found now.")
+    raise NoSuchThing("This fix no longer helps.", "Look at the list again.")
 
 
 def _tried(candidate: _Candidate, look: Look, finding: Finding, tools: Tools) -> Remedy | None:

@@ -117,7 +117,7 @@ def _laid_of(look: Look, piece: int) -> LaidMask:
     for laid in look.masks:
         if any(p.number == piece for p in laid.mask.loose):
             return laid
-    raise BadInput(f"There is no loose piece {piece}.", "Look at the job again: it may have gone.")
+    raise BadInput(f"There is no loose piece {piece}.", "Look at the job again: it may be gone.")
 
 
 def bridge_at(look: Look, bridges: Sequence[Bridge], move: BridgeMove, catalogue: Catalogue) -> Bridge:
@@ -176,7 +176,7 @@ def _where_most_room(
             return planner.checked(piece, Spot((place.x, place.y), width), others)
         except BadInput:
             continue
-    raise BadInput(f"There is no room for another bridge on piece {piece}.", "Make those it has wider instead.")
+    raise BadInput(f"There is no room for another bridge on piece {piece}.", "Make the bridges it has wider instead.")
 
 
 def move_bridge(look: Look, bridges: Sequence[Bridge], move: BridgeMove, catalogue: Catalogue) -> Job:

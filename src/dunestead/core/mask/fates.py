@@ -1,4 +1,4 @@
-"""What becomes of each loose piece, and what is painted once some are left out or dropped."""
+"""What happens to each loose piece, and what is painted once some are left out or dropped."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
@@ -40,7 +40,7 @@ def check_fates(fates: Mapping[int, Fate], mask: Sequence[LoosePiece]) -> None:
                 f"The pieces run from 1 to {max(known)}." if known else "This mask has no loose pieces.",
             )
         if fate not in FATES:
-            raise BadInput(f"“{fate}” is not something to do with a loose piece.", f"Choose {', '.join(FATES)}.")
+            raise BadInput(f"“{fate}” is not one of the choices for a loose piece.", f"Choose {', '.join(FATES)}.")
 
 
 def settle(painted: Painted, masks: Sequence[tuple[str, Mask]], fates: Mapping[int, Fate]) -> Settled:
@@ -94,7 +94,7 @@ def _settled(painted: Painted, out: _Chosen, dropped: _Chosen, is_reverse: bool)
     colours = {colour: region for colour, region in colours.items() if not region.is_empty}
     if not colours:
         raise BadInput(
-            "Dropping this would leave nothing to paint.", "Leave the piece out or bridge it, or take out the part."
+            "Dropping this would leave nothing to paint.", "Leave the piece out or bridge it, or remove the part."
         )
     region = next(iter(colours.values())) if len(colours) == 1 else unite(list(colours.values()))
     region = close_hairs(region, TOLERANCES.hair * painted.times)

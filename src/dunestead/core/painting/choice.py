@@ -86,11 +86,11 @@ def _excluded(work: PaintWork, paint: Paint) -> Iterator[str]:
     if work.surface.family not in paint.families:
         yield f"Not meant for {work.surface.name.lower()}."
     if work.use not in paint.uses:
-        yield f"It does not stand {USES[work.use]}."
+        yield f"It is not made for {USES[work.use]}."
     if paint.heat_set and work.surface.heat is None:
         yield f"It is set with heat, which {work.surface.name.lower()} does not take."
     if paint.technique == "airbrush" and work.owned is not None and "airbrush" not in work.owned:
-        yield "It wants an airbrush, which your workshop has not."
+        yield "It needs an airbrush, which your workshop does not have."
     needed = _ready_after(work, paint)
     if work.until_due is not None and needed > work.until_due:
         yield f"Ready after {show_time(needed)}, and it is due in {show_time(max(work.until_due, 0.0))}."
@@ -106,15 +106,15 @@ def _parts(work: PaintWork, paint: Paint, figures: Mapping[str, float]) -> Itera
     if results := work.swatches.get(paint.key):
         usual = median(results)
         if usual >= figures["swatch_good"]:
-            yield Part(2, f"What you swatched came out well ({len(results)} tried).")
+            yield Part(2, f"Your own swatches turned out well ({len(results)} tried).")
         elif usual <= figures["swatch_poor"]:
-            yield Part(-3, f"What you swatched came out poorly ({len(results)} tried).")
+            yield Part(-3, f"Your own swatches turned out badly ({len(results)} tried).")
     if paint.families[0] == work.surface.family:
         yield Part(3, f"Made for {work.surface.name.lower()}.")
     if paint.uses[0] == work.use:
         yield Part(2, f"Stands {USES[work.use]} best.")
     if work.use == "open" and "open" in paint.uses:
-        yield Part(1, "Stands sun and rain.")
+        yield Part(1, "Made for sun and rain.")
     if paint.coats_high <= figures["few_coats"]:
         yield Part(1, "Few coats.")
     if work.light_on_dark and paint.coats_high > figures["few_coats"]:
@@ -122,9 +122,9 @@ def _parts(work: PaintWork, paint: Paint, figures: Mapping[str, float]) -> Itera
     if paint.is_sprayed:
         if work.pieces > figures["many_pieces"]:
             yield Part(1, f"No brush lifts the {work.pieces} loose pieces.")
-        yield Part(-1, "Wants cover all around, and respirator and gloves.")
+        yield Part(-1, "Needs the surroundings covered, a respirator and gloves.")
         if paint.technique == "spray" and work.spraying != "go":
-            yield Part(-2, "It is no weather for spraying.")
+            yield Part(-2, "The weather is wrong for spraying.")
     elif work.surface.coarse:
         yield Part(1, "Can be worked down between the fibres.")
     if paint.technique == "airbrush":

@@ -72,5 +72,5 @@ def coats_for(
     if wanted == "solid" and light_on_dark:
         count, why = count + 1, "One more: a light colour on a dark ground. A white base under it would do too."
     if load == "light" and wanted != "washed":
-        count, why = count + 1, f"{why} One more, for they are light."
+        count, why = count + 1, f"{why} One more, because the coats are light."
     return Coats(count, share, why)

@@ -29,7 +29,7 @@ class MixPart:
 def check_mix(mix: Sequence[MixPart]) -> None:
     """Raise `BadInput` for a mix that cannot be."""
     if len(mix) > _MOST_PARTS:
-        raise BadInput(f"A mix of {len(mix)} paints is mud.", f"Take {_MOST_PARTS} at most.")
+        raise BadInput(f"A mix of {len(mix)} paints turns to mud.", f"Use {_MOST_PARTS} at most.")
     for part in mix:
         check_limits(part)
 

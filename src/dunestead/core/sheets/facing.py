@@ -72,7 +72,7 @@ def face(material: Material, *, seen_through: bool) -> Facing:
     mirrored = from_back != seen_through
     side = "the back" if from_back else "the face"
     through = ", and the print is seen through the blank" if seen_through else ""
-    verdict = "cut mirrored" if mirrored else "cut as it reads"
+    verdict = "cut mirrored" if mirrored else "not mirrored"
     return Facing(mirrored, f"The knife enters from {side}{through}: {verdict}. {material.facing}")
 
 

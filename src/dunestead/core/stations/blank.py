@@ -56,15 +56,15 @@ def outcome(plan: Plan, unit: str) -> Outcome:
             "Width",
             "length",
             width,
-            "Measured." if blank.is_measured else "From the label, until a tape says otherwise.",
+            "Measured." if blank.is_measured else "From the label; not measured yet.",
         ),
         Row("Height", "length", height),
         Row("Highest plate heat", "temperature", surface.heat, "Hotter scorches or softens it.")
         if surface.heat
-        else Row("Heat", "text", "None", "It softens or spoils under a plate."),
-        Row("Swallows paint", "text", f"{surface.soak:g} times", "Against a smooth surface."),
-        Row("Least stroke", "length", surface.stroke, "Thinner painted strokes fill in or break up."),
-        Row("Least mask between windows", "length", surface.web, "Narrower mask tears or lifts."),
+        else Row("Heat", "text", "None", "Heat softens or spoils it."),
+        Row("Takes up paint", "text", f"{surface.soak:g} times", "Compared with a smooth surface."),
+        Row("Thinnest stroke that works", "length", surface.stroke, "Thinner painted strokes fill in or break up."),
+        Row("Narrowest mask between openings", "length", surface.web, "Narrower mask tears or lifts."),
     ]
     rows += _blank_rows(plan, unit)
     if not blank.is_measured:

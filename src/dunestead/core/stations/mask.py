@@ -73,11 +73,11 @@ def _mask_verdict(
     if any(f.code == "base-missing" for f in plan.look.findings):
         return "stop", "A reverse mask shows the base coat, and this blank has none."
     if not plan.method_fit.allowed:
-        return "stop", f"{plan.method.name} will not do: {plan.method_fit.why[0]}"
+        return "stop", f"{plan.method.name} does not work here: {plan.method_fit.why[0]}"
     if material.least_part is None and plan.keepers and not plan.job.mask.reverse:
         return (
             "stop",
-            f"{several(len(plan.keepers), 'piece')} loose; a mask that is used again needs every one bridged.",
+            f"{several(len(plan.keepers), 'piece')} loose; a mask that is used again needs all of them bridged.",
         )
     kept = {keeper.number for keeper in plan.keepers}
     small = [f for f in plan.look.findings if f.code == "part-small" and f.piece in kept]
@@ -85,7 +85,7 @@ def _mask_verdict(
         are = "is" if len(small) == 1 else "are"
         return "warn", f"{several(len(small), 'kept piece')} {are} too small for this material."
     if undecided:
-        return "warn", f"{len(undecided)} of {len(loose)} loose pieces undecided; they count as kept."
+        return "warn", f"{len(undecided)} of {len(loose)} loose pieces undecided; for now they count as kept."
     if weak:
         worst = weak[0] if weak[0].width <= weak[-1].width else weak[-1]
         return (

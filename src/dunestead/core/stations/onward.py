@@ -1,23 +1,24 @@
 """What does the main button of a station do while a job is still being decided? The next real decision, or the way on.
 
 From the blank to the files the maker is led station by station: what is open here is decided here, then the next
-station follows. Once sheets are cut, the tasks lead (`next_of`).
+station follows. Once all is decided, the tasks lead where there are any (`next_of`).
 """
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
 from dunestead.core.mask.fates import Fate
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations import mask
+from dunestead.core.stations.graph import Next
 from dunestead.core.stations.station import NAMES, ORDER, Station
 from dunestead.core.units import several, show_length, shown_up
 from dunestead.core.work.progress import Progress
 
 __all__ = ["DECIDING", "Deed", "Onward", "onward_of"]
 
-Deed = Literal["measured", "width", "fates", "files", "none", "go"]
+Deed = Literal["measured", "width", "fates", "files", "help", "go"]
 DECIDING = ORDER[: ORDER.index("sheets") + 1]
 _FINE = ("stroke-thin", "web-thin", "letter-low")
 
@@ -30,11 +31,11 @@ class Onward:
     ----------
     deed
         What it does: the label's size is what the tape says; the design made wider; one fate for every undecided
-        piece; the cut files; nothing, where only the maker can mend it; or it goes to a station.
+        piece; the cut files; what helps against the first thing found; or it goes to a station.
     said
         The question, or what comes next.
     label
-        Of the button; empty where there is none.
+        Of the button.
     station
         Where `go` goes, or where one may go on all the same.
     width
@@ -52,18 +53,26 @@ class Onward:
     fate: Fate | None = None
 
 
-def onward_of(plan: Plan, progress: Progress, stations: Mapping[str, Station], code: str, unit: str) -> Onward | None:
-    """Return the main button of a station, None where the work leads: something is cut, or it is no station to decide.
+def onward_of(
+    plan: Plan, progress: Progress, stations: Mapping[str, Station], code: str, following: Next | None, unit: str
+) -> Onward | None:
+    """Return the main button of a station, None where the work leads: all is decided, or it is no station to decide.
 
     Parameters
     ----------
     stations
         All of them as they stand, by their codes.
+    following
+        What comes next in the job.
     """
     if code not in DECIDING or any(progress.is_done(task) for task in progress.graph.of("sheets")):
         return None
+    opened = _open(plan, stations)
     if code == "sheets":
-        return _sheets(plan, stations)
+        begun = any(progress.is_done(task) for task in progress.graph.tasks)
+        return None if begun and not opened else _sheets(plan, stations, opened)
+    if not opened and following is not None and following.task is not None and following.station == code:
+        return None
     own = {
         "blank": lambda: _blank(plan, unit),
         "artwork": lambda: _artwork(plan, stations[code], unit),
@@ -87,18 +96,17 @@ def _blank(plan: Plan, unit: str) -> Onward | None:
 
 def _artwork(plan: Plan, station: Station, unit: str) -> Onward | None:
     rail = plan.rail
-    if not any(finding.code in _FINE and finding.severity != "note" for finding in plan.look.findings):
-        return Onward("none", station.verdict, "", "mask") if station.state == "stop" else None
+    fine = any(finding.code in _FINE and finding.severity != "note" for finding in plan.look.findings)
     wider = shown_up(rail.smallest, unit)
-    if rail.spots or wider <= rail.width or wider > rail.edge:
-        return Onward("none", station.verdict, "", "mask")
+    if not fine or rail.spots or wider <= rail.width or wider > rail.edge:
+        return _help(station, "mask") if station.state == "stop" else None
     return Onward("width", station.verdict, f"Make it {show_length(wider, unit)} wide", "mask", width=wider)
 
 
 def _mask(plan: Plan, station: Station) -> Onward | None:
     undecided = mask.undecided_of(plan)
     if not undecided or (station.state == "stop" and not _must_bridge(plan)):
-        return Onward("none", station.verdict, "", "sheets") if station.state == "stop" else None
+        return _help(station, "sheets") if station.state == "stop" else None
     fate: Fate = "bridge" if _must_bridge(plan) else "keep"
     pieces = several(len(undecided), "piece")
     are = "is" if len(undecided) == 1 else "are"
@@ -108,18 +116,29 @@ def _mask(plan: Plan, station: Station) -> Onward | None:
     return Onward("fates", said, f"{verb} {every}", "sheets", numbers=tuple(undecided), fate=fate)
 
 
+def _help(station: Station, follows: str) -> Onward:
+    return Onward("help", station.verdict, "See what helps", follows)
+
+
 def _must_bridge(plan: Plan) -> bool:
     return plan.choices.material.least_part is None and not plan.job.mask.reverse
 
 
-def _sheets(plan: Plan, stations: Mapping[str, Station]) -> Onward:
-    opened = [code for code in DECIDING if stations[code].state == "stop"]
+def _open(plan: Plan, stations: Mapping[str, Station]) -> list[str]:
+    """Return the stations with something to decide or to fix before anything is cut, in their order."""
+    opened = {code for code in DECIDING if stations[code].state == "stop"}
+    if not plan.job.piece.is_measured:
+        opened.add("blank")
     if mask.undecided_of(plan):
-        opened.append("mask")
+        opened.add("mask")
+    return sorted(opened, key=ORDER.index)
+
+
+def _sheets(plan: Plan, stations: Mapping[str, Station], opened: Sequence[str]) -> Onward:
     if opened:
-        first = min(opened, key=ORDER.index)
+        first = opened[0]
         if first == "sheets":
-            return Onward("none", stations[first].verdict, "", "weed")
+            return _help(stations[first], "weed")
         return Onward("go", stations[first].verdict, f"Back to {NAMES[first]}", first)
     count = several(plan.layout.count, "sheet")
     said = f"{count}, checked by a simulated cut: what comes free is what was planned."

@@ -19,11 +19,11 @@ def outcome(plan: Plan) -> Outcome:
     rows = [
         *(Row(f"{NAMES.get(station, station)} took", "minutes", value) for station, value in record.minutes.items()),
         *(
-            [Row("Paint used", "volume", record.paint_ml, f"Reckoned {plan.paint_ml:.0f} ml.")]
+            [Row("Paint used", "volume", record.paint_ml, f"Planned {plan.paint_ml:.0f} ml.")]
             if record.paint_ml
             else []
         ),
     ]
     if record.grade is None:
-        return "ready", "Nothing written down yet.", rows
+        return "ready", "Nothing recorded yet.", rows
     return "ready", f"Graded {record.grade} of 5.", rows

@@ -1,4 +1,4 @@
-"""Sheets: how the mask is divided, laid, turned and cut, proven by a simulated cut."""
+"""Sheets: how the mask is divided, laid, turned and cut, checked by a simulated cut."""
 
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan
@@ -65,7 +65,7 @@ def outcome(plan: Plan, unit: str) -> Outcome:
     rows = [
         Row("Sheets", "count", count, fewest_in_words(layout)),
         Row("Patches", "count", len(layout.patches), _patches_in_words(layout)),
-        Row("Facing", "text", "Mirrored" if facing.mirrored else "As it reads", facing.why),
+        Row("Facing", "text", "Mirrored" if facing.mirrored else "Not mirrored", facing.why),
         Row("Border", "length", plan.look.masks[0].mask.border, "Mask beyond the artwork on every side."),
         Row(
             "Knife time",
@@ -85,11 +85,11 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         return "stop", _PRINTED_SIDE, rows
     faults = [fault for planned in plan.sheets for fault in planned.verdict.faults]
     if faults:
-        return "stop", f"The simulated cut disagrees with the plan: {faults[0]}", rows
+        return "stop", f"The simulated cut does not match the plan: {faults[0]}", rows
     if cut := layout.cut_keepers:
         numbers = ", ".join(str(number) for number in cut)
         return "warn", f"A seam runs through keeper {numbers}: bridge it or shift the design.", rows
-    facing_word = "mirrored" if facing.mirrored else "as it reads"
+    facing_word = "cut mirrored" if facing.mirrored else "not mirrored"
     if trims.too_wide:
         numbers = ", ".join(str(number) for number in trims.too_wide)
         return "warn", f"Sheet {numbers} is larger than {plan.stock.name.lower()}.", rows
@@ -97,23 +97,29 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         lacking = show_length(trims.lacking, unit)
         return "warn", f"{plan.stock.name} is {lacking} too short for all sheets.", rows
     if plan.choices.cutter.feeds == "roll" and not plan.choices.material.is_backed:
-        return "warn", "This cutter feeds without a mat: it takes material on a backing only.", rows
+        return "warn", "This cutter has no mat, so it only takes material on a backing.", rows
     if layout.divisions and any(division.cut_shapes for division in layout.divisions):
         shapes = sum(division.cut_shapes for division in layout.divisions)
         through = "a word, letter or shape" if shapes == 1 else f"{shapes} words, letters or shapes"
         return "warn", f"{several(count, 'sheet')}; a seam runs through {through}.", rows
-    return "ready", f"{several(count, 'sheet')}, cut {facing_word}, proven by a simulated cut.", rows
+    return "ready", f"{several(count, 'sheet')}, {facing_word}, checked by a simulated cut.", rows
+
+
+def _minimum(count: int) -> str:
+    if count == 1:
+        return "1 sheet is the minimum."
+    return f"{count} sheets is the minimum; {count - 1} {'is' if count == 2 else 'are'} not enough."
 
 
 def fewest_in_words(layout: Layout) -> str:
     """Return how few sheets there could be, and what proves it."""
     count = layout.count
     if layout.is_fewest:
-        return "Proven fewest." if count == 1 else f"Proven fewest: {count - 1} cannot do."
+        return _minimum(count)
     if layout.is_fewest_for_these:
-        return f"Proven fewest for these patches; at least {layout.fewest_possible} by area, however divided."
+        return f"Fewest sheets for these patches; at least {layout.fewest_possible} by area, however it is divided."
     least = max(layout.fewest_for_these, layout.fewest_possible)
-    return f"At least {least}; whether {count - 1} would do is not proven."
+    return f"At least {several(least, 'sheet')} needed; {count - 1} might be enough, but we found no way."
 
 
 def _patches_in_words(layout: Layout) -> str:

@@ -325,7 +325,7 @@ def outcome(plan: Plan, unit: str) -> Outcome:
     if not first.cover.is_empty:
         rows.append(Row("Cover beyond the artwork", "length", first.cover.needed, "Border and cover are one sum."))
     if not plan.method_fit.allowed:
-        return "stop", f"{plan.method.name} will not do: {plan.method_fit.why[0]}", rows
+        return "stop", f"{plan.method.name} does not work here: {plan.method_fit.why[0]}", rows
     if on_clear:
         return "warn", f"The plate would rest on {on_clear[0]}: take a smaller plate there, or an iron's tip.", rows
     if first.pressings:

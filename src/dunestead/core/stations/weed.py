@@ -155,16 +155,16 @@ def outcome(plan: Plan, progress: Progress) -> Outcome:
     if sets > 1:
         rows.insert(0, Row("Sets of masks", "count", sets))
     if missing := sum(progress.missing(task) for task in counts if progress.is_done(task)):
-        return "stop", f"{several(missing, 'keeper')} did not answer when the pieces were counted.", rows
-    kept = f", {several(keepers, 'piece')} {_SHORT[plan.method.keepers]}" if keepers else ""
+        return "stop", f"{several(missing, 'keeper')} did not turn up when the pieces were counted.", rows
+    kept = f", {several(keepers, 'piece')} to keep {_SHORT[plan.method.keepers]}" if keepers else ""
     each = f" In each of {sets} sets." if sets > 1 else ""
-    return "ready", f"{several(windows, 'window')} out{kept}.{each}", rows
+    return "ready", f"{several(windows, 'window')} to weed{kept}.{each}", rows
 
 
 _SHORT = {
-    "mat": "left on the mat",
+    "mat": "on the cutting mat",
     "tape": "on the tape",
     "carrier": "on the carrier",
     "dish": "in the dish",
-    "none": "loose",
+    "none": "",
 }

@@ -134,7 +134,7 @@ def _exclusions(method: Method, work: MethodWork, unit: str, methods: Sequence[M
     if not work.is_reverse:
         yield from _too_large(method, work, unit)
     if method.keepers == "none" and work.kept and not work.is_reverse:
-        yield f"{several(work.kept, 'piece')} would be loose; a mask that is used again needs every one bridged."
+        yield f"{several(work.kept, 'piece')} would be loose; a mask that is used again needs all of them bridged."
 
 
 def _works_on(method: Method, surface: Surface) -> bool:

@@ -421,9 +421,9 @@ _TITLES: dict[str, Words] = {
     "cure-heat-set": _heat_title,
     "cure-finish": _coat_title,
     "cure-fit": _fit_title,
-    "cure-use": _always("Put it to use"),
+    "cure-use": _always("Ready to use"),
     "cure-wash": _always("First wash"),
-    "record-written": _always("Write down what happened"),
+    "record-written": _always("Record how it went"),
 }
 _DETAILS: dict[str, Words] = {
     "blank-prepared": lambda task, _: task.figures["how"],
@@ -498,5 +498,5 @@ _DETAILS: dict[str, Words] = {
     "cure-fit": _fit_detail,
     "cure-use": lambda task, _: f"{show_time(task.figures['minutes'])} after the last coat of all.",
     "cure-wash": lambda task, _: f"Not before {show_time(task.figures['minutes'])} after the last coat.",
-    "record-written": _always("Grade, times, amounts: next time starts from them."),
+    "record-written": _always("A grade, a note, how long it took: what you will want to know next time."),
 }

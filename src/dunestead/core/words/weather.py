@@ -57,4 +57,4 @@ def refusal_of(readings: tuple[Reading, ...], unit: str) -> str | None:
         for one in readings
         if one.verdict == "no"
     ]
-    return f"No weather for spraying: {'; '.join(against)}." if against else None
+    return f"The weather is wrong for spraying: {'; '.join(against)}." if against else None

@@ -438,6 +438,8 @@ export const renameJob = async (id: number, name: string): Promise<void> => {
 };
 export const openExample = (key: string, unit: Unit) =>
   answer(api.POST('/api/examples/{key}', { params: { path: { key }, query: { unit } } }));
+export const getFacesFor = async (text: string): Promise<string[]> =>
+  (await answer(api.GET('/api/faces', { params: { query: { text: text.slice(0, 400) } } }))).faces;
 export const getExamples = () => answer(api.GET('/api/examples'));
 export const deleteJob = (id: number) =>
   answer(api.DELETE('/api/jobs/{job_id}', { params: { path: { job_id: id } } }));

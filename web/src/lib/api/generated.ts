@@ -448,6 +448,53 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/faces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the faces that have every letter of a text. */
+        get: {
+            parameters: {
+                query?: {
+                    text?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FaceKeysOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -3702,7 +3749,7 @@ export interface paths {
             };
         };
         put?: never;
-        /** Look longer for fewer sheets or less material; what is found is kept as a change of the job. */
+        /** Search for a better layout; what is found is kept as a change of the job. */
         post: {
             parameters: {
                 query?: never;
@@ -7299,6 +7346,14 @@ export interface components {
             name: string;
         };
         /**
+         * FaceKeysOut
+         * @description Keys of faces.
+         */
+        FaceKeysOut: {
+            /** Faces */
+            faces: string[];
+        };
+        /**
          * FacePreviewOut
          * @description The maker's own words in another face at the same size: path data in mm, and whether they hold.
          */
@@ -7320,7 +7375,7 @@ export interface components {
         };
         /**
          * FatesIn
-         * @description What becomes of loose pieces; without numbers, of all of them. A null fate is undecided.
+         * @description What happens to loose pieces; without numbers, of all of them. A null fate is undecided.
          */
         FatesIn: {
             /** Fate */
@@ -9235,13 +9290,10 @@ export interface components {
              * Deed
              * @enum {string}
              */
-            deed: "measured" | "width" | "fates" | "files" | "none" | "go";
+            deed: "measured" | "width" | "fates" | "files" | "help" | "go";
             /** Fate */
             fate: ("bridge" | "keep" | "leave-out" | "drop") | null;
-            /**
-             * Label
-             * @description Empty where only the maker can mend it.
-             */
+            /** Label */
             label: string;
             /** Numbers */
             numbers: number[];
@@ -11873,13 +11925,10 @@ export interface components {
              * Deed
              * @enum {string}
              */
-            deed: "measured" | "width" | "fates" | "files" | "none" | "go";
+            deed: "measured" | "width" | "fates" | "files" | "help" | "go";
             /** Fate */
             fate: ("bridge" | "keep" | "leave-out" | "drop") | null;
-            /**
-             * Label
-             * @description Empty where only the maker can mend it.
-             */
+            /** Label */
             label: string;
             /** Numbers */
             numbers: number[];
@@ -12277,9 +12326,10 @@ export interface components {
         WordsIn: {
             /**
              * Face
-             * @default archivo-black
+             * @description Null for the first that has all the letters.
+             * @default null
              */
-            face?: string;
+            face?: string | null;
             /** Text */
             text: string;
         };
@@ -12470,13 +12520,10 @@ export interface components {
              * Deed
              * @enum {string}
              */
-            deed: "measured" | "width" | "fates" | "files" | "none" | "go";
+            deed: "measured" | "width" | "fates" | "files" | "help" | "go";
             /** Fate */
             fate: ("bridge" | "keep" | "leave-out" | "drop") | null;
-            /**
-             * Label
-             * @description Empty where only the maker can mend it.
-             */
+            /** Label */
             label: string;
             /** Numbers */
             numbers: number[];

@@ -144,12 +144,27 @@ describe('the picture', () => {
   });
 
   it('tells fates apart by outline, not by colour alone', () => {
-    const { container } = render(Picture, { ...base, layers: [layer(NumberLayer, { pieces })] });
+    const { container } = render(Picture, {
+      ...base,
+      lifeSize: true,
+      layers: [layer(NumberLayer, { pieces })],
+    });
 
     const outlines = [...container.querySelectorAll('.mark')].map(
       (mark) => mark.querySelector('path')?.getAttribute('d') ?? mark.querySelector('circle')?.tagName,
     );
     expect(new Set(outlines.slice(0, 3)).size).toBe(3);
+  });
+
+  it('shows dots in place of numbers where they would cover the print', () => {
+    const crowd = Array.from({ length: 40 }, (_, k) => piece(k + 1, 'keep'));
+    const { container } = render(Picture, {
+      ...base,
+      layers: [layer(NumberLayer, { pieces: crowd, selected: 7 })],
+    });
+
+    expect([...container.querySelectorAll('.mark text')].map((text) => text.textContent)).toEqual(['7']);
+    expect(container.querySelectorAll('.mark').length).toBe(40);
   });
 
   it('marks who answered the roll-call that is on, among the kept', () => {

@@ -1,4 +1,4 @@
-/** What becomes of a loose piece, in words. */
+/** What happens to a loose piece, in words. */
 import type { Fate } from '../api/client';
 
 export const FATES: { fate: Fate; verb: string; word: string; about: string }[] = [

@@ -20,7 +20,7 @@
 {#if soonest.length}
   <section
     class="no-print strip flex flex-wrap items-center gap-2 px-4 py-1 text-sm"
-    aria-label="What is waited for"
+    aria-label="Running timers"
   >
     {#each soonest as { clock, now } (`${clock.job} ${clock.task}`)}
       <a
@@ -59,7 +59,7 @@
             : 'may be done now'}</span
     >
     <button class="ml-auto cursor-pointer font-bold underline" onclick={() => clocks.quiet()}
-      >I heard it</button
+      >Turn off the alarm</button
     >
   </div>
 {/if}

@@ -33,13 +33,24 @@ describe('a field for a length', () => {
     expect(onchange).toHaveBeenCalledWith(mm);
   });
 
+  it('takes both sides at once where there are two', async () => {
+    const [onchange, onpair] = [vi.fn(), vi.fn()];
+    const props = { label: 'Width', entry: 'piece.width', value: 600, onchange, onpair };
+    render(LengthField, props);
+
+    await type('30x18in');
+
+    expect(onpair).toHaveBeenCalledWith(762, 457.2);
+    expect(onchange).not.toHaveBeenCalled();
+  });
+
   it('says so when it is no length, and asks for nothing', async () => {
     const onchange = vi.fn();
     render(LengthField, { label: 'Border', entry: 'mask.border', value: 25, onchange });
 
     await type('a thumb');
 
-    expect(screen.getByText(/Not a length/)).toBeTruthy();
+    expect(screen.getByText(/Enter a length/)).toBeTruthy();
     expect(screen.getByRole('textbox').getAttribute('aria-invalid')).toBe('true');
     expect(onchange).not.toHaveBeenCalled();
   });
@@ -51,13 +62,13 @@ describe('a field for a length', () => {
     render(LengthField, { props: { label: 'Border', entry: 'mask.border', value: 25, onchange }, context });
 
     await type('20');
-    expect(screen.getByText('Give 0 in to 19 11/16 in.')).toBeTruthy();
+    expect(screen.getByText('Enter 0 in to 19 11/16 in.')).toBeTruthy();
     expect(screen.getByRole<HTMLInputElement>('textbox').validity.valid).toBe(false);
     expect(onchange).not.toHaveBeenCalled();
     await type('19 1/2');
     expect(screen.getByRole<HTMLInputElement>('textbox').validity.valid).toBe(true);
 
-    expect(screen.queryByText(/Give/)).toBeNull();
+    expect(screen.queryByText(/Enter 0/)).toBeNull();
     expect(onchange).toHaveBeenCalledWith(495.3);
   });
 

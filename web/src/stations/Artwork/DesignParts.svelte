@@ -72,7 +72,7 @@
         size="sm"
         autofocus
         aria-label="Words to add"
-        placeholder="What shall it say?"
+        placeholder="What should it say?"
         bind:value={text}
       />
       <MainButton size="sm" type="submit" disabled={!text.trim() || open.busy > 0}>Add</MainButton>

@@ -31,7 +31,10 @@
         try {
           seen.set(face.key, await previewFace(jobId, part.id, face.key, settings.unit));
         } catch (error) {
-          seen.set(face.key, error instanceof Problem ? error.what : 'Cannot be set in this face.');
+          seen.set(
+            face.key,
+            error instanceof Problem ? error.what : 'This lettering cannot show these words.',
+          );
         }
       }
     })();
@@ -39,9 +42,9 @@
   });
 </script>
 
-<Dialog bind:open={shown} title="Your words in every face" size="lg" {onclose}>
+<Dialog bind:open={shown} title="Your words in every lettering style" size="lg" {onclose}>
   <p class="m-0 text-sm text-(--faint)" role="status">
-    {left ? `Trying ${left} more` : 'Each at the size it would have, tried on this surface.'}
+    {left ? `Trying ${left} more` : 'Each is shown at its real size and checked for this surface.'}
   </p>
   {#each kinds as kind (kind)}
     {@const rows = faces.filter((face) => face.kind === kind)}

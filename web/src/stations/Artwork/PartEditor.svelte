@@ -29,7 +29,7 @@
   {:else}
     <button
       class="cursor-pointer self-start text-sm font-bold underline"
-      onclick={() => open.dropPart(part.id)}>Take the frame out</button
+      onclick={() => open.dropPart(part.id)}>Remove the frame</button
     >
   {/if}
 </section>

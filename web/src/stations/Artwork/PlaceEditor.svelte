@@ -44,8 +44,8 @@
   <Button color="alternative" size="xs" title="Copy" onclick={() => open.copyPart(part.id)}
     ><Copy size={15} aria-hidden="true" /><span class="sr-only">Copy</span></Button
   >
-  <Button color="alternative" size="xs" title="Take out" onclick={() => open.dropPart(part.id)}
-    ><Trash size={15} aria-hidden="true" /><span class="sr-only">Take out</span></Button
+  <Button color="alternative" size="xs" title="Remove" onclick={() => open.dropPart(part.id)}
+    ><Trash size={15} aria-hidden="true" /><span class="sr-only">Remove</span></Button
   >
 </div>
 <Fold title="Place and size">

@@ -45,8 +45,8 @@
   }
 </script>
 
-<Fold title="Many times over" open={!!repeat}>
-  <OneOf label="It appears" value={kind} of={KINDS} onchange={setKind} />
+<Fold title="Repeat" open={!!repeat}>
+  <OneOf label="How it repeats" value={kind} of={KINDS} onchange={setKind} />
   {#if repeat}
     <div class="grid grid-cols-2 gap-3">
       <NumberField
@@ -100,7 +100,7 @@
           color="alternative"
           size="xs"
           onclick={() => change({ seed: (repeat.seed ?? 1) < mostSeeds ? (repeat.seed ?? 1) + 1 : 1 })}
-          >Scatter anew</Button
+          >Scatter again</Button
         >
       </div>
     {/if}

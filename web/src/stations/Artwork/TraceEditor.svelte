@@ -46,7 +46,7 @@
 <p class="m-0 text-sm text-(--faint)">Traced from {part.name}: {trace.points} points.</p>
 <div class="flex items-center justify-between gap-2">
   <Tick
-    label="Find the threshold"
+    label="Choose automatically"
     checked={trace.threshold === null}
     onchange={(found) => change({ threshold: found ? null : Math.round(trace.found_threshold) })}
   />
@@ -61,7 +61,7 @@
   onchange={(threshold) => change({ threshold })}
 />
 <Slide
-  label="Specks that vanish"
+  label="Remove specks up to"
   entry="trace.despeckle"
   value={trace.despeckle ?? 4}
   show={PIXELS}

@@ -32,7 +32,7 @@ export const keys = (open: OpenJob): Shortcut[] => [
   { keys: 'C', about: 'Copy the part', run: () => void (open.chosen && open.copyPart(open.chosen.id)) },
   {
     keys: 'Delete',
-    about: 'Take the part out',
+    about: 'Remove the part',
     run: () => void (open.chosen && open.dropPart(open.chosen.id)),
   },
   { keys: 'F', about: 'Fill the blank up to its margins', run: () => void open.fit() },

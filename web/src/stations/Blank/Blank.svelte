@@ -128,8 +128,10 @@
   />
   {#if offered && (job.picture.width !== offered.width || job.picture.height !== offered.height)}
     <div class="col-span-2 flex items-center gap-2 text-sm" role="status">
-      <span class="flex-1">The blank is another size than before; the design kept its own.</span>
-      <Button color="alternative" size="xs" disabled={open.busy > 0} onclick={follow}>Let it follow</Button>
+      <span class="flex-1">The blank has a new size; the design has kept its own.</span>
+      <Button color="alternative" size="xs" disabled={open.busy > 0} onclick={follow}
+        >Resize the design too</Button
+      >
     </div>
   {/if}
   <NumberField
@@ -168,19 +170,19 @@
       />
     {/if}
     <LengthField
-      label="Rim, only the inside counts"
+      label="Raised rim (only the inside is used)"
       entry="piece.rim"
       value={blank.rim ?? 0}
       onchange={(mm) => setBlank({ rim: mm ?? 0 })}
     />
     <OneOf
-      label="When measured, the design"
+      label="When the size changes, the design"
       value={blank.keeps ?? 'size'}
       of={KEEPS}
       onchange={(keeps) => setBlank({ keeps })}
     />
     <HeatField
-      label="Heat limit of its label"
+      label="Highest heat on its label"
       entry="piece.heat"
       value={heat}
       otherwise={job.in_force.heat ?? 0}

@@ -30,9 +30,9 @@
     ['round', 'Round'],
   ] as const;
   const TIMINGS = [
-    ['there', 'It is there already'],
-    ['before', 'Put on before the painting'],
-    ['after', 'Put on after the painting'],
+    ['there', 'Already there'],
+    ['before', 'Added before painting'],
+    ['after', 'Added after painting'],
   ] as const;
   const areas = $derived(blank.clear ?? []);
   const said = $derived(job.picture.clear);
@@ -108,7 +108,7 @@
         onchange={(timing) => change(index, { timing })}
       />
       <Button color="alternative" size="xs" class="col-span-2" onclick={() => drop(index)}
-        >Take this area away</Button
+        >Remove this area</Button
       >
     </fieldset>
   {/each}

@@ -52,5 +52,5 @@
       />
     {/if}
   </div>
-  <Button size="sm" color="alternative" onclick={open.place}>Lay the design there</Button>
+  <Button size="sm" color="alternative" onclick={open.place}>Place the design there</Button>
 </section>

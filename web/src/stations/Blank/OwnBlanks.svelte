@@ -70,13 +70,13 @@
       {/each}
     </ul>
   {:else if blanks}
-    <p class="m-0 text-sm text-(--faint)">None kept yet.</p>
+    <p class="m-0 text-sm text-(--faint)">None saved yet.</p>
   {/if}
   <form class="flex gap-2" onsubmit={keep}>
     <Input
       size="sm"
-      aria-label="Name to keep this blank by"
-      placeholder="Keep this one as"
+      aria-label="Name for this blank"
+      placeholder="Save this blank as"
       maxlength={limits('kept.name')?.most}
       bind:value={name}
     />

@@ -19,7 +19,7 @@
       problem = '';
       onchanged();
     } catch (error) {
-      problem = error instanceof Problem ? error.message : 'It could not be kept.';
+      problem = error instanceof Problem ? error.message : 'It could not be saved.';
     }
   }
   const tick = (day: number) =>
@@ -53,6 +53,6 @@
       >
     {/each}
   </div>
-  <p class="m-0 mt-1 text-sm text-(--faint)">Kept for all jobs. Paint dries at night, too.</p>
+  <p class="m-0 mt-1 text-sm text-(--faint)">Used for all jobs. Paint dries at night, too.</p>
   {#if problem}<p class="m-0 text-sm font-bold" role="alert">{problem}</p>{/if}
 </Fold>

@@ -14,7 +14,7 @@ class Rack {
       const room = await api.getCure(job.id, settings.unit, job.copy_no);
       if (this.#job === job.id) [this.room, this.problem] = [room, ''];
     } catch (error) {
-      this.problem = error instanceof api.Problem ? error.message : 'The times did not come.';
+      this.problem = error instanceof api.Problem ? error.message : 'The times could not be loaded.';
     }
   }
 }

@@ -41,7 +41,7 @@
   <h3 class="m-0 mb-1 font-bold">Bridges</h3>
   <div class="grid grid-cols-2 gap-2">
     <OneOf
-      label="They run"
+      label="Direction of bridges"
       value={job.inputs.bridge_style}
       of={STYLES}
       onchange={(bridge_style) => open.change({ bridge_style })}
@@ -141,7 +141,7 @@
           size="xs"
           disabled={open.busy > 0}
           onclick={() => open.selected !== null && open.resetBridges([open.selected])}
-          >Reckon them again</Button
+          >Place them again</Button
         >
       {/if}
     </div>

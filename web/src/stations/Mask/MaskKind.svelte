@@ -14,7 +14,7 @@
 
   const KINDS = [
     ['no', 'The design is painted through it'],
-    ['yes', 'Reverse: the shapes stay down'],
+    ['yes', 'Reverse: the shapes stay on, everything around is painted'],
   ] as const;
   const MASKS = [
     ['one', 'One mask for all colours'],

@@ -15,7 +15,7 @@
 </script>
 
 <table class="w-full border-collapse text-sm">
-  <caption class="sr-only">Mask materials, the most fitting first; a copy each</caption>
+  <caption class="sr-only">Mask materials, best fit first; figures for one copy</caption>
   <thead>
     <tr class="text-left text-xs text-(--faint)">
       <th scope="col" class="font-normal">Material</th>
@@ -52,7 +52,7 @@
 </table>
 {#if unfit.length}
   <div class="text-sm">
-    <p class="m-0 font-bold">Will not do here</p>
+    <p class="m-0 font-bold">Does not work here</p>
     <ul class="m-0 list-none p-0">
       {#each unfit as one (one.key)}
         <li class="mt-1">

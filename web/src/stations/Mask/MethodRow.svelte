@@ -33,7 +33,7 @@
     try {
       change = await tryMethod(open.id, method.key);
     } catch (error) {
-      problem = error instanceof Problem ? error.message : 'It could not be tried.';
+      problem = error instanceof Problem ? error.message : 'It could not be tried out.';
     }
   }
   const money = (cost: number | null): string => (cost === null ? '' : cost.toFixed(2));
@@ -74,7 +74,7 @@
       <button class="cursor-pointer underline" onclick={ask}>What would change?</button>
       {#if method.allowed || change}
         <button class="cursor-pointer font-bold underline" onclick={() => open.takeMethod(method.key)}
-          >Take it</button
+          >Use it</button
         >
       {/if}
     </p>

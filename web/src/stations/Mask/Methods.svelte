@@ -27,7 +27,7 @@
   onchange={(material) => open.change({ material })}
 />
 <section aria-labelledby="method-head">
-  <h3 id="method-head" class="m-0 mb-1 text-sm font-normal">Method: how it travels and holds</h3>
+  <h3 id="method-head" class="m-0 mb-1 text-sm font-normal">Method: how the mask is carried and held</h3>
   {#if inForce}
     <p class="m-0 font-bold">{inForce.name}</p>
     <p class="m-0 text-sm text-(--faint)">{inForce.about}</p>
@@ -37,7 +37,7 @@
   {/if}
   {#if job.inputs.method !== null && job.inputs.method !== undefined}
     <button class="cursor-pointer text-sm underline" onclick={() => open.change({ method: null })}
-      >Take the most fitting</button
+      >Use the best fit</button
     >
   {/if}
 </section>

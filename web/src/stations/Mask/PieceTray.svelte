@@ -106,11 +106,11 @@
         onstep={(by) => step(piece.number, by)}
       />
     {:else}
-      <li class="p-2 text-sm">None like that.</li>
+      <li class="p-2 text-sm">No piece matches.</li>
     {/each}
   </ul>
-  <div class="mt-2" role="group" aria-label="What becomes of {about}">
-    <p class="m-0 mb-1 text-sm">What becomes of <strong>{about}</strong></p>
+  <div class="mt-2" role="group" aria-label="What happens to {about}">
+    <p class="m-0 mb-1 text-sm">What happens to <strong>{about}</strong></p>
     <div class="flex gap-1.5">
       {#each FATES as entry (entry.fate)}
         <Button

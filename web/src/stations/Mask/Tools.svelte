@@ -30,7 +30,7 @@
       [owned, problem] = [kept.owned, ''];
       await open.load();
     } catch (error) {
-      problem = error instanceof Problem ? error.message : 'It could not be kept.';
+      problem = error instanceof Problem ? error.message : 'It could not be saved.';
     }
   }
 </script>

@@ -83,8 +83,8 @@
     {#if !only}
       <button
         class="cursor-pointer p-1"
-        aria-label="Take out: {NAMES[coating.role]}"
-        title="Take out"
+        aria-label="Remove: {NAMES[coating.role]}"
+        title="Remove"
         onclick={onremove}><Trash2 size={16} /></button
       >
     {/if}

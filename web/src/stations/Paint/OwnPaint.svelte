@@ -71,7 +71,7 @@
       onchanged();
       await open.load();
     } catch (error) {
-      problem = error instanceof api.Problem ? error.message : 'It could not be kept.';
+      problem = error instanceof api.Problem ? error.message : 'It could not be saved.';
     }
   }
   function change(kept: api.Workshop['paints'][number]): void {
@@ -97,8 +97,8 @@
       >
       <button
         class="ml-2 cursor-pointer underline"
-        aria-label="Take out {kept.name}"
-        onclick={() => act(api.dropRecord('paints', kept.id))}>Take out</button
+        aria-label="Remove {kept.name}"
+        onclick={() => act(api.dropRecord('paints', kept.id))}>Remove</button
       >
     </p>
   {/each}
@@ -142,7 +142,7 @@
       {/each}
     </div>
     <TextField
-      label="What came of it"
+      label="How did it turn out?"
       entry="paint-own.notes"
       name="own-paint/notes"
       rows={2}

@@ -89,13 +89,13 @@
 {#if room}
   <div class="grid grid-cols-2 gap-3">
     <OneOf
-      label="The print shall look"
+      label="The print should look"
       value={room.wanted}
       of={WANTED}
       onchange={(wanted) => open.change({ wanted })}
     />
     <OneOf
-      label="It must stand"
+      label="It will be used"
       value={room.use}
       of={room.uses.map(({ key, name }) => [key, name] as const)}
       onchange={(use) => open.change({ use: use as JobChange['use'] })}
@@ -115,7 +115,7 @@
     <p class="m-0 mt-1 text-sm text-(--faint)">{schools.find((one) => one.when === peelWhen)?.why ?? ''}</p>
     <div class="mt-2">
       <OneOf
-        label="First comes off"
+        label="What comes off first"
         value={job.inputs.peel_first ?? 'usual'}
         of={FIRST}
         onchange={(first) => open.change({ peel_first: first === 'usual' ? null : first })}

@@ -39,7 +39,7 @@
       [workshop, problem] = [await what, ''];
       await open.load();
     } catch (error) {
-      problem = error instanceof api.Problem ? error.message : 'It could not be kept.';
+      problem = error instanceof api.Problem ? error.message : 'It could not be saved.';
     }
   }
   const keep = () =>
@@ -95,8 +95,8 @@
           {/if}
           <button
             class="cursor-pointer underline"
-            aria-label="Take out the swatch of {swatch.on}"
-            onclick={() => act(api.dropRecord('swatches', swatch.id))}>Take out</button
+            aria-label="Remove the swatch of {swatch.on}"
+            onclick={() => act(api.dropRecord('swatches', swatch.id))}>Remove</button
           >
         </p>
       </div>
@@ -107,7 +107,7 @@
     </p>
   {/each}
   <div class="grid grid-cols-2 gap-2">
-    <OneOf label="What came of it" value={result} of={GRADED} onchange={(key) => (result = key)} />
+    <OneOf label="How did it turn out?" value={result} of={GRADED} onchange={(key) => (result = key)} />
     <NumberField
       label="Coats"
       entry="swatch.coats"

@@ -86,9 +86,9 @@
             .join(', ')}.{/if}
       </p>
       <p class="m-0 text-(--faint)">{booth.forecast.source}. Look outside, too.</p>
-      <Button color="alternative" size="xs" onclick={take}>Put in what it says of now</Button>
+      <Button color="alternative" size="xs" onclick={take}>Use the forecast for now</Button>
     {:else}
-      <Button color="alternative" size="xs" onclick={() => booth.foresee(job.id)}>Ask the forecast</Button>
+      <Button color="alternative" size="xs" onclick={() => booth.foresee(job.id)}>Get the forecast</Button>
     {/if}
   </div>
 </Fold>

@@ -37,7 +37,7 @@
     {/each}
   </ol>
   {#if others.length}
-    <p class="m-0 mt-3 mb-1 text-sm font-bold">Will not do here</p>
+    <p class="m-0 mt-3 mb-1 text-sm font-bold">Does not work here</p>
     <ul class="m-0 pl-4 text-sm">
       {#each others as fit (fit.key)}<li><strong>{fit.name}.</strong> {fit.why.join(' ')}</li>{/each}
     </ul>

@@ -19,7 +19,7 @@ class Booth {
       if (this.#asked === asked) [this.room, this.problem] = [room, ''];
     } catch (error) {
       if (this.#asked !== asked) return;
-      this.problem = error instanceof api.Problem ? error.message : 'The painting could not be fetched.';
+      this.problem = error instanceof api.Problem ? error.message : 'The paint plan could not be loaded.';
       this.#asked = '';
     }
   }
@@ -29,7 +29,7 @@ class Booth {
     try {
       this.forecast = await api.getWeather(id, settings.unit);
     } catch (error) {
-      this.problem = error instanceof api.Problem ? error.message : 'The forecast did not come.';
+      this.problem = error instanceof api.Problem ? error.message : 'The forecast could not be loaded.';
     }
   }
 }

@@ -32,7 +32,7 @@
   </div>
 </fieldset>
 <TextField
-  label="What to do again, what never"
+  label="Notes for next time"
   entry="record.notes"
   name="{job.id}/notes"
   rows={4}

@@ -29,10 +29,10 @@
     done: 'done',
   };
   const TROUBLE: Record<string, string> = {
-    slip: 'The sheet slipped on the way.',
-    blunt: 'The blade went blunt: not through from here on.',
+    slip: 'The sheet slipped while cutting.',
+    blunt: 'The blade went blunt; from here on it did not cut through.',
     'link-lost': 'The link to the cutter is lost.',
-    'shut-down': 'The workshop was shut down on the way.',
+    'shut-down': 'Dunestead was closed while cutting.',
     'off-reach': 'This sheet reaches further than the cutter.',
     'not-through': 'It was not cut through.',
     'into-backing': 'It was cut into the backing.',
@@ -42,7 +42,7 @@
 </script>
 
 <Fold title="The cutter (simulated)" open={watch.runs.length > 0}>
-  <OneOf label="Fault to come, for practice" value={fault} of={FAULTS} onchange={onfault} />
+  <OneOf label="Practise with a fault" value={fault} of={FAULTS} onchange={onfault} />
   {#if watch.problem}<p class="m-0 font-bold text-(--fault)" role="alert">{watch.problem.message}</p>{/if}
   {#each watch.runs as run (run.number)}
     <div class="card flex flex-col gap-1 p-2 text-sm" aria-label="Run {run.number}" role="group">
@@ -78,7 +78,7 @@
       <div class="flex flex-wrap gap-2">
         {#if CAN_START.includes(run.state) && run.trouble !== 'off-reach'}
           <Button size="xs" onclick={() => watch.steer(run.number, 'start')}
-            >{run.state === 'loaded' ? 'Cut' : run.trouble === 'blunt' ? 'Cut once more' : 'Go on'}</Button
+            >{run.state === 'loaded' ? 'Cut' : run.trouble === 'blunt' ? 'Cut again' : 'Go on'}</Button
           >
         {/if}
         {#if run.state === 'cutting'}
@@ -94,6 +94,6 @@
       </div>
     </div>
   {:else}
-    <p class="m-0 text-sm text-(--faint)">Nothing is at the cutter. Send it a sheet.</p>
+    <p class="m-0 text-sm text-(--faint)">The cutter is idle. Send it a sheet.</p>
   {/each}
 </Fold>

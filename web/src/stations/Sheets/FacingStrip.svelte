@@ -32,7 +32,7 @@
           role="img"
           aria-label="{stage.layers.map((layer) => layer.name).join(' over ')}; seen {stage.from_below
             ? 'from below'
-            : 'from above'} it is {stage.mirrored ? 'mirrored' : 'as it reads'}"
+            : 'from above'} it is {stage.mirrored ? 'mirrored' : 'not mirrored'}"
         >
           <g
             class="tool {stage.tool}"
@@ -52,7 +52,7 @@
             <text x={WIDTH / 2} y={TOP + LAYER * index + 9}>{layer.name}</text>
           {/each}
         </svg>
-        <strong>{stage.mirrored ? 'mirrored' : 'as it reads'}</strong>
+        <strong>{stage.mirrored ? 'mirrored' : 'not mirrored'}</strong>
         <span class="text-(--faint)">{stage.about}</span>
       </div>
     {/each}

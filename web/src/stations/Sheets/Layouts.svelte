@@ -66,7 +66,7 @@
             ></Button
           >
         {:else}
-          <p class="m-0 text-(--faint)">No other layout that was tried is worth more.</p>
+          <p class="m-0 text-(--faint)">No other layout we tried is better.</p>
         {/each}
       {/if}
     </div>

@@ -36,14 +36,10 @@
 
 {#if search?.running}
   <div class="flex flex-col gap-1 text-sm" aria-live="polite">
-    <progress
-      class="h-3 w-full accent-(--grass)"
-      value={search.share}
-      max="1"
-      aria-label="How long it has looked"
+    <progress class="h-3 w-full accent-(--grass)" value={search.share} max="1" aria-label="Search progress"
     ></progress>
     <p class="m-0">
-      Looking for a better packing: {several(search.sheets, 'sheet')}, {search.bound} at least{search.better
+      Searching for a better layout: {several(search.sheets, 'sheet')}, {search.bound} at least{search.better
         ? '; better than before'
         : ''}.
     </p>
@@ -53,6 +49,6 @@
   </div>
 {:else if job.sheets.can_improve}
   <Button color="alternative" size="xs" onclick={() => take(() => beginSearch(job.id))}
-    >Look longer for fewer sheets or less material</Button
+    >Search for a better layout</Button
   >
 {/if}

@@ -103,7 +103,7 @@
 </script>
 
 <div class="h-full w-full" bind:clientWidth={wide} bind:clientHeight={high}>
-  <svg bind:this={svg} width={wide} height={high} role="group" aria-label="Sheets as they lie on the mat">
+  <svg bind:this={svg} width={wide} height={high} role="group" aria-label="Sheets on the cutting mat">
     <g class="rule" aria-hidden="true" transform="translate({RULE} {RULE})">
       {#each ticks as mark (mark.at)}
         <path d="M{mark.at * scale} -2v-{[0, 10, 7, 4][mark.rank]}" />
@@ -153,7 +153,7 @@
           <text class="caption" x="0" y={mat.height + GRIP + 15 / scale} font-size={13 / scale}>
             Sheet {mat.number}{sheet && sheet.runs > 1 ? `, ${sheet.runs} times` : ''}{sheet?.mirrored
               ? ', mirrored'
-              : ', as it reads'}
+              : ', not mirrored'}
           </text>
         </g>
       {/each}

@@ -48,7 +48,7 @@
   }
 </script>
 
-<Fold title="Patches and what you say of them" open={said}>
+<Fold title="Patches: move, turn, keep together" open={said}>
   {#each patches as { patch, sheet } (patch.number)}
     <div class="grid grid-cols-[3.5rem_1fr] items-center gap-2">
       <strong class="font-(family-name:--font-stamp) text-lg">{patch.number}{patch.turned ? ' ↻' : ''}</strong
@@ -69,12 +69,12 @@
   {/each}
   {#if said}
     <button class="cursor-pointer self-start text-sm font-bold underline" onclick={() => open.forgetPatches()}
-      >Lay them out as is best</button
+      >Reset layout</button
     >
   {/if}
   {#if job.elements.length}
     <div role="group" aria-label="Keep together" class="flex flex-col gap-1">
-      <p class="m-0 text-sm">Keep together, so that no seam parts them:</p>
+      <p class="m-0 text-sm">Keep together (no seam between them):</p>
       {#each job.elements as element (element.id)}
         <Tick
           label={element.name}

@@ -92,7 +92,7 @@
 <Fold title="Your cutters and material">
   {#if gone}
     <p class="m-0 text-sm" role="status">
-      “{gone[2]}” is taken out.
+      “{gone[2]}” is removed.
       <button class="cursor-pointer font-bold underline" onclick={bringBack}>Bring it back</button>
     </p>
   {/if}

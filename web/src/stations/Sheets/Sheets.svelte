@@ -111,7 +111,7 @@
     </p>
   {/if}
 </Fold>
-<Fold title="Material in store, overlap at seams">
+<Fold title="Material in store, overlap at seams" open={stock.length > 1}>
   <div class="grid grid-cols-2 gap-3">
     <OneOf
       label="Material in store"

@@ -113,7 +113,7 @@
   {#if job.inputs.cut}
     <button
       class="cursor-pointer self-start text-sm font-bold underline"
-      onclick={() => open.change({ cut: null })}>Back to what the last test cut says</button
+      onclick={() => open.change({ cut: null })}>Use the last test cut's settings</button
     >
   {/if}
   {#if advice}
@@ -147,7 +147,7 @@
     </div>
   {/if}
   <Button color="alternative" size="sm" onclick={begin}
-    >{advice ? 'Begin another test cut' : 'Do a test cut'}</Button
+    >{advice ? 'Start another test cut' : 'Do a test cut'}</Button
   >
   {#if past.length}
     <ul class="m-0 flex list-none flex-col gap-1 p-0 text-sm" aria-label="Test cuts before">

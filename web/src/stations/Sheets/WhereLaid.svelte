@@ -7,8 +7,8 @@
   const { print }: ToolsProps = $props();
 
   const WHERE = [
-    [true, 'On the mat'],
-    [false, 'Put together'],
+    [true, 'On the cutting mat'],
+    [false, 'On the blank'],
   ] as const;
 
   onDestroy(() => (laid.onMat = true));

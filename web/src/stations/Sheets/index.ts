@@ -15,7 +15,7 @@ export const sheets: StationView = {
   keys: () => [
     {
       keys: 'V',
-      about: 'On the mat, or put together on the blank',
+      about: 'On the cutting mat, or on the blank',
       run: () => (laid.onMat = !laid.onMat),
     },
   ],

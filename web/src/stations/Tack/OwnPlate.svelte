@@ -34,7 +34,7 @@
       onchanged();
       await open.load();
     } catch (error) {
-      problem = error instanceof Problem ? error.message : 'It could not be kept.';
+      problem = error instanceof Problem ? error.message : 'It could not be saved.';
     }
   }
 </script>
@@ -48,8 +48,8 @@
       )}, to {showHeat(press.heat, settings.unit)}
       <button
         class="ml-2 cursor-pointer underline"
-        aria-label="Take out {press.name}"
-        onclick={() => act(dropRecord('presses', press.id))}>Take out</button
+        aria-label="Remove {press.name}"
+        onclick={() => act(dropRecord('presses', press.id))}>Remove</button
       >
     </p>
   {/each}

@@ -127,7 +127,7 @@ def _seen(picture: Picture, settings: TraceSettings) -> tuple[Ink, list[Points]]
             return ink, contours
         if max(grey.shape) < 2 * _SMALLEST_SIDE:
             raise ArtworkRefused(
-                "This picture has more edge than a mask can have.",
+                "This picture has too much fine detail for a mask.",
                 "Raise the threshold, the despeckling, or take a calmer picture.",
             )
         grey = cv2.resize(grey, None, fx=0.5, fy=0.5, interpolation=cv2.INTER_AREA).astype(np.uint8)

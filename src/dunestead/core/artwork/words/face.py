@@ -1,13 +1,14 @@
 """A face: from characters to outlines, by way of HarfBuzz. The rest of the core sees paths only."""
 
 import unicodedata
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
 import numpy as np
 import uharfbuzz
 
+from dunestead.core.artwork.words.direction import levels_of, visual_order
 from dunestead.core.errors import BadInput
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.curves import Path, path_bounds
@@ -78,8 +79,10 @@ class Face:
         glyphs: list[Glyph] = []
         missing: list[str] = []
         x = 0.0
-        for file, first, part in self._parts(text, missing):
-            shaped = list(file.shape(part, apart=apart))
+        stretches = list(self._parts(text, levels_of(text), missing))
+        for index in visual_order([level for _, _, _, level in stretches]):
+            file, first, part, level = stretches[index]
+            shaped = list(file.shape(part, apart=apart, leftward=level % 2 == 1))
             glyphs += [Glyph(g.outline, x + g.x, g.y, g.advance, first + g.first) for g in shaped]
             x += sum(glyph.advance for glyph in shaped)
         return Run(tuple(glyphs), tuple(dict.fromkeys(missing)))
@@ -105,8 +108,14 @@ class Face:
                 return index
         return None
 
-    def _parts(self, text: str, missing: list[str]) -> Iterator[tuple["_FontFile", int, str]]:
-        """Yield stretches of the text that one file covers, with where they begin."""
+    def lacks(self, text: str) -> bool:
+        """Say whether a text has a character that no file covers."""
+        return any(not _is_unseen(one) and not one.isspace() and self._covering(one) is None for one in text)
+
+    def _parts(
+        self, text: str, levels: Sequence[int], missing: list[str]
+    ) -> Iterator[tuple["_FontFile", int, str, int]]:
+        """Yield stretches of the text that one file covers and that run one way: where they begin, their level."""
         stretch, begun, current = "", 0, -1
         for at, character in enumerate(text):
             if unicodedata.combining(character) and stretch and self._file(current).has(character):
@@ -115,14 +124,14 @@ class Face:
             file = self._covering(character)
             if file is None and not _is_unseen(character):
                 missing.append(character)
-            if file != current or file is None:
+            if file != current or file is None or levels[at] != levels[begun]:
                 if stretch:
-                    yield self._file(current), begun, stretch
+                    yield self._file(current), begun, stretch, levels[begun]
                 stretch, begun, current = "", at, -1 if file is None else file
             if file is not None:
                 stretch += character
         if stretch:
-            yield self._file(current), begun, stretch
+            yield self._file(current), begun, stretch, levels[begun]
 
 
 def _is_unseen(character: str) -> bool:
@@ -140,17 +149,18 @@ class _FontFile:
         self._characters = frozenset(face.unicodes)
         self._outlines: dict[int, Path] = {}
         if not self._characters or not self._em:
-            raise BadInput(f"“{name}” is not a font we can read.", "Give a TTF, OTF, WOFF or WOFF2 file.")
+            raise BadInput(f"“{name}” is not a font that can be read.", "Choose a TTF, OTF, WOFF or WOFF2 file.")
 
     def has(self, character: str) -> bool:
         """Say whether the file has a glyph for a character."""
         return ord(character) in self._characters
 
-    def shape(self, text: str, *, apart: bool) -> Iterator[Glyph]:
+    def shape(self, text: str, *, apart: bool, leftward: bool = False) -> Iterator[Glyph]:
         """Yield the glyphs of a stretch of text in ems."""
         buffer = uharfbuzz.Buffer()
         buffer.add_codepoints([ord(character) for character in text])
         buffer.guess_segment_properties()
+        buffer.direction = "rtl" if leftward else "ltr"
         uharfbuzz.shape(self._font, buffer, _APART if apart else {})
         x = 0.0
         for info, position in zip(buffer.glyph_infos, buffer.glyph_positions, strict=True):
@@ -187,7 +197,7 @@ def _plain(data: bytes, name: str) -> bytes:
         held = BytesIO()
         font.save(held, reorderTables=False)
     except TTLibError as error:
-        raise BadInput(f"“{name}” is not a font we can read.", "Give a TTF, OTF, WOFF or WOFF2 file.") from error
+        raise BadInput(f"“{name}” is not a font that can be read.", "Choose a TTF, OTF, WOFF or WOFF2 file.") from error
     return held.getvalue()
 
 

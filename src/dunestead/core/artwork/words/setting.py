@@ -22,7 +22,7 @@ __all__ = ["Letter", "SetWords", "Setting", "set_words"]
 
 Align = Literal["left", "centre", "right"]
 # Baselines of two lines are this many cap heights apart before a line gap is added.
-_LINE_PITCH = 1.45
+LINE_PITCH = 1.45
 # Words are set once at this size, mm, and carried to theirs.
 _ONCE = 100.0
 _ROUNDS = 80
@@ -140,7 +140,7 @@ def set_words(setting: Setting, face: Face) -> SetWords:
         When the letter gap leaves no width, or the words are longer than their circle.
     """
     if len(setting.text) > _MOST_LETTERS:
-        raise BadInput(f"{len(setting.text)} letters are more than a mask carries.", f"Write up to {_MOST_LETTERS}.")
+        raise BadInput(f"{len(setting.text)} letters are too many for a mask.", f"Write up to {_MOST_LETTERS}.")
     if not setting.size > 0:
         raise BadInput("Words need a size above 0.", "Give a cap height or a width.")
     factor = setting.size / _ONCE
@@ -169,12 +169,12 @@ def _set_once(setting: Setting, face: Face) -> SetWords:
     if not any(len(glyph.outline.segments) for line in lines for glyph in line):
         named = f" It has no {_named(missing)}." if missing else ""
         raise ArtworkEmpty(
-            f"There is nothing to draw in these words.{named}", "Write some letters, or take another face."
+            f"There is nothing to draw in these words.{named}", "Write some letters, or choose another lettering."
         )
     em = _solve_em(lines, setting, face)
     placed = [glyph for line in _place(lines, em, setting, face) for glyph in line]
     digest = hashlib.sha256(f"{setting!r} {face.key}".encode()).hexdigest()
-    notices = [Notice("no-glyph", f"This face has no {_named(missing)}; it is left out.")] if missing else []
+    notices = [Notice("no-glyph", f"This lettering has no {_named(missing)}; it is left out.")] if missing else []
     boxes = paths_bounds([glyph.path for glyph in placed])
     low, high = _extent(boxes)
     return SetWords(
@@ -270,7 +270,7 @@ def _invert(width: Callable[[float], float], wanted: float) -> float:
 def _place(lines: list[Line], em: float, setting: Setting, face: Face) -> Iterator[list[_Placed]]:
     """Yield each line's glyphs in mm: straight, or along the arc."""
     text = _written(setting)
-    pitch = _LINE_PITCH * em * face.cap_height + setting.line_gap
+    pitch = LINE_PITCH * em * face.cap_height + setting.line_gap
     straight = [_straight(line, em, setting.letter_gap, text) for line in lines]
     for number, line in enumerate(straight):
         low, high = _extent([glyph.straight for glyph in line])

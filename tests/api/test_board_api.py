@@ -1,0 +1,123 @@
+"""The board: jobs begun with a size and a lettering, copied, deleted, brought back, erased; examples; small answers."""
+
+import gzip
+import json
+
+import pytest
+
+from tests.api.test_design_api import address, begin
+
+DAY = 1440
+
+
+def names(client, where: str = "") -> list[str]:
+    return [card["name"] for card in client.get(f"/api/jobs{where}").get_json()["jobs"]]
+
+
+def test_words_are_begun_on_a_blank_of_a_size_in_a_lettering(client) -> None:
+    begun = client.post(
+        "/api/jobs",
+        data={"words": "TERN", "face": "bevan", "surface": "wood-sealed", "width": "20in", "height": "16cm"},
+    ).get_json()
+
+    assert begun["inputs"]["blank"]["width"] == pytest.approx(508)
+    assert begun["inputs"]["blank"]["height"] == pytest.approx(160)
+    assert begun["elements"][0]["words"]["face"] == "bevan"
+
+
+@pytest.mark.parametrize(
+    ("form", "told"),
+    [
+        ({"width": "wide"}, "not a length"),
+        ({"height": "30m"}, "height of the blank"),
+        ({"face": "none-such"}, "none-such"),
+    ],
+)
+def test_a_size_or_lettering_that_cannot_be_begins_nothing(client, form, told) -> None:
+    answer = client.post("/api/jobs", data={"words": "TERN", **form})
+
+    assert answer.status_code in (400, 404)
+    assert told in answer.get_json()["title"]
+    assert names(client) == []
+
+
+def test_a_copy_takes_the_decisions_along_but_not_what_happened(client) -> None:
+    job = begin(client)
+    task = job["stations"][0]["tasks"][0]["id"]
+    client.post(f"{address(job)}/tasks/done", json={"task": task, "done": True, "reason": "now"})
+
+    copy = client.post(f"{address(job)}/duplicate").get_json()
+
+    assert copy["id"] != job["id"]
+    assert copy["inputs"]["name"] == f"{job['inputs']['name']}, copy"
+    assert copy["inputs"]["blank"] == job["inputs"]["blank"]
+    assert copy["stations"][0]["tasks_done"] == 0
+    assert client.get(address(job)).get_json()["stations"][0]["tasks_done"] == 1
+
+
+def test_a_deleted_job_comes_back_until_it_is_erased(client) -> None:
+    job = begin(client)
+    name = job["inputs"]["name"]
+
+    assert client.delete(address(job)).status_code == 204
+    assert (names(client), names(client, "/deleted"), names(client, "/away")) == ([], [name], [])
+    client.post(f"{address(job)}/bring-back")
+    assert names(client) == [name]
+    client.delete(address(job))
+    assert client.post(f"{address(job)}/erase").status_code == 204
+    assert names(client, "/deleted") == []
+    assert client.get(address(job)).status_code == 404
+
+
+def test_what_is_on_the_board_is_not_erased(client) -> None:
+    job = begin(client)
+
+    answer = client.post(f"{address(job)}/erase")
+
+    assert answer.status_code == 409
+    assert "not deleted" in answer.get_json()["title"]
+    assert len(names(client)) == 1
+
+
+def test_a_deleted_job_is_erased_after_thirty_days_and_no_sooner(client, clock) -> None:
+    first, second = begin(client), begin(client)
+    client.delete(address(first))
+    clock.turn(29 * DAY)
+    client.delete(address(second))
+    assert len(names(client, "/deleted")) == 2
+    clock.turn(2 * DAY)
+    client.delete(address(begin(client)))
+
+    assert len(names(client, "/deleted")) == 2
+    assert client.get(address(first)).status_code == 404
+    assert client.get(address(second)).status_code == 200
+
+
+def test_examples_are_listed_and_begun(client) -> None:
+    keys = [one["key"] for one in client.get("/api/examples").get_json()["examples"]]
+
+    assert len(keys) == 3
+    for key in keys:
+        assert client.post(f"/api/examples/{key}").status_code == 201
+    assert client.post("/api/examples/none").status_code == 404
+    assert len(names(client)) == 3
+
+
+def test_answers_are_sent_small_and_name_their_version_all_the_same(client) -> None:
+    job = begin(client)
+    plain = client.get(address(job))
+    small = client.get(address(job), headers={"Accept-Encoding": "gzip"})
+
+    assert small.headers["Content-Encoding"] == "gzip"
+    assert small.headers["ETag"] == plain.headers["ETag"] == '"v1"'
+    assert len(small.data) < len(plain.data) / 2
+    assert json.loads(gzip.decompress(small.data))["id"] == job["id"]
+
+
+def test_a_card_says_what_a_job_waits_for(client) -> None:
+    job = begin(client)
+    assert client.get("/api/jobs").get_json()["jobs"][0]["phase"] == "decide"
+
+    client.post(f"{address(job)}/fates", json={"numbers": None, "fate": "keep"})
+
+    assert client.get("/api/jobs").get_json()["jobs"][0]["phase"] == "work"

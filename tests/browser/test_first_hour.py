@@ -1,0 +1,115 @@
+"""Somebody who has never seen it: from an empty workshop to checked cut files, led by the main button alone."""
+
+import re
+import subprocess
+import sys
+import zipfile
+from collections.abc import Iterator
+
+import pytest
+from playwright.sync_api import Browser, Locator, Page, expect
+
+from tests.browser.conftest import answering, free_port
+
+pytestmark = pytest.mark.browser
+# Nobody should need more presses than these.
+MOST_PRESSES = 12
+
+
+@pytest.fixture
+def empty(tmp_path, browser: Browser) -> Iterator[Page]:
+    """Open the page of a workshop with nothing in it."""
+    port = free_port()
+    command = [sys.executable, "-m", "dunestead", "serve", "--port", str(port), "--data", str(tmp_path)]
+    with subprocess.Popen(command, stdout=subprocess.DEVNULL) as server:
+        try:
+            context = browser.new_context(
+                base_url=answering(f"http://127.0.0.1:{port}", server),
+                viewport={"width": 1280, "height": 800},
+                reduced_motion="reduce",
+                accept_downloads=True,
+                locale="en-GB",
+            )
+            page = context.new_page()
+            page.set_default_timeout(20_000)
+            yield page
+            context.close()
+        finally:
+            server.terminate()
+
+
+def next_step(page: Page) -> Locator:
+    """Return the one main button: what stands first under *What comes next*."""
+    expect(page.locator("[aria-busy=true]")).to_have_count(0)
+    return page.get_by_role("group", name="What comes next").locator("button, a.deed").first
+
+
+def test_the_main_button_leads_to_checked_files_and_on_to_the_first_coat(empty: Page) -> None:
+    page = empty
+    page.goto("/")
+    expect(page.get_by_text("Welcome to your workshop")).to_be_visible()
+    page.get_by_label("What should it say?").fill("MIND THE STEP")
+    page.get_by_role("button", name="Start with these words").click()
+
+    pressed = []
+    for _ in range(MOST_PRESSES):
+        button = next_step(page)
+        label = button.inner_text().strip()
+        pressed.append(label)
+        if "Download" in label:
+            break
+        button.click()
+    assert "Download" in pressed[-1], pressed
+
+    with page.expect_download() as download:
+        next_step(page).click()
+    with zipfile.ZipFile(download.value.path()) as archive:
+        assert "sheet-1.svg" in archive.namelist()
+        assert "agrees with the plan" in archive.read("cut-list.txt").decode()
+    expect(page.get_by_text("as planned").first).to_be_visible()
+
+    reach_the_first_coat(page)
+
+
+def reach_the_first_coat(page: Page) -> None:
+    """Tick the steps off as the button says, writing down every count that is asked for; go on where one must wait."""
+    page.get_by_role("button", name=re.compile("^Then start the work")).click()
+    for _ in range(60):
+        lead = page.get_by_role("group", name="What comes next")
+        expect(page.locator("[aria-busy=true]")).to_have_count(0)
+        if "Coat 1" in lead.inner_text():
+            return
+        for field in page.get_by_role("spinbutton").all():
+            row = field.locator("xpath=ancestor::div[contains(@class,'items-end')]")
+            wanted = re.search(r"(\d+) should be there", row.inner_text()) if row.count() else None
+            if wanted and field.is_visible():
+                field.fill(wanted[1])
+                field.press("Enter")
+        next_step(page).click()
+        expect(page.locator("[aria-busy=true]")).to_have_count(0)
+        reason = page.get_by_label("Why do it anyway?")
+        if reason.count() and reason.first.is_visible():
+            reason.first.fill("Trying it out")
+            page.get_by_role("button", name="Done, with this reason").click()
+    raise AssertionError("the main button never led to the first coat")
+
+
+def test_an_example_opens_from_the_empty_workshop(empty: Page) -> None:
+    empty.goto("/")
+    empty.get_by_role("button", name="Open: A doormat with words").click()
+
+    expect(empty.get_by_role("heading", name="Example: step mat", exact=True)).to_be_visible()
+    expect(empty.get_by_text("does it really measure").first).to_be_visible()
+
+
+def test_letters_of_other_scripts_are_set_in_a_lettering_that_has_them(empty: Page) -> None:
+    empty.goto("/")
+    field = empty.get_by_label("What should it say?")
+    field.fill("שלום")
+    expect(empty.get_by_label("Lettering").locator("option")).to_have_count(2)
+    field.press("Enter")
+    expect(empty.get_by_role("heading", name="שלום", exact=True)).to_be_visible()
+
+    empty.goto("/")
+    empty.get_by_label("What should it say?").fill("海")
+    expect(empty.get_by_text("draw the words in it")).to_be_visible()
