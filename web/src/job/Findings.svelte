@@ -46,7 +46,7 @@
     }
   }
 
-  let helped = open.help;
+  let helped = untrack(() => open.help);
   // The main button opens the first thing found, with what helps.
   $effect(() => {
     if (open.help === helped) return;

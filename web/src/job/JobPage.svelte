@@ -40,6 +40,7 @@
   const station = $derived(open.job?.stations.find((candidate) => candidate.code === code));
   let catalogue = $state.raw<Catalogue | null>(null);
   shareLimits(() => catalogue?.limits);
+  let panel = $state<HTMLElement>();
   let lifeSize = $state(false);
   let showPrint = $state(false);
   let zoom = $state(1);
@@ -105,7 +106,7 @@
 >
 
 <div class="flex h-dvh flex-col print:h-auto" aria-busy={open.busy > 0}>
-  <TopBar {shortcuts}>
+  <TopBar {shortcuts} onskip={() => panel?.focus()}>
     {#if open.job}
       <h1 class="m-0 truncate text-lg font-bold">{open.job.inputs.name}</h1>
       <div class="ml-auto flex shrink-0 items-center gap-1 sm:gap-2">
@@ -144,81 +145,88 @@
         <StationPath jobId={job.id} stations={job.stations} current={code} />
       </div>
 
-      <section class="relative h-[46vh] min-h-72 min-w-0 overflow-hidden lg:h-auto" aria-label="Picture">
-        {#if stage}
-          <stage.Stage {open} {job} />
-        {:else}
-          <Picture
-            picture={job.picture}
-            unit={settings.unit}
-            {layers}
-            room={showPrint ? 'print' : view.room}
-            back={view.back && !showPrint}
-            {lifeSize}
-            {zoom}
-            onzoom={(to) => (zoom = Math.min(Math.max(to, 1), CLOSEST))}
-            lifePx={settings.pxPerMm}
-            mask={open.mask}
-            {focus}
-          />
-        {/if}
-        <div class="no-print absolute bottom-3 left-3 flex flex-col items-start gap-2">
-          {#if job.picture.masks.length > 1 && !stage}
-            <div class="flex gap-1" role="group" aria-label="Which mask is shown">
-              {#each job.picture.masks as mask (mask.number)}
-                <Button
-                  color="alternative"
-                  size="xs"
-                  class="bg-(--sheet) {open.mask === mask.number ? 'font-bold underline' : ''}"
-                  aria-pressed={open.mask === mask.number}
-                  onclick={() => (open.mask = mask.number)}>{mask.number}. {mask.name}</Button
-                >
-              {/each}
-            </div>
+      <main class="contents">
+        <section class="relative h-[46vh] min-h-72 min-w-0 overflow-hidden lg:h-auto" aria-label="Picture">
+          {#if stage}
+            <stage.Stage {open} {job} />
+          {:else}
+            <Picture
+              picture={job.picture}
+              unit={settings.unit}
+              {layers}
+              room={showPrint ? 'print' : view.room}
+              back={view.back && !showPrint}
+              {lifeSize}
+              {zoom}
+              onzoom={(to) => (zoom = Math.min(Math.max(to, 1), CLOSEST))}
+              lifePx={settings.pxPerMm}
+              mask={open.mask}
+              {focus}
+            />
           {/if}
-          {#if view.Tools}<view.Tools print={showPrint} />{/if}
-        </div>
-        <div class="no-print absolute right-3 bottom-3 flex gap-2">
-          {#if !lifeSize}
+          <div class="no-print absolute bottom-3 left-3 flex flex-col items-start gap-2">
+            {#if job.picture.masks.length > 1 && !stage}
+              <div class="flex gap-1" role="group" aria-label="Which mask is shown">
+                {#each job.picture.masks as mask (mask.number)}
+                  <Button
+                    color="alternative"
+                    size="xs"
+                    class="bg-(--sheet) {open.mask === mask.number ? 'font-bold underline' : ''}"
+                    aria-pressed={open.mask === mask.number}
+                    onclick={() => (open.mask = mask.number)}>{mask.number}. {mask.name}</Button
+                  >
+                {/each}
+              </div>
+            {/if}
+            {#if view.Tools}<view.Tools print={showPrint} />{/if}
+          </div>
+          <div class="no-print absolute right-3 bottom-3 flex gap-2">
+            {#if !lifeSize}
+              <Button
+                color="alternative"
+                size="xs"
+                class="bg-(--sheet)"
+                aria-label="Zoom out"
+                disabled={zoom <= 1}
+                onclick={() => nearer(1 / CLOSER)}><ZoomOut size={16} /></Button
+              >
+              <Button
+                color="alternative"
+                size="xs"
+                class="bg-(--sheet)"
+                aria-label="Zoom in"
+                disabled={zoom >= CLOSEST}
+                onclick={() => nearer(CLOSER)}><ZoomIn size={16} /></Button
+              >
+            {/if}
             <Button
               color="alternative"
               size="xs"
               class="bg-(--sheet)"
-              aria-label="Zoom out"
-              disabled={zoom <= 1}
-              onclick={() => nearer(1 / CLOSER)}><ZoomOut size={16} /></Button
+              aria-pressed={showPrint}
+              onclick={() => (showPrint = !showPrint)}
             >
+              {showPrint ? 'Show the work' : 'Show the print'}
+            </Button>
             <Button
               color="alternative"
               size="xs"
               class="bg-(--sheet)"
-              aria-label="Zoom in"
-              disabled={zoom >= CLOSEST}
-              onclick={() => nearer(CLOSER)}><ZoomIn size={16} /></Button
+              aria-pressed={lifeSize}
+              onclick={() => (lifeSize = !lifeSize)}
             >
-          {/if}
-          <Button
-            color="alternative"
-            size="xs"
-            class="bg-(--sheet)"
-            aria-pressed={showPrint}
-            onclick={() => (showPrint = !showPrint)}
-          >
-            {showPrint ? 'Show the work' : 'Show the print'}
-          </Button>
-          <Button
-            color="alternative"
-            size="xs"
-            class="bg-(--sheet)"
-            aria-pressed={lifeSize}
-            onclick={() => (lifeSize = !lifeSize)}
-          >
-            {lifeSize ? 'All of it' : 'Life size'}
-          </Button>
-        </div>
-      </section>
+              {lifeSize ? 'All of it' : 'Life size'}
+            </Button>
+          </div>
+        </section>
+      </main>
 
-      <aside class="flex min-h-0 flex-col border-(--line) lg:border-l" aria-label={station.name}>
+      <aside
+        bind:this={panel}
+        tabindex="-1"
+        class="flex min-h-0 flex-col border-(--line) lg:border-l"
+        aria-label={station.name}
+      >
         <Lead {open} {job} {station} {told} />
         <div class="relative flex flex-1 flex-col gap-4 overflow-y-auto p-4">
           {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} onrecords={askCatalogue} />{/if}
@@ -241,9 +249,13 @@
       </aside>
     </div>
   {:else if !open.problem}
-    <p class="flex items-center gap-3 p-8" role="status"><Spinner size="6" /> Fetching the job</p>
+    <main>
+      <p class="flex items-center gap-3 p-8" role="status"><Spinner size="6" /> Loading the job</p>
+    </main>
   {:else}
-    <Mending id={Number(params.id)} unshown={open.problem} onmended={() => open.load()} />
-    <p class="px-8"><a class="font-bold underline" href="#/">Back to the board</a></p>
+    <main>
+      <Mending id={Number(params.id)} unshown={open.problem} onmended={() => open.load()} />
+      <p class="px-8"><a class="font-bold underline" href="#/">Back to the board</a></p>
+    </main>
   {/if}
 </div>

@@ -164,6 +164,7 @@
 </script>
 
 <div
+  role="presentation"
   class="frame"
   {@attach listens}
   onpointerdown={down}

@@ -13,9 +13,11 @@
 
   interface Props {
     shortcuts: Shortcut[];
+    /** Goes past what stands on every page. */
+    onskip?: () => void;
     children?: Snippet;
   }
-  const { shortcuts, children }: Props = $props();
+  const { shortcuts, onskip, children }: Props = $props();
 
   let helpOpen = $state(false);
   let settingsOpen = $state(false);
@@ -32,6 +34,12 @@
 <header
   class="no-print flex items-center gap-2 border-b border-(--line) bg-(--sheet) px-2 py-2 sm:gap-4 sm:px-4"
 >
+  {#if onskip}
+    <button
+      class="sr-only cursor-pointer underline focus:not-sr-only focus:absolute focus:z-30 focus:bg-(--sheet) focus:p-2"
+      onclick={onskip}>Skip to what comes next</button
+    >
+  {/if}
   <a
     href="#/"
     class="stamp flex items-center gap-2 text-xl text-(--grass)"
