@@ -10,6 +10,7 @@ import pytest
 from playwright.sync_api import Browser, Locator, Page, expect
 
 from tests.browser.conftest import answering, free_port
+from tests.browser.steps import card_menu
 
 pytestmark = pytest.mark.browser
 # Nobody should need more presses than these.
@@ -113,3 +114,67 @@ def test_letters_of_other_scripts_are_set_in_a_lettering_that_has_them(empty: Pa
     empty.goto("/")
     empty.get_by_label("What should it say?").fill("海")
     expect(empty.get_by_text("draw the words in it")).to_be_visible()
+
+
+def test_a_change_waits_while_the_workshop_is_away_and_is_kept_when_it_is_back(page: Page) -> None:
+    page.goto("/#/job/1/blank")
+    copies = page.get_by_label("How many")
+    expect(copies).to_have_value("1")
+    page.route("**/api/**", lambda route: route.abort())
+
+    copies.fill("2")
+    copies.press("Enter")
+    expect(page.get_by_text("Not saved yet.")).to_be_visible()
+    expect(copies).to_have_value("2")
+    page.unroute("**/api/**")
+
+    expect(page.get_by_text("Not saved yet.")).to_have_count(0)
+    assert page.request.get("/api/jobs/1").json()["inputs"]["copies"] == 2
+    page.get_by_role("button", name="Undo: Copies").click()
+    expect(copies).to_have_value("1")
+
+
+def test_every_station_says_what_it_is_for_and_explains_the_words(page: Page) -> None:
+    page.goto("/#/job/1/mask")
+    page.get_by_role("button", name="What is this station for?").click()
+
+    dialog = page.get_by_role("dialog")
+    expect(dialog).to_contain_text("decide what happens to every loose piece")
+    expect(dialog.get_by_text("the centre of an O")).to_be_visible()
+
+
+def test_the_wheel_zooms_about_the_pointer(page: Page) -> None:
+    """What lies under the pointer stays there."""
+    page.goto("/#/job/1/artwork")
+    blank = page.locator("path.blank")
+    expect(blank).to_be_visible()
+    before = blank.bounding_box()
+    x, y = before["x"] + before["width"] * 0.8, before["y"] + before["height"] * 0.7
+    page.mouse.move(x, y)
+    page.mouse.wheel(0, -600)
+    expect(page.get_by_role("button", name="Zoom out")).to_be_enabled()
+    page.wait_for_timeout(200)
+    after = blank.bounding_box()
+
+    assert after["width"] > before["width"] * 1.5
+    assert (x - after["x"]) / after["width"] == pytest.approx(0.8, abs=0.01)
+    assert (y - after["y"]) / after["height"] == pytest.approx(0.7, abs=0.01)
+
+
+def test_a_job_is_renamed_copied_deleted_and_brought_back_on_the_board(page: Page) -> None:
+    page.goto("/")
+    card_menu(page, "Net loft mat", "Duplicate")
+    expect(page.get_by_role("link", name="Net loft mat, copy", exact=True)).to_be_visible()
+    card_menu(page, "Net loft mat, copy", "Rename")
+    field = page.get_by_label("New name of Net loft mat, copy")
+    field.fill("Sail loft mat")
+    field.press("Enter")
+    expect(page.get_by_role("link", name="Sail loft mat", exact=True)).to_be_visible()
+
+    page.get_by_label("Find").fill("sail")
+    expect(page.get_by_role("article")).to_have_count(1)
+    card_menu(page, "Sail loft mat", "Delete")
+    expect(page.get_by_role("article")).to_have_count(0)
+    page.get_by_role("button", name="Deleted jobs").click()
+    page.get_by_role("button", name="Erase Sail loft mat for good").click()
+    expect(page.get_by_text("Nothing was deleted.")).to_be_visible()

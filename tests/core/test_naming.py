@@ -6,7 +6,9 @@ from dunestead.core.mask.naming import name_pieces
 from tests.making import job_of, look, words
 from tests.shapes import WORD, artwork, files
 
-SOURCES = files(gull=WORD)
+# A bar of 120 by 60 with two holes near its middle.
+PAIR = '<path fill-rule="evenodd" d="M0 0h120v60h-120zM46 26h8v8h-8zM64 26h8v8h-8z"/>'
+SOURCES = files(gull=WORD, pair=PAIR)
 
 
 def names(*elements, **entries) -> list[str]:
@@ -16,7 +18,6 @@ def names(*elements, **entries) -> list[str]:
         seen.found,
         [around[piece.number] for piece in seen.found],
         seen.composition,
-        seen.drawings,
         is_reverse=seen.job.mask.reverse,
     )
 
@@ -57,8 +58,16 @@ def test_the_centre_of_a_letter_with_another_one_in_it_stays_its_own() -> None:
     assert "centre of the O in O" in names(ring, inner, masks="each")
 
 
-def test_in_drawn_artwork_the_part_is_named() -> None:
-    assert names(artwork(400.0, "gull")) == ["in part 1 of gull", "in part 2 of gull", "in part 2 of gull"]
+def test_in_drawn_artwork_the_place_is_named_by_thirds() -> None:
+    """Of 100 by 40 the holes are about (20, 20), (60, 10) and (60, 30)."""
+    assert names(artwork(400.0, "gull")) == ["in gull, left", "in gull, top", "in gull, bottom"]
+
+
+def test_pieces_in_one_place_are_counted_from_the_left() -> None:
+    assert names(artwork(400.0, "pair")) == [
+        "in pair, middle, 1 of 2 from the left",
+        "in pair, middle, 2 of 2 from the left",
+    ]
 
 
 def test_in_a_reverse_mask_it_is_the_letter_itself() -> None:

@@ -19,4 +19,6 @@ vi.stubGlobal(
   },
 );
 
+Element.prototype.scrollTo = () => undefined;
+
 afterEach(cleanup);

@@ -112,7 +112,6 @@ def pieces_out(plan: Plan) -> list[wire.PieceOut]:
         look.found,
         [around[piece.number] for piece in look.found],
         look.composition,
-        look.drawings,
         is_reverse=look.job.mask.reverse,
     )
     kept = {keeper.number for keeper in plan.keepers}

@@ -9,6 +9,7 @@
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
   import UnitAsk from '../lib/ui/UnitAsk.svelte';
   import TopBar from '../lib/ui/TopBar.svelte';
+  import Guide from '../lib/ui/Guide.svelte';
   import OneOf from '../lib/ui/OneOf.svelte';
   import { arranged, counted, type Filter, type Sort } from './boarding';
   import BrokenCard from './BrokenCard.svelte';
@@ -43,6 +44,7 @@
   let beginning = $state(false);
   let newJob = $state<NewJob>();
   let finder = $state<HTMLInputElement>();
+  let guide = $state(false);
   let search = $state('');
   let filter = $state<Filter>('all');
   let sort = $state<Sort>('due');
@@ -138,8 +140,13 @@
 
 <svelte:head><title>Board - Dunestead</title></svelte:head>
 <TopBar {shortcuts}
-  ><span class="truncate text-(--faint)">Your jobs, and what each one needs next</span></TopBar
+  ><span class="truncate text-(--faint)">Your jobs, and what each one needs next</span>
+  <button class="ml-auto shrink-0 cursor-pointer underline" onclick={() => (guide = true)}
+    >Words we use</button
+  ></TopBar
 >
+
+<Guide bind:open={guide} />
 
 <main class="mx-auto max-w-6xl p-4">
   <h1 class="sr-only">Board</h1>

@@ -131,6 +131,18 @@
     {/if}
   </TopBar>
 
+  {#if open.lost}
+    <p
+      class="m-0 flex flex-wrap items-center gap-3 border-b-2 border-(--fault) bg-(--sheet) px-4 py-2"
+      role="alert"
+    >
+      <span
+        ><strong>{open.job ? 'Not saved yet.' : 'Not loaded yet.'}</strong> Dunestead does not answer; trying again
+        every two seconds. Check that it is still running.</span
+      >
+      <button class="cursor-pointer font-bold underline" onclick={open.giveUp}>Stop trying</button>
+    </p>
+  {/if}
   {#if open.problem && open.job}
     <div class="p-3"><ProblemNote problem={open.problem} onclose={() => (open.problem = null)} /></div>
   {/if}

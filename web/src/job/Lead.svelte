@@ -6,6 +6,8 @@
   import type { Job, Next, Onward, Station } from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
   import MainButton from '../lib/ui/MainButton.svelte';
+  import { STATION_GUIDE } from '../lib/glossary';
+  import Guide from '../lib/ui/Guide.svelte';
   import StateMark from '../lib/ui/StateMark.svelte';
   import type { OpenJob } from './open-job.svelte';
 
@@ -18,6 +20,7 @@
   }
   const { open, job, station, told }: Props = $props();
 
+  let guide = $state(false);
   const at = $derived(job.stations.findIndex((one) => one.code === station.code));
   const before = $derived(job.stations[at - 1]);
   const after = $derived(job.stations[at + 1]);
@@ -57,6 +60,12 @@
   <p class="m-0 hidden font-bold print:block">{job.inputs.name}</p>
   <div class="flex items-center gap-3">
     <h2 class="stamp m-0 text-2xl">{station.name}</h2>
+    <button
+      class="no-print ml-auto order-last cursor-pointer rounded-sm border-2 border-(--line) px-2 text-sm font-bold"
+      aria-label="What is this station for?"
+      title="What is this station for?"
+      onclick={() => (guide = true)}>i</button
+    >
     {#if station.tasks_all}
       <span class="no-print text-sm text-(--faint)">{station.tasks_done} of {station.tasks_all} done</span>
     {/if}
@@ -118,3 +127,4 @@
     </nav>
   </div>
 </header>
+<Guide bind:open={guide} about={STATION_GUIDE[station.code]} />

@@ -4,6 +4,8 @@ import { clocks } from '../lib/clocks.svelte';
 import { settings } from '../lib/settings.svelte';
 
 const REST_MS = 350;
+/** A change that found nobody is sent again after so long. */
+const AGAIN_MS = 2000;
 
 /** The next of some numbers, round and round; the first or last when none is chosen. */
 function stepped(numbers: number[], chosen: number | null, by: number): number | null {
@@ -33,6 +35,9 @@ export class OpenJob {
   problem = $state.raw<api.Problem | null>(null);
   /** The maker's own cutters, material and test cuts. */
   workshop = $state.raw<api.Workshop | null>(null);
+  /** Whether something waits to be sent again, for the workshop does not answer. */
+  lost = $state(false);
+  #letGo: (() => void) | null = null;
   /** How many answers are awaited. */
   busy = $state(0);
   /** Number of the loose piece that is chosen. */
@@ -383,7 +388,7 @@ export class OpenJob {
     this.#turn = new Promise((resolve) => (done = resolve));
     try {
       await before;
-      const job = await question(this.#known as api.Job);
+      const job = await this.#patient(() => question(this.#known as api.Job));
       this.#known = kept(job, this.#known);
       if (mine !== this.#asked) return;
       this.job = this.#known;
@@ -402,6 +407,34 @@ export class OpenJob {
       this.busy--;
     }
   }
+
+  /** Ask until somebody answers or the maker gives up: what was changed is not lost with the workshop away. */
+  async #patient(question: () => Promise<api.Job>): Promise<api.Job> {
+    for (;;) {
+      try {
+        const job = await question();
+        this.lost = false;
+        return job;
+      } catch (error) {
+        if (!(error instanceof api.Problem) || error.code !== 'unreachable') throw error;
+        this.lost = true;
+        const goOn = await new Promise<boolean>((resolve) => {
+          const timer = setTimeout(() => resolve(true), AGAIN_MS);
+          this.#letGo = () => {
+            clearTimeout(timer);
+            resolve(false);
+          };
+        });
+        if (!goOn) {
+          this.lost = false;
+          throw error;
+        }
+      }
+    }
+  }
+
+  /** Stop sending what nobody answers. */
+  giveUp = (): void => this.#letGo?.();
 
   /** Show a job as another window left it; what went wrong stays told, and the maker goes on from there. */
   async #catchUp(): Promise<void> {

@@ -1,12 +1,11 @@
 """Where does a loose piece sit, in a maker's words? The centre of a letter, or in which part of the artwork."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
-from dunestead.core.artwork.compose import Composition, PlacedElement, parts_under
-from dunestead.core.artwork.drawing import Drawing
+from dunestead.core.artwork.compose import Composition, PlacedElement
 from dunestead.core.artwork.elements import Words
 from dunestead.core.artwork.layout import name_of
 from dunestead.core.artwork.words.setting import Letter
@@ -19,18 +18,17 @@ _ORDINALS = ("first", "second", "third", "fourth", "fifth", "sixth", "seventh", 
 
 @dataclass(frozen=True, slots=True)
 class _Home:
-    """What a piece sits in: an element, and one of its letters or parts."""
+    """What a piece sits in: an element and one of its letters, or where in a drawing, in words."""
 
     placed: PlacedElement
     letter: int | None = None
-    part: int | None = None
+    place: str = ""
 
 
 def name_pieces(
     pieces: Sequence[LoosePiece],
     around: Sequence[int],
     composition: Composition,
-    drawings: Mapping[int, Drawing],
     *,
     is_reverse: bool,
 ) -> list[str]:
@@ -42,31 +40,58 @@ def name_pieces(
         In the coordinates of what is painted.
     around
         Number of the element around each.
-    composition, drawings
-        The design, and the drawings of its elements that have parts.
+    composition
+        The design.
     is_reverse
         Whether the pieces are the artwork itself and not its centres.
     """
     homes: list[_Home] = [_Home(composition.placed[0])] * len(pieces)
     for number in dict.fromkeys(around):
         inside = [k for k, element in enumerate(around) if element == number]
-        found = _homes([pieces[k] for k in inside], composition, number, drawings.get(number))
+        found = _homes([pieces[k] for k in inside], composition, number)
         for k, home in zip(inside, found, strict=True):
             homes[k] = home
     beside = _beside(pieces, homes)
-    return [_name(home, place, is_reverse=is_reverse) for home, place in zip(homes, beside, strict=True)]
+    named = [_name(home, place, is_reverse=is_reverse) for home, place in zip(homes, beside, strict=True)]
+    return _told_apart(named, pieces)
 
 
-def _homes(pieces: Sequence[LoosePiece], composition: Composition, number: int, drawing: Drawing | None) -> list[_Home]:
+def _told_apart(names: list[str], pieces: Sequence[LoosePiece]) -> list[str]:
+    """Count those that are called alike from the left."""
+    alike: dict[str, list[int]] = {}
+    for k, name in enumerate(names):
+        alike.setdefault(name, []).append(k)
+    for name, same in alike.items():
+        if len(same) > 1:
+            order = sorted(same, key=lambda k: (round(pieces[k].anchor[0], 3), pieces[k].anchor[1]))
+            for place, k in enumerate(order, start=1):
+                names[k] = f"{name}, {place} of {len(same)} from the left"
+    return names
+
+
+def _homes(pieces: Sequence[LoosePiece], composition: Composition, number: int) -> list[_Home]:
     """Return what each of the pieces within one element sits in."""
     placed = composition.placed_of(number)
     ox, oy = composition.origin
     at = [(piece.anchor[0] + ox, piece.anchor[1] + oy) for piece in pieces]
     if placed.letters:
         return [_Home(placed, letter=letter_at(placed, one)) for one in at]
-    if drawing and placed.copies == 1:
-        return [_Home(placed, part=part) for part in parts_under(placed, drawing, at)]
-    return [_Home(placed)] * len(pieces)
+    if placed.copies > 1:
+        return [_Home(placed)] * len(pieces)
+    return [_Home(placed, place=_place_in(placed, one)) for one in at]
+
+
+def _place_in(placed: PlacedElement, at: tuple[float, float]) -> str:
+    """Return where in an element a place on the blank lies: by thirds across and down, as one looks at it."""
+    xs, ys = zip(*placed.corners, strict=True)
+    across = _third(at[0], min(xs), max(xs), ("left", "", "right"))
+    down = _third(at[1], min(ys), max(ys), ("top", "", "bottom"))
+    return " ".join(filter(None, (down, across))) or "middle"
+
+
+def _third(value: float, low: float, high: float, words: tuple[str, str, str]) -> str:
+    share = (value - low) / max(high - low, 1e-9)
+    return words[min(max(int(share * 3), 0), 2)]
 
 
 def letter_at(placed: PlacedElement, at: tuple[float, float]) -> int:
@@ -100,9 +125,8 @@ def _name(home: _Home, beside: tuple[int, int], *, is_reverse: bool) -> str:
     element = home.placed.element
     if home.letter is None or not isinstance(element, Words):
         named = name_of(element)
-        if home.part is not None:
-            return f"part {home.part} of {named}" if is_reverse else f"in part {home.part} of {named}"
-        return named if is_reverse else f"in {named[0].lower() + named[1:]}"
+        inside = named if is_reverse else f"in {named[0].lower() + named[1:]}"
+        return f"{inside}, {home.place}" if home.place else inside
     what = _of_several(beside) if beside[1] > 1 else ("" if is_reverse else "centre of ")
     if is_reverse and beside[1] > 1:
         what = what.replace("centre", "part")

@@ -212,4 +212,4 @@ def _elements_under(plan: Plan, places: Sequence[Point]) -> list[int]:
 
 
 def _named(plan: Plan, pieces: Sequence[LoosePiece], around: Sequence[int], *, is_reverse: bool) -> list[str]:
-    return name_pieces(list(pieces), list(around), plan.look.composition, plan.look.drawings, is_reverse=is_reverse)
+    return name_pieces(list(pieces), list(around), plan.look.composition, is_reverse=is_reverse)

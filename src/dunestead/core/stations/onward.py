@@ -70,7 +70,7 @@ def onward_of(
     opened = _open(plan, stations)
     if code == "sheets":
         begun = any(progress.is_done(task) for task in progress.graph.tasks)
-        return None if begun and not opened else _sheets(plan, stations, opened)
+        return None if begun and not opened else _sheets(stations, opened)
     if not opened and following is not None and following.task is not None and following.station == code:
         return None
     own = {
@@ -134,7 +134,7 @@ def _open(plan: Plan, stations: Mapping[str, Station]) -> list[str]:
     return sorted(opened, key=ORDER.index)
 
 
-def _sheets(plan: Plan, stations: Mapping[str, Station], opened: Sequence[str]) -> Onward:
+def _sheets(stations: Mapping[str, Station], opened: Sequence[str]) -> Onward:
     if opened:
         first = opened[0]
         if first == "sheets":

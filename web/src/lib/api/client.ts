@@ -163,6 +163,7 @@ client.use({
 const UNREACHABLE = new Problem(
   'The workshop does not answer.',
   'Check that Dunestead is still running; nothing you saved is lost.',
+  'unreachable',
 );
 
 function toProblem(body: unknown): Problem {
