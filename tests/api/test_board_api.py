@@ -1,10 +1,13 @@
 """The board: jobs begun with a size and a lettering, copied, deleted, brought back, erased; examples; small answers."""
 
 import gzip
+import io
 import json
 
+import numpy as np
 import pytest
 
+from dunestead.demo.scan import CORNERS, scan_of_gull
 from tests.api.test_design_api import address, begin
 
 DAY = 1440
@@ -121,3 +124,24 @@ def test_a_card_says_what_a_job_waits_for(client) -> None:
     client.post(f"{address(job)}/fates", json={"numbers": None, "fate": "keep"})
 
     assert client.get("/api/jobs").get_json()["jobs"][0]["phase"] == "work"
+
+
+def test_the_pages_files_are_sent_as_small_as_they_were_made(client, tmp_path, monkeypatch) -> None:
+    (tmp_path / "assets").mkdir()
+    (tmp_path / "assets" / "page.js").write_text("plain")
+    (tmp_path / "assets" / "page.js.br").write_bytes(b"small")
+    monkeypatch.setattr("dunestead.api.app._STATIC", tmp_path)
+
+    with client.get("/assets/page.js", headers={"Accept-Encoding": "br"}) as small:
+        assert (small.data, small.headers["Content-Encoding"]) == (b"small", "br")
+        assert small.mimetype == "text/javascript"
+    with client.get("/assets/page.js") as plain:
+        assert (plain.data, plain.mimetype) == (b"plain", "text/javascript")
+
+
+def test_the_sheet_in_a_photo_is_proposed(client) -> None:
+    begun = client.post("/api/jobs", data={"artwork": (io.BytesIO(scan_of_gull()), "gull.jpg")}).get_json()
+
+    trace = begun["elements"][0]["trace"]
+    assert trace["corners"] is None
+    assert np.array(trace["sheet"]) == pytest.approx(np.array(CORNERS), abs=0.006)

@@ -1,12 +1,14 @@
 <script lang="ts">
   import Router from 'svelte-spa-router';
+  import { wrap } from 'svelte-spa-router/wrap';
   import Board from './board/Board.svelte';
-  import JobPage from './job/JobPage.svelte';
   import Lost from './Lost.svelte';
   import { settings } from './lib/settings.svelte';
   import WaitingCard from './lib/ui/WaitingCard.svelte';
 
-  const routes = { '/': Board, '/job/:id': JobPage, '/job/:id/:station': JobPage, '*': Lost };
+  // The board is there at once; what a job needs comes with the first job that is opened.
+  const job = wrap({ asyncComponent: () => import('./job/JobPage.svelte') });
+  const routes = { '/': Board, '/job/:id': job, '/job/:id/:station': job, '*': Lost };
 
   $effect(() => {
     document.documentElement.classList.toggle('dark', settings.dark);

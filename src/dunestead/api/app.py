@@ -1,5 +1,6 @@
 """The application factory."""
 
+from mimetypes import guess_type
 from pathlib import Path
 from typing import Any
 from urllib.parse import urlsplit
@@ -138,7 +139,13 @@ def _page() -> Response:
 def _asset(name: str) -> Response:
     if name.startswith("api/") or not (_STATIC / name).is_file():
         raise NotFound
-    response = send_from_directory(_STATIC, name)
+    if request.accept_encodings.best_match(["br"]) and (_STATIC / f"{name}.br").is_file():
+        # Made small when the page was built: better than could be done for every request.
+        response = send_from_directory(_STATIC, f"{name}.br", mimetype=guess_type(name)[0])
+        response.headers["Content-Encoding"] = "br"
+        response.headers["Vary"] = "Accept-Encoding"
+    else:
+        response = send_from_directory(_STATIC, name)
     if name.startswith("assets/"):
         response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
     return response

@@ -12,6 +12,7 @@ from dunestead.core.artwork.layout import name_of
 from dunestead.core.artwork.parts import parts_of
 from dunestead.core.artwork.sources import Sources
 from dunestead.core.artwork.trace.outline import trace
+from dunestead.core.artwork.trace.sheet import sheet_of
 from dunestead.core.artwork.words.setting import set_words
 from dunestead.core.changes.arranging import usual_arc
 from dunestead.core.colours import colour_name
@@ -219,7 +220,8 @@ def _words(element: Words, look: Look, sources: Sources) -> wire.WordsOut:
 
 def _trace(element: Traced, sources: Sources) -> wire.TraceOut:
     settings = element.trace
-    traced = trace(sources.picture(element.source), settings, element.colour)
+    picture = sources.picture(element.source)
+    traced = trace(picture, settings, element.colour)
     return wire.TraceOut(
         corners=settings.corners,
         threshold=settings.threshold,
@@ -231,6 +233,7 @@ def _trace(element: Traced, sources: Sources) -> wire.TraceOut:
         pen=settings.pen,
         found_threshold=traced.threshold,
         points=traced.points,
+        sheet=list(found) if (found := sheet_of(picture)) else None,
     )
 
 

@@ -961,6 +961,7 @@ class TraceOut(TraceIn):
 
     found_threshold: float
     points: int
+    sheet: list[Point] | None = Field(description="Corners of a sheet of paper found in the photo, as shares of it.")
 
 
 class FrameOut(BaseModel):

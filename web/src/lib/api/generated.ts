@@ -10095,6 +10095,14 @@ export interface components {
             /** Points */
             points: number;
             /**
+             * Sheet
+             * @description Corners of a sheet of paper found in the photo, as shares of it.
+             */
+            sheet: [
+                number,
+                number
+            ][] | null;
+            /**
              * Smooth
              * @default 0.5
              */
@@ -11032,6 +11040,14 @@ export interface components {
             pen?: number | null;
             /** Points */
             points: number;
+            /**
+             * Sheet
+             * @description Corners of a sheet of paper found in the photo, as shares of it.
+             */
+            sheet: [
+                number,
+                number
+            ][] | null;
             /**
              * Smooth
              * @default 0.5

@@ -22,7 +22,15 @@
     ['line', 'Even lines along it'],
   ] as const;
   const PIXELS = (value: number) => `${value} px`;
-  let straightening = $state(false);
+  type Corners = NonNullable<Settings['corners']>;
+  /** The sheet of paper that was found in the photo, to begin from. */
+  const sheet = $derived((trace.sheet?.length === 4 ? trace.sheet : null) as Corners | null);
+  // A photo that was just added opens where it is straightened, once.
+  // svelte-ignore state_referenced_locally
+  const seen = `straighten:${jobId}:${part.id}`;
+  // svelte-ignore state_referenced_locally
+  let straightening = $state(!trace.corners && !!trace.sheet && !sessionStorage.getItem(seen));
+  sessionStorage.setItem(seen, 'yes');
   function settingsOf({
     corners,
     threshold,
@@ -44,6 +52,13 @@
 </script>
 
 <p class="m-0 text-sm text-(--faint)">Traced from {part.name}: {trace.points} points.</p>
+{#if sheet && !trace.corners}
+  {@const found = sheet}
+  <div class="card flex flex-wrap items-center gap-2 p-2 text-sm" role="status">
+    <span class="flex-1">A sheet of paper was found in this photo.</span>
+    <Button color="alternative" size="xs" onclick={() => change({ corners: found })}>Straighten it</Button>
+  </div>
+{/if}
 <div class="flex items-center justify-between gap-2">
   <Tick
     label="Choose automatically"
@@ -105,7 +120,7 @@
 {#if straightening}
   <Straighten
     address="/api/jobs/{jobId}/elements/{part.id}/picture.png"
-    corners={trace.corners ?? null}
+    corners={trace.corners ?? sheet}
     ondone={(corners) => {
       straightening = false;
       void change({ corners });

@@ -86,7 +86,7 @@
     fill: #c9a46f;
   }
   text {
-    font-size: 8.5px;
+    font-size: 12px;
     text-anchor: middle;
     fill: #1b2429;
   }
