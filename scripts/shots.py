@@ -30,7 +30,7 @@ VIEWS: list[tuple[str, str, str, Callable[[Page], None] | None]] = [
     ("materials", "/#/job/3/mask", "", lambda page: materials(page)),
     ("sheets", "/#/job/1/sheets", "", None),
     ("weed", "/#/job/1/weed", "", None),
-    ("tack", "/#/job/5/tack", "", lambda page: press(page)),
+    ("tack", "/#/job/1/tack", "", lambda page: press(page)),
     ("paint", "/#/job/9/paint", "", None),
     ("peel", "/#/job/1/peel", "", None),
     ("cure", "/#/job/7/cure", "", None),
@@ -77,7 +77,7 @@ def materials(page: Page) -> None:
 def faces(page: Page) -> None:
     choose(page, "SLIPWAY")
     page.get_by_role("button", name="Try other faces").click()
-    page.wait_for_selector("text=tried on this surface", timeout=60_000)
+    page.wait_for_selector("text=checked for this surface", timeout=60_000)
 
 
 def wait_for_server(seconds: float = 60.0) -> None:
@@ -115,7 +115,7 @@ def main() -> None:
             wait_for_server()
             with sync_playwright() as playwright:
                 browser = launch(playwright)
-                page = browser.new_page(reduced_motion="reduce")
+                page = browser.new_page(reduced_motion="reduce", locale="en-GB")
                 for name, address, kind, first in VIEWS:
                     if not wanted or name in wanted:
                         take(page, name, address, kind, first)

@@ -287,7 +287,7 @@ def pull_all_by_keys(page: Page) -> None:
     for sheet in sheets.all() or [None]:
         if sheet:
             sheet.click()
-        goes = page.get_by_role("group", name=re.compile("on the mat")).locator(".part.window:not(.out)")
+        goes = page.get_by_role("group", name=re.compile("on the cutting mat")).locator(".part.window:not(.out)")
         rehearsing = page.get_by_role("button", name="End the rehearsal")
         for _ in range(60):
             if not goes.count() or not rehearsing.count():

@@ -2,6 +2,7 @@
   import Button from 'flowbite-svelte/Button.svelte';
   import type { Tracing } from '../../lib/api/client';
   import Dialog from '../../lib/ui/Dialog.svelte';
+  import MainButton from '../../lib/ui/MainButton.svelte';
 
   type Corners = NonNullable<Tracing['corners']>;
   interface Props {
@@ -97,7 +98,7 @@
     }}
   />
   <div class="flex flex-wrap gap-3">
-    <Button size="sm" onclick={() => ondone(places as Corners)}>Straighten</Button>
+    <MainButton size="sm" onclick={() => ondone(places as Corners)}>Straighten</MainButton>
     <Button color="alternative" size="sm" onclick={() => ondone(null)}>Use the whole picture</Button>
     <p class="m-0 self-center text-sm text-(--faint)">Drag the corners, or step them with the arrow keys.</p>
   </div>

@@ -17,7 +17,7 @@
   let asked = $state(0);
   let problem = $state('');
   const KEEPERS: Record<string, string> = {
-    mat: 'on the mat',
+    mat: 'on the cutting mat',
     tape: 'on the tape',
     carrier: 'on the carrier',
     dish: 'in the dish',

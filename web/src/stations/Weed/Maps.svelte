@@ -56,7 +56,7 @@
     <div class="flex min-h-0 flex-1 flex-col gap-3 md:flex-row">
       <SheetMap
         on="sheet"
-        title="Sheet {sheet.number} on the mat{sheet.mirrored ? ', mirrored' : ''}"
+        title="Sheet {sheet.number} on the cutting mat{sheet.mirrored ? ', mirrored' : ''}"
         regions={sheet.regions}
         view={[-ROOM, -ROOM, sheet.width + 2 * ROOM, sheet.height + 2 * ROOM]}
         colour={picture.mask_colour}
