@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Row } from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
+  import Fold from '../lib/ui/Fold.svelte';
   import { showRow } from '../lib/units';
 
   interface Props {
@@ -9,20 +10,24 @@
   const { rows }: Props = $props();
 </script>
 
-<dl class="m-0 divide-y divide-(--line)">
-  {#each rows as row, index (index)}
-    <div class="grid grid-cols-[1fr_auto] gap-x-3 py-1.5">
-      <dt>{row.label}</dt>
-      <dd class="m-0 text-right font-bold">
-        {#if row.label.startsWith('Colour #')}
-          <span
-            class="mr-1 inline-block h-3 w-3 rounded-full border border-(--line)"
-            style:background={row.label.slice(7)}
-          ></span>
-        {/if}
-        {showRow(row, settings.unit)}
-      </dd>
-      {#if row.why}<dd class="col-span-2 m-0 text-sm text-(--faint)">{row.why}</dd>{/if}
-    </div>
-  {/each}
-</dl>
+{#if rows.length}
+  <Fold title="Figures and reasons">
+    <dl class="m-0 divide-y divide-(--line)">
+      {#each rows as row, index (index)}
+        <div class="grid grid-cols-[1fr_auto] gap-x-3 py-1.5">
+          <dt>{row.label}</dt>
+          <dd class="m-0 text-right font-bold">
+            {#if row.label.startsWith('Colour #')}
+              <span
+                class="mr-1 inline-block h-3 w-3 rounded-full border border-(--line)"
+                style:background={row.label.slice(7)}
+              ></span>
+            {/if}
+            {showRow(row, settings.unit)}
+          </dd>
+          {#if row.why}<dd class="col-span-2 m-0 text-sm text-(--faint)">{row.why}</dd>{/if}
+        </div>
+      {/each}
+    </dl>
+  </Fold>
+{/if}

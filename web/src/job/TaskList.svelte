@@ -34,7 +34,7 @@
       >
         <strong>{task.title}</strong>
       </Checkbox>
-      <p class="m-0 mt-1 pl-6 text-sm">{task.detail}</p>
+      {#if !task.done_at}<p class="m-0 mt-1 pl-6 text-sm">{task.detail}</p>{/if}
       {#if onshow && !task.done_at}
         <button
           class="ml-6 cursor-pointer text-sm underline"
@@ -69,7 +69,7 @@
       {#if task.copies > 1}
         <p class="m-0 pl-6 text-sm text-(--faint)">On {task.copies_done} of {task.copies} {task.counted}</p>
       {/if}
-      {#if task.caution}<p class="caution m-0 mt-2 text-sm">
+      {#if task.caution && !task.done_at}<p class="caution m-0 mt-2 text-sm">
           <strong>Take care.</strong>
           {task.caution}
         </p>{/if}

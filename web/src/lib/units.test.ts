@@ -8,6 +8,7 @@ import {
   showLength,
   showMinutes,
   showRow,
+  showWay,
 } from './units';
 
 describe('lengths', () => {
@@ -66,6 +67,14 @@ describe('lengths', () => {
 });
 
 describe('figures', () => {
+  it('shows a long way in metres or feet', () => {
+    expect([showWay(4800, 'mm'), showWay(4800, 'cm'), showWay(3048, 'in')]).toEqual([
+      '4.8 m',
+      '4.8 m',
+      '10.0 ft',
+    ]);
+  });
+
   it('follows the maker from metric to inches', () => {
     const heat = { label: 'Plate', kind: 'temperature', value: 150, why: '' } as const;
     expect(showRow(heat, 'mm')).toBe('150 °C');

@@ -103,6 +103,11 @@ export function showVolume(ml: number, unit: Unit): string {
   return unit === 'in' ? `${(ml / ML_PER_OUNCE).toFixed(1)} fl oz` : `${ml.toFixed(0)} ml`;
 }
 
+/** A long way, such as that of a knife: feet go with inches. */
+export function showWay(mm: number, unit: Unit): string {
+  return unit === 'in' ? `${(mm / MM_PER_INCH / 12).toFixed(1)} ft` : `${(mm / 1000).toFixed(1)} m`;
+}
+
 /** An area, from mm². */
 export function showArea(mm2: number, unit: Unit): string {
   return unit === 'in' ? `${(mm2 / MM_PER_INCH ** 2).toFixed(1)} sq in` : `${(mm2 / 100).toFixed(1)} cm²`;

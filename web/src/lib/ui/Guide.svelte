@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { GLOSSARY } from '../glossary';
+  import { GLOSSARY, MARKS } from '../glossary';
   import Dialog from './Dialog.svelte';
 
   interface Props {
@@ -18,4 +18,32 @@
       <dd class="m-0 mb-1">{meaning}</dd>
     {/each}
   </dl>
+  <h3 class="m-0 font-bold">Marks on the picture</h3>
+  <ul class="m-0 grid list-none grid-cols-1 gap-1 p-0 sm:grid-cols-2">
+    {#each MARKS as [outline, kind, meaning] (meaning)}
+      <li class="flex items-center gap-2">
+        <svg class={kind} width="22" height="22" viewBox="-1 -1 26 26" aria-hidden="true"
+          ><path d={outline} /></svg
+        >
+        {meaning}
+      </li>
+    {/each}
+  </ul>
 </Dialog>
+
+<style>
+  path {
+    fill: none;
+    stroke: var(--ink);
+    stroke-width: 2.5;
+  }
+  .broken path {
+    stroke-dasharray: 4 3;
+  }
+  .filled path {
+    fill: var(--ink);
+  }
+  .signal path {
+    stroke: var(--signal);
+  }
+</style>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Sheet, Sheets, Unit } from '../../lib/api/client';
-  import { showLength, showMinutes } from '../../lib/units';
+  import { showLength, showMinutes, showWay } from '../../lib/units';
   import { several } from './words';
 
   interface Props {
@@ -46,7 +46,7 @@
   </p>
   <p class="m-0 text-(--faint)">
     {showMinutes(sheet.seconds / 60)}
-    {sheets.by_hand ? 'with the knife' : 'under the knife'}, {(sheet.cut_length / 1000).toFixed(1)} m of cut
+    {sheets.by_hand ? 'with the knife' : 'under the knife'}, {showWay(sheet.cut_length, unit)} of cut
   </p>
   {#if sheet.faults.length}
     <p class="m-0 font-bold text-(--fault)">{sheet.faults[0]}</p>
