@@ -1,5 +1,6 @@
 <script lang="ts">
   import Checkbox from 'flowbite-svelte/Checkbox.svelte';
+  import { SvelteSet } from 'svelte/reactivity';
   import type { Piece, Task } from '../lib/api/client';
   import { showMinutes, showMoment } from '../lib/units';
   import type { OpenJob } from './open-job.svelte';
@@ -18,6 +19,9 @@
   }
   const { open, tasks, pieces, shown = null, onshow }: Props = $props();
   const following = $derived(open.job?.next?.task?.id);
+  /** Steps whose turn has not come, and that the maker wants to read all the same. */
+  const unfolded = new SvelteSet<string>();
+  const isFolded = (task: Task) => task.state === 'open' && shown !== task.id && !unfolded.has(task.id);
 </script>
 
 <ol class="m-0 flex list-none flex-col gap-2 p-0">
@@ -34,7 +38,17 @@
       >
         <strong>{task.title}</strong>
       </Checkbox>
-      {#if !task.done_at}<p class="m-0 mt-1 pl-6 text-sm">{task.detail}</p>{/if}
+      {#if !task.done_at}
+        <!-- On paper all is told. -->
+        <p class="m-0 mt-1 pl-6 text-sm" class:folded={isFolded(task)}>{task.detail}</p>
+        {#if isFolded(task)}
+          <button
+            class="ml-6 cursor-pointer text-sm underline"
+            aria-label="How: {task.title}"
+            onclick={() => unfolded.add(task.id)}>How</button
+          >
+        {/if}
+      {/if}
       {#if onshow && !task.done_at}
         <button
           class="ml-6 cursor-pointer text-sm underline"
@@ -69,7 +83,7 @@
       {#if task.copies > 1}
         <p class="m-0 pl-6 text-sm text-(--faint)">On {task.copies_done} of {task.copies} {task.counted}</p>
       {/if}
-      {#if task.caution && !task.done_at}<p class="caution m-0 mt-2 text-sm">
+      {#if task.caution && !task.done_at}<p class="caution m-0 mt-2 text-sm" class:folded={isFolded(task)}>
           <strong>Take care.</strong>
           {task.caution}
         </p>{/if}
@@ -109,6 +123,11 @@
   .done {
     border-style: dashed;
     background: transparent;
+  }
+  @media screen {
+    .folded {
+      display: none;
+    }
   }
   .caution {
     border-left: 4px solid var(--signal);
