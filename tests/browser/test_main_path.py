@@ -179,6 +179,9 @@ def test_all_files_come_down_in_one_zip(page: Page, word_file: Path) -> None:
     begin(page, word_file)
     page.get_by_role("button", name="Keep all 3").click()
     expect(page.locator("aside header")).to_contain_text("3 kept")
+    go(page, "1", "Blank")
+    page.get_by_role("button", name="Yes, it measures 600 mm by 400 mm").click()
+    expect(page.locator("aside header")).to_contain_text("measured")
     go(page, "4", "Sheets")
 
     with page.expect_download() as download:
