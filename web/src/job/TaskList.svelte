@@ -83,7 +83,7 @@
       {#if task.copies > 1}
         <p class="m-0 pl-6 text-sm text-(--faint)">On {task.copies_done} of {task.copies} {task.counted}</p>
       {/if}
-      {#if task.caution && !task.done_at}<p class="caution m-0 mt-2 text-sm" class:folded={isFolded(task)}>
+      {#if task.caution && !task.done_at}<p class="caution m-0 mt-2 text-sm">
           <strong>Take care.</strong>
           {task.caution}
         </p>{/if}
