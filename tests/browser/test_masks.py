@@ -101,7 +101,7 @@ def test_bridges_are_worked_by_buttons_too(page: Page, tmp_path: Path) -> None:
     expect(rows).to_have_count(2)
     page.get_by_role("button", name="Place them again").click()
     expect(rows.first).to_contain_text("3 mm wide")
-    page.get_by_label("Direction of bridges").select_option("level")
+    page.get_by_role("region", name="Bridges").get_by_label("Direction").select_option("level")
     expect(page.get_by_label("Undo: Style of bridges")).to_be_visible()
     expect(rows).to_have_count(2)
 

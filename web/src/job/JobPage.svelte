@@ -6,6 +6,7 @@
   import Button from 'flowbite-svelte/Button.svelte';
   import Spinner from 'flowbite-svelte/Spinner.svelte';
   import { untrack } from 'svelte';
+  import { SvelteMap } from 'svelte/reactivity';
   import { push } from 'svelte-spa-router';
   import type { Catalogue } from '../lib/api/client';
   import { getCatalogue } from '../lib/api/client';
@@ -43,10 +44,15 @@
   let panel = $state<HTMLElement>();
   let lifeSize = $state(false);
   let showPrint = $state(false);
-  let zoom = $state(1);
   const CLOSER = 1.5;
   const CLOSEST = 12;
-  const nearer = (by: number) => (zoom = Math.min(Math.max(zoom * by, 1), CLOSEST));
+  /** The blank and the sheets on the mat are looked at each as closely as the maker left them. */
+  const zooms = new SvelteMap<string, number>();
+  const zoom = $derived(zooms.get(looked()) ?? 1);
+  function zoomTo(to: number): void {
+    zooms.set(looked(), Math.min(Math.max(to, 1), CLOSEST));
+  }
+  const nearer = (by: number) => zoomTo(zoom * by);
 
   $effect(() => {
     // Asked anew for another job, station or unit only, not for what asking itself changes.
@@ -68,11 +74,16 @@
   });
   const focus = $derived(open.seen?.pieces.find((piece) => piece.number === open.selected)?.anchor ?? null);
   const stage = $derived(view.stage?.isOn() && !showPrint ? view.stage : null);
+  const wide = $derived(view.wide === true && !!station?.tasks.length);
   // The mask that is worked on here next is the one shown.
   const due = $derived(station?.tasks.find((task) => !task.done_at));
   $effect(() => {
     if (due?.mask) open.mask = due.mask;
   });
+  function looked(): string {
+    return stage ? code : 'blank';
+  }
+  const look = $derived({ lifeSize, lifePx: settings.pxPerMm, zoom, onzoom: zoomTo });
   const canTickHere = $derived(open.job?.next?.station === code && !!open.job.next.task);
 
   const codes = Object.keys(STATIONS);
@@ -151,7 +162,9 @@
     {@const job = open.seen}
     {@const told = view.inHand?.(open) ?? station}
     <div
-      class="grid min-h-0 flex-1 grid-cols-1 overflow-auto lg:grid-cols-[15.5rem_minmax(0,1fr)_23rem] lg:overflow-hidden"
+      class="grid min-h-0 flex-1 grid-cols-1 overflow-auto lg:overflow-hidden {wide
+        ? 'lg:grid-cols-[13rem_minmax(0,1fr)_23rem] xl:grid-cols-[13rem_minmax(0,1fr)_39rem]'
+        : 'lg:grid-cols-[13rem_minmax(0,1fr)_24rem]'}"
     >
       <div class="border-(--line) bg-(--sheet) lg:overflow-y-auto lg:border-r">
         <StationPath jobId={job.id} stations={job.stations} current={code} />
@@ -160,7 +173,7 @@
       <main class="contents">
         <section class="relative h-[46vh] min-h-72 min-w-0 overflow-hidden lg:h-auto" aria-label="Picture">
           {#if stage}
-            <stage.Stage {open} {job} />
+            <stage.Stage {open} {job} {look} />
           {:else}
             <Picture
               picture={job.picture}
@@ -168,10 +181,7 @@
               {layers}
               room={showPrint ? 'print' : view.room}
               back={view.back && !showPrint}
-              {lifeSize}
-              {zoom}
-              onzoom={(to) => (zoom = Math.min(Math.max(to, 1), CLOSEST))}
-              lifePx={settings.pxPerMm}
+              {...look}
               mask={open.mask}
               {focus}
             />
@@ -240,23 +250,34 @@
         aria-label={station.name}
       >
         <Lead {open} {job} {station} {told} />
-        <div class="relative flex flex-1 flex-col gap-4 overflow-y-auto p-4">
-          {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} onrecords={askCatalogue} />{/if}
-          {#if job.copies > 1 && station.tasks.length}
-            <CopyChooser {open} copy={job.copy_no} copies={job.copies} />
-          {/if}
-          <Clocks clocks={job.clocks.filter((clock) => clock.station === code)} copies={job.copies} />
-          {#if station.tasks.length}
-            <TaskList
-              {open}
-              tasks={station.tasks}
-              pieces={job.pieces}
-              shown={view.byTask ? taskShown(open, job, code)?.id : null}
-              onshow={view.byTask ? open.show : undefined}
-            />
-          {/if}
-          <Reckoning rows={station.rows} />
-          <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>
+        <div
+          class="relative flex flex-1 flex-col gap-2.5 overflow-y-auto p-4 {wide
+            ? 'xl:grid xl:grid-cols-[6fr_5fr] xl:items-start xl:gap-5'
+            : ''}"
+        >
+          <div class="flex min-w-0 flex-col gap-2.5">
+            {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} onrecords={askCatalogue} />{/if}
+          </div>
+          <div class="flex min-w-0 flex-col gap-2.5">
+            {#if job.copies > 1 && station.tasks.length}
+              <CopyChooser {open} copy={job.copy_no} copies={job.copies} />
+            {/if}
+            <Clocks clocks={job.clocks.filter((clock) => clock.station === code)} copies={job.copies} />
+            {#if station.tasks.length}
+              <TaskList
+                {open}
+                tasks={station.tasks}
+                pieces={job.pieces}
+                shown={view.byTask ? taskShown(open, job, code)?.id : null}
+                onshow={view.byTask ? open.show : undefined}
+              />
+            {/if}
+            {#if view.Records && catalogue}
+              <view.Records {open} {job} {catalogue} onrecords={askCatalogue} />
+            {/if}
+            <Reckoning rows={station.rows} />
+            <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>
+          </div>
         </div>
       </aside>
     </div>

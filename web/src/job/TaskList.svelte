@@ -3,6 +3,7 @@
   import { SvelteSet } from 'svelte/reactivity';
   import type { Piece, Task } from '../lib/api/client';
   import { showMinutes, showMoment } from '../lib/units';
+  import Fold from '../lib/ui/Fold.svelte';
   import type { OpenJob } from './open-job.svelte';
   import HeatUsed from './HeatUsed.svelte';
   import Reason from './Reason.svelte';
@@ -21,12 +22,23 @@
   const following = $derived(open.job?.next?.task?.id);
   /** Steps whose turn has not come, and that the maker wants to read all the same. */
   const unfolded = new SvelteSet<string>();
-  const isFolded = (task: Task) => task.state === 'open' && shown !== task.id && !unfolded.has(task.id);
+  const waits = (task: Task) => task.state === 'open' && shown !== task.id;
+  const isFolded = (task: Task) => waits(task) && !unfolded.has(task.id);
+  function fold(id: string): void {
+    if (!unfolded.delete(id)) unfolded.add(id);
+  }
+  /** The first step left that carries a caution tells it whole; the same one after it is named. */
+  const tellsFirst = (task: Task) =>
+    tasks.find((one) => !one.done_at && one.caution === task.caution)?.id === task.id;
 </script>
 
 <ol class="m-0 flex list-none flex-col gap-2 p-0">
   {#each tasks as task (task.id)}
-    <li class="card p-3" class:next={following === task.id} class:done={task.done_at && !task.changed.length}>
+    <li
+      class="card px-3 {task.done_at ? 'py-1.5' : 'py-2'}"
+      class:next={following === task.id}
+      class:done={task.done_at && !task.changed.length}
+    >
       <Checkbox
         checked={!!task.done_at}
         onclick={(event: MouseEvent) => {
@@ -41,24 +53,36 @@
       {#if !task.done_at}
         <!-- On paper all is told. -->
         <p class="m-0 mt-1 pl-6 text-sm" class:folded={isFolded(task)}>{task.detail}</p>
-        {#if isFolded(task)}
-          <button
-            class="ml-6 cursor-pointer text-sm underline"
-            aria-label="How: {task.title}"
-            onclick={() => unfolded.add(task.id)}>How</button
-          >
-        {/if}
-      {/if}
-      {#if onshow && !task.done_at}
-        <button
-          class="ml-6 cursor-pointer text-sm underline"
-          aria-pressed={shown === task.id}
-          onclick={() => onshow(task)}
-          >{shown === task.id ? 'Shown in the picture' : 'Show in the picture'}</button
-        >
+        <p class="m-0 pl-6 text-sm text-(--faint)">
+          {#if waits(task)}
+            <button
+              class="no-print mr-2 cursor-pointer underline"
+              aria-label="How: {task.title}"
+              aria-expanded={!isFolded(task)}
+              onclick={() => fold(task.id)}>{isFolded(task) ? 'How' : 'Less'}</button
+            >
+          {/if}
+          {#if onshow}
+            <button
+              class="no-print mr-2 cursor-pointer underline"
+              aria-label="Show in the picture: {task.title}"
+              aria-pressed={shown === task.id}
+              onclick={() => onshow(task)}>{shown === task.id ? 'Shown in the picture' : 'Show'}</button
+            >
+          {/if}
+          {#if task.state === 'waiting' && task.opens}
+            <strong class="text-(--ink)">Not before {showMoment(task.opens)}</strong>
+          {:else if task.minutes}
+            <span
+              >About {showMinutes(task.minutes)}{task.needs.length ? `; ${task.needs.join(', ')}` : ''}</span
+            >
+          {/if}
+          {#if task.copies > 1}<span class="ml-2">{task.copies_done} of {task.copies} {task.counted}</span
+            >{/if}
+        </p>
       {/if}
       {#if task.done_at}
-        <p class="m-0 pl-6 text-sm text-(--grass)">
+        <p class="m-0 -mt-0.5 pl-6 text-sm text-(--grass)">
           Done {showMoment(task.done_at)}{task.reason ? `: ${task.reason}` : ''}
         </p>
         {#if task.changed.length}
@@ -66,12 +90,9 @@
             Done on an earlier version: since then the {task.changed.join(', the ')} changed.
           </p>
         {/if}
-      {:else if task.state === 'waiting' && task.opens}
-        <p class="m-0 pl-6 text-sm font-bold">Not before {showMoment(task.opens)}</p>
-      {:else if task.minutes}
-        <p class="m-0 pl-6 text-sm text-(--faint)">
-          About {showMinutes(task.minutes)}{task.needs.length ? `; ${task.needs.join(', ')}` : ''}
-        </p>
+        {#if task.copies > 1}
+          <p class="m-0 pl-6 text-sm text-(--faint)">{task.copies_done} of {task.copies} {task.counted}</p>
+        {/if}
       {/if}
       {#if task.read}
         <p class="m-0 pl-6 text-sm">
@@ -80,14 +101,11 @@
             : ''}: {task.read.told}
         </p>
       {/if}
-      {#if task.copies > 1}
-        <p class="m-0 pl-6 text-sm text-(--faint)">On {task.copies_done} of {task.copies} {task.counted}</p>
-      {/if}
-      {#if task.caution && !task.done_at}<p class="caution m-0 mt-2 text-sm">
-          <strong>Take care.</strong>
-          {task.caution}
+      {#if task.caution && !task.done_at}<p class="caution m-0 mt-1 text-sm">
+          <strong>Take care{tellsFirst(task) ? '.' : ', as above.'}</strong>
+          {#if tellsFirst(task)}{task.caution}{/if}
         </p>{/if}
-      {#if task.strokes && !task.done_at}
+      {#if task.strokes && !task.done_at && (task.begun || !isFolded(task))}
         <p class="m-0 mt-1 pl-6 text-sm">
           {#if task.begun}
             First stroke {showMoment(task.begun)}
@@ -99,11 +117,19 @@
         </p>
       {/if}
       {#if open.early?.task === task.id}<Reason {open} early={open.early} />{/if}
-      {#if task.heat}
+      {#if task.heat && !isFolded(task)}
         <div class="mt-2 pl-6"><HeatUsed {task} heat={task.heat} {open} /></div>
       {/if}
-      {#if task.marking}<Marking {task} marking={task.marking} {open} />{/if}
-      {#if task.call && task.call.of !== 'touch-ups'}
+      {#if task.marking && task.done_at && task.marking.marks.length}
+        <div class="pl-6 text-sm">
+          <Fold title="What was seen to: {task.marking.marks.length}">
+            <Marking {task} marking={task.marking} {open} />
+          </Fold>
+        </div>
+      {:else if task.marking && !isFolded(task)}
+        <Marking {task} marking={task.marking} {open} />
+      {/if}
+      {#if task.call && task.call.of !== 'touch-ups' && !isFolded(task)}
         <RollCall
           {task}
           call={task.call}

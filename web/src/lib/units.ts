@@ -148,6 +148,16 @@ export function showMoment(iso: string): string {
   });
 }
 
+/** The day of a moment, in the browser's manner: `Sun 10 May`. */
+export function showDay(iso: string): string {
+  return new Date(iso).toLocaleDateString(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
+}
+
+/** The time of day of a moment, with 12 or 24 hours as the browser has it. */
+export function showHour(iso: string): string {
+  return new Date(iso).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
+}
+
 /** The day it is where the maker is, as dates are kept: `2026-05-10`. */
 export function localDay(now: Date): string {
   const two = (part: number) => String(part).padStart(2, '0');

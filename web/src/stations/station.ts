@@ -3,6 +3,7 @@ import type { Component } from 'svelte';
 import type { OpenJob } from '../job/open-job.svelte';
 import type { Catalogue, Job, Station, Task } from '../lib/api/client';
 import type { Layer } from '../lib/picture/layers';
+import type { Look } from '../lib/picture/Pane.svelte';
 import type { Shortcut } from '../lib/shortcuts';
 
 export interface PanelProps {
@@ -21,6 +22,8 @@ export interface ToolsProps {
 export interface StageProps {
   open: OpenJob;
   job: Job;
+  /** How closely the maker looks at it. */
+  look: Look;
 }
 
 export interface StationView {
@@ -32,8 +35,12 @@ export interface StationView {
   byTask?: boolean;
   /** Whether the blank is shown as it lies before the maker, turned over where it is worked from its back. */
   back?: boolean;
+  /** Whether what is chosen and what is done stand side by side on a wide screen: where the picture can be smaller. */
+  wide?: boolean;
   /** What stands beside the picture, over its tasks and figures. */
   Panel?: Component<PanelProps>;
+  /** What the maker keeps of it for next time, under its tasks. */
+  Records?: Component<PanelProps>;
   /** What stands on the picture's lower left. */
   Tools?: Component<ToolsProps>;
   /** Shown in the picture's place while it is on. */

@@ -66,6 +66,6 @@
   .label {
     fill: #1b2429;
     font-weight: 700;
-    font-size: 10px;
+    font-size: 12px;
   }
 </style>

@@ -141,7 +141,7 @@
     top: 0;
     bottom: 0;
     border-right: 1px solid var(--sheet);
-    font-size: 11px;
+    font-size: 12px;
     line-height: 18px;
     text-align: center;
     color: var(--ink);

@@ -3,4 +3,9 @@ import PrintLayer from '../../lib/picture/PrintLayer.svelte';
 import type { StationView } from '../station';
 import Cure from './Cure.svelte';
 
-export const cure: StationView = { Panel: Cure, room: 'print', layers: () => [layer(PrintLayer, {})] };
+export const cure: StationView = {
+  Panel: Cure,
+  room: 'print',
+  wide: true,
+  layers: () => [layer(PrintLayer, {})],
+};

@@ -115,6 +115,6 @@
   }
   text {
     fill: var(--faint);
-    font-size: 11px;
+    font-size: 12px;
   }
 </style>

@@ -35,24 +35,24 @@
       <p class="m-0 text-sm text-(--fault)">{inForce.why.join(' ')}</p>
     {/if}
   {/if}
+</section>
+<Fold title="Methods: {able.length} will do, {ruledOut.length} will not">
   {#if job.inputs.method !== null && job.inputs.method !== undefined}
     <button class="cursor-pointer text-sm underline" onclick={() => open.change({ method: null })}
       >Use the best fit</button
     >
   {/if}
-</section>
-<Fold title="{able.length} {able.length === 1 ? 'method' : 'methods'} will do, the most fitting first">
+  <h4 class="m-0 text-sm font-bold">The most fitting first</h4>
   <ol class="m-0 flex list-none flex-col gap-3 p-0 text-sm">
     {#each able as method (method.key)}
       <MethodRow {open} {job} {method} inForce={method.key === job.method} />
     {/each}
   </ol>
-</Fold>
-<Fold title="{ruledOut.length} will not do, and why">
+  {#if ruledOut.length}<h4 class="m-0 text-sm font-bold">These will not do</h4>{/if}
   <ol class="m-0 flex list-none flex-col gap-3 p-0 text-sm">
     {#each ruledOut as method (method.key)}
       <MethodRow {open} {job} {method} inForce={method.key === job.method} />
     {/each}
   </ol>
+  <Tools {open} {catalogue} />
 </Fold>
-<Tools {open} {catalogue} />

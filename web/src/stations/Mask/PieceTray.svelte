@@ -62,14 +62,14 @@
     </p>
   {/if}
   {#if job.pieces.length > MANY}
-    <div class="mb-2 grid grid-cols-2 gap-2">
+    <div class="mb-2 grid grid-cols-3 items-end gap-2">
       <OneOf label="Show" value={filter} of={FILTERS} onchange={(key) => (filter = key)} />
       <OneOf label="Order" value={sort} of={SORTS} onchange={(key) => (sort = key)} />
       <Input
-        class="col-span-2"
         size="sm"
         type="search"
-        placeholder="Find by number, letter or word"
+        placeholder="Find"
+        title="By number, letter or word"
         aria-label="Find a piece"
         bind:value={sought}
       />
@@ -128,7 +128,7 @@
 
 <style>
   .tray {
-    max-height: 19rem;
+    max-height: 15.5rem;
     overflow-y: auto;
     border: 1px solid var(--line);
     border-radius: 0.6rem;

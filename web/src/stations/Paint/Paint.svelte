@@ -6,14 +6,12 @@
   import type { PanelProps } from '../station';
   import { booth } from './booth.svelte';
   import CoatingRow from './CoatingRow.svelte';
-  import OwnPaint from './OwnPaint.svelte';
   import Stack from './Stack.svelte';
-  import Swatches from './Swatches.svelte';
   import Technique from './Technique.svelte';
   import Weather from './Weather.svelte';
   import WhichPaint from './WhichPaint.svelte';
 
-  const { open, job, catalogue, onrecords }: PanelProps = $props();
+  const { open, job, catalogue }: PanelProps = $props();
 
   $effect(() => void booth.fetch(job));
   const room = $derived(booth.room);
@@ -64,7 +62,6 @@
     job.coatings.find(
       (one) => one.role === coating.role && (!coating.colour || one.colour === coating.colour),
     ) ?? job.coatings.find((one) => one.role === coating.role);
-  const main = $derived(job.coatings.find((one) => one.role === 'colour'));
   const schools = $derived((room?.schools ?? []).filter((one) => one.allowed));
   const peelWhen = $derived(
     job.inputs.peel_when ?? schools.find((one) => one.usual)?.when ?? schools[0]?.when ?? 'wet',
@@ -137,26 +134,18 @@
     used={coatings.filter((one) => one.role === 'colour').map((one) => one.paint)}
     onchoose={choose}
   />
-  {#if main}
-    <Swatches
-      {open}
-      {job}
-      paint={{ key: main.paint, name: main.paint_name, colour: main.colour, coats: main.coats }}
-    />
-  {/if}
-  <OwnPaint {open} {catalogue} like={main} onchanged={onrecords} />
 {/if}
-<Fold title="Add a coating" open={!!room?.offers.length}>
-  {#each room?.offers ?? [] as offer (offer.role)}
-    {#if firstFor(offer.role)}
-      <p class="m-0 mb-2 text-sm">
-        {offer.why}
-        <button class="cursor-pointer font-bold underline" onclick={() => add(offer.role)}
-          >Add {ADD.find(([role]) => role === offer.role)?.[1].toLowerCase() ?? 'it'}</button
-        >
-      </p>
-    {/if}
-  {/each}
+{#each room?.offers ?? [] as offer (offer.role)}
+  {#if firstFor(offer.role)}
+    <p class="m-0 mb-2 text-sm">
+      {offer.why}
+      <button class="cursor-pointer font-bold underline" onclick={() => add(offer.role)}
+        >Add {ADD.find(([role]) => role === offer.role)?.[1].toLowerCase() ?? 'it'}</button
+      >
+    </p>
+  {/if}
+{/each}
+<Fold title="Add a coating">
   <div class="flex flex-wrap gap-2">
     {#each ADD as [role, name] (role)}
       {#if firstFor(role)}

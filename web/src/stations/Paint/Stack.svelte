@@ -7,72 +7,62 @@
   }
   const { section, seenThrough }: Props = $props();
 
-  const WIDTH = 330;
-  /** Names stand left of the section. */
-  const NAMES = 150;
-  const across = (share: number) => NAMES + share * (WIDTH - NAMES - 1);
-  const HIGH = 15;
-  const BLANK = 26;
-  const TOP = 26;
-  const deep = (kind: string) => (kind === 'blank' ? BLANK : HIGH);
-  /** Each layer with the height it begins at. */
-  const layers = $derived.by(() => {
-    let y = TOP;
-    return section.map((layer) => {
-      const placed = { ...layer, y, high: deep(layer.kind) };
-      y += placed.high;
-      return placed;
-    });
-  });
-  const tall = $derived(TOP + section.reduce((sum, layer) => sum + deep(layer.kind), 0) + 4);
   const said = $derived(
     `From the eye down: ${section.map((layer) => (layer.number ? `${layer.number}, ${layer.name}` : layer.name)).join('; ')}`,
   );
 </script>
 
 {#if section.length > 2}
-  <figure class="m-0">
-    <svg viewBox="0 0 {WIDTH} {tall}" class="w-full max-w-md" role="img" aria-label={said}>
-      <path
-        class="eye"
-        transform="translate({NAMES + (WIDTH - NAMES) / 2 - 36})"
-        d="M20 12q16-15 32 0q-16 15-32 0zM36 7a5 5 0 1 0 .1 0z"
-        fill-rule="evenodd"
-      />
-      <text x="0" y="16">{seenThrough ? 'the eye, looking through the blank' : 'the eye'}</text>
-      {#each layers as layer (layer.number ?? 0)}
+  <figure class="stack m-0 max-w-md" role="img" aria-label={said}>
+    <span>{seenThrough ? 'The eye, looking through the blank' : 'The eye'}</span>
+    <svg viewBox="0 0 40 20" class="mx-auto h-5" aria-hidden="true">
+      <path class="eye" d="M4 11q16-15 32 0q-16 15-32 0zM20 6a5 5 0 1 0 .1 0z" fill-rule="evenodd" />
+    </svg>
+    {#each section as layer (layer.number ?? 0)}
+      <span
+        >{layer.number ? `${layer.number}  ${layer.name}` : layer.name}{layer.coats > 1
+          ? `, ${layer.coats} coats`
+          : ''}</span
+      >
+      <svg viewBox="0 0 100 10" preserveAspectRatio="none" class="h-full w-full" aria-hidden="true">
         {#each layer.spans as [from, to] (from)}
           <rect
             class={layer.kind}
             class:clear={!layer.colour}
-            x={across(from)}
-            y={layer.y}
-            width={across(to) - across(from)}
-            height={layer.high - 1}
+            x={from * 100}
+            y="0"
+            width={(to - from) * 100}
+            height="10"
             style:fill={layer.colour ?? undefined}
           />
         {/each}
-        <text x="0" y={layer.y + layer.high / 2 + 3.5}
-          >{layer.number ? `${layer.number}  ${layer.name}` : layer.name}{layer.coats > 1
-            ? `, ${layer.coats} coats`
-            : ''}</text
-        >
-      {/each}
-    </svg>
+      </svg>
+    {/each}
   </figure>
 {/if}
 
 <style>
-  .eye {
-    fill: var(--ink);
+  .stack {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    align-items: center;
+    column-gap: 0.6rem;
+    font-size: 0.75rem;
+    line-height: 0.95rem;
   }
-  text {
-    font-size: 10px;
+  .stack > span {
+    padding: 1px 0;
+  }
+  .stack > svg {
+    min-height: 1.1rem;
+  }
+  .eye {
     fill: var(--ink);
   }
   rect {
     stroke: #1b2429;
-    stroke-width: 0.6;
+    stroke-width: 1;
+    vector-effect: non-scaling-stroke;
   }
   .clear {
     fill: #fbf8ef;

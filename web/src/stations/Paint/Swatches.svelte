@@ -106,25 +106,27 @@
       None yet: {paint.name.toLowerCase()} is new on this surface. Try it on a scrap, and keep what came of it.
     </p>
   {/each}
-  <div class="grid grid-cols-2 gap-2">
-    <OneOf label="How did it turn out?" value={result} of={GRADED} onchange={(key) => (result = key)} />
-    <NumberField
-      label="Coats"
-      entry="swatch.coats"
-      value={coats}
-      otherwise={paint.coats}
-      onchange={(count) => (coats = count)}
+  <Fold title="Add a swatch" open={!mine.length && workshop !== null}>
+    <div class="grid grid-cols-2 gap-2">
+      <OneOf label="How did it turn out?" value={result} of={GRADED} onchange={(key) => (result = key)} />
+      <NumberField
+        label="Coats"
+        entry="swatch.coats"
+        value={coats}
+        otherwise={paint.coats}
+        onchange={(count) => (coats = count)}
+      />
+    </div>
+    <TextField
+      label="Note"
+      entry="swatch.note"
+      name="{job.id}/swatch"
+      rows={2}
+      value={note}
+      onchange={(text) => (note = text)}
     />
-  </div>
-  <TextField
-    label="Note"
-    entry="swatch.note"
-    name="{job.id}/swatch"
-    rows={2}
-    value={note}
-    onchange={(text) => (note = text)}
-  />
-  <Button class="mt-2" color="alternative" size="sm" onclick={keep}>Keep a swatch</Button>
+    <Button class="mt-2" color="alternative" size="sm" onclick={keep}>Keep a swatch</Button>
+  </Fold>
   {#if problem}<p class="m-0 text-sm font-bold" role="alert">{problem}</p>{/if}
 </Fold>
 

@@ -30,7 +30,10 @@
   }
 </script>
 
-<Fold title="Weather and room" open={!!spraying}>
+<Fold
+  title={spraying ? `Weather and room: ${spraying.said}` : 'Weather and room'}
+  open={!!spraying && spraying.verdict !== 'go'}
+>
   <div class="grid grid-cols-3 gap-3">
     <HeatField
       label="Air"

@@ -7,6 +7,7 @@ import PrintLayer from '../../lib/picture/PrintLayer.svelte';
 import WeakMarks from '../../lib/picture/WeakMarks.svelte';
 import { markingOf, type StationView } from '../station';
 import Paint from './Paint.svelte';
+import PaintRecords from './PaintRecords.svelte';
 
 /** Whether anything goes through the mask by brush: only that can lift a tongue. */
 const isBrushed = (job: Job, mask: number): boolean =>
@@ -33,6 +34,8 @@ function marks(open: OpenJob, job: Job): Layer {
 export const paint: StationView = {
   Panel: Paint,
   room: 'mask',
+  wide: true,
+  Records: PaintRecords,
   layers: (open, job) => [
     layer(PrintLayer, {}),
     layer(MaskLayer, { pieces: ofMask(job.pieces, open.mask) }),

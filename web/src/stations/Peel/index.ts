@@ -53,6 +53,7 @@ function touchUps(open: OpenJob, job: Job): Layer[] {
 export const peel: StationView = {
   Panel: Peel,
   room: 'mask',
+  wide: true,
   back: true,
   layers: (open, job) => [
     layer(PrintLayer, {}),

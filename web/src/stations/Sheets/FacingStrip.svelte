@@ -8,7 +8,7 @@
 
   // A flag on a leaning mast: like nothing that reads the same in a mirror.
   const FLAG = 'M0 20L3.2 0h3.2l-1.2 3.6h9.8l-3.4 4.4 2.8 4.4H4l-.8 7.6z';
-  const LAYER = 13;
+  const LAYER = 15;
   const WIDTH = 108;
   const TOP = 34;
   const TOOLS = {
@@ -24,7 +24,7 @@
   <div class="grid grid-cols-3 gap-1">
     {#each stages as stage (stage.name)}
       {@const floor = TOP + LAYER * stage.layers.length}
-      <div class="card flex flex-col items-center p-1.5 text-center text-xs">
+      <div class="card flex flex-col items-center p-1 text-center text-xs">
         <strong>{stage.name}</strong>
         <svg
           viewBox="0 0 {WIDTH} {deep}"
@@ -49,7 +49,7 @@
           />
           {#each stage.layers as layer, index (index)}
             <rect class={layer.role} x="2" y={TOP + LAYER * index} width={WIDTH - 4} height={LAYER - 1} />
-            <text x={WIDTH / 2} y={TOP + LAYER * index + 9}>{layer.name}</text>
+            <text x={WIDTH / 2} y={TOP + LAYER * index + 11}>{layer.name}</text>
           {/each}
         </svg>
         <strong>{stage.mirrored ? 'mirrored' : 'not mirrored'}</strong>
@@ -86,7 +86,7 @@
     fill: #c9a46f;
   }
   text {
-    font-size: 12px;
+    font-size: 13px;
     text-anchor: middle;
     fill: #1b2429;
   }

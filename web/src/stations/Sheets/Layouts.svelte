@@ -5,6 +5,7 @@
   import type { Layouts } from '../../lib/api/client';
   import { getLayouts, Problem } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
+  import Fold from '../../lib/ui/Fold.svelte';
   import type { SheetsJob } from './part';
   import { several, sheetsAndSeams } from './words';
 
@@ -53,21 +54,25 @@
             {several(layouts.in_use.parted, 'word, letter or shape', 'words, letters or shapes')} cut by a seam.
           </p>
         {/if}
-        {#each layouts.offers as offer (offer.code)}
-          <Button
-            color="alternative"
-            size="xs"
-            class="justify-start text-left"
-            disabled={open.busy > 0}
-            onclick={() => open.takeLayout(offer.code)}
-            ><span
-              ><strong>{sheetsAndSeams(offer.sheets, offer.seams)}</strong>: {offer.label.toLowerCase()}.
-              <span class="text-(--faint)">{offer.consequence}</span></span
-            ></Button
-          >
+        {#if layouts.offers.length}
+          <Fold title="Other layouts: {layouts.offers.length}">
+            {#each layouts.offers as offer (offer.code)}
+              <Button
+                color="alternative"
+                size="xs"
+                class="justify-start text-left"
+                disabled={open.busy > 0}
+                onclick={() => open.takeLayout(offer.code)}
+                ><span
+                  ><strong>{sheetsAndSeams(offer.sheets, offer.seams)}</strong>: {offer.label.toLowerCase()}.
+                  <span class="text-(--faint)">{offer.consequence}</span></span
+                ></Button
+              >
+            {/each}
+          </Fold>
         {:else}
           <p class="m-0 text-(--faint)">No other layout we tried is better.</p>
-        {/each}
+        {/if}
       {/if}
     </div>
   {/if}

@@ -1,21 +1,20 @@
 <script lang="ts">
   import type { PlacedPatch } from '../../lib/api/client';
-  import { marks } from '../../lib/picture/ruler';
+  import Pane, { type View } from '../../lib/picture/Pane.svelte';
   import { settings } from '../../lib/settings.svelte';
   import type { StageProps } from '../station';
   import { laidOut, matAt, type Mat } from './mats';
 
-  const { open, job }: StageProps = $props();
+  const { open, job, look }: StageProps = $props();
 
   const unit = $derived(settings.unit);
 
-  const RULE = 26;
-  const EDGE = 20;
+  /** px that the buttons on the picture's foot and the last mat's name take. */
+  const FOOT = 64;
   /** The margin of the mat that its rollers hold, mm as drawn. */
   const GRIP = 9;
   let wide = $state(0);
   let high = $state(0);
-  let svg = $state<SVGSVGElement>();
   let held = $state<{
     patch: PlacedPatch;
     sheet: number;
@@ -43,19 +42,18 @@
   });
   const extent = (of: Mat[]): [number, number] => [
     Math.max(1, ...of.map((mat) => mat.x + mat.width)),
-    Math.max(1, ...of.map((mat) => mat.y + mat.height)) + 14,
+    Math.max(1, ...of.map((mat) => mat.y + mat.height)),
   ];
   const size = $derived(extent(mats));
-  const scale = $derived(
-    Math.min((wide - RULE - EDGE) / size[0], (high - RULE - EDGE - 44) / size[1]) || 0.5,
-  );
-  const ticks = $derived(marks(size[0], unit, scale));
-  const down = $derived(marks(size[1], unit, scale));
+  const box = $derived({ x: -GRIP, y: -GRIP, w: size[0] + 2 * GRIP, h: size[1] + 2 * GRIP });
 
+  /** Where a pointer is on the mats, mm. */
   function pointOf(event: PointerEvent): [number, number] {
-    const box = svg?.getBoundingClientRect();
-    if (!box) return [0, 0];
-    return [(event.clientX - box.left - RULE) / scale, (event.clientY - box.top - RULE) / scale];
+    const drawn = (event.currentTarget as SVGElement).ownerSVGElement?.querySelector<SVGGElement>('.mats');
+    const toScreen = drawn?.getScreenCTM();
+    if (!toScreen) return [0, 0];
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(toScreen.inverse());
+    return [x, y];
   }
 
   function take(event: PointerEvent, patch: PlacedPatch, sheet: number): void {
@@ -103,80 +101,65 @@
 </script>
 
 <div class="h-full w-full" bind:clientWidth={wide} bind:clientHeight={high}>
-  <svg bind:this={svg} width={wide} height={high} role="group" aria-label="Sheets on the cutting mat">
-    <g class="rule" aria-hidden="true" transform="translate({RULE} {RULE})">
-      {#each ticks as mark (mark.at)}
-        <path d="M{mark.at * scale} -2v-{[0, 10, 7, 4][mark.rank]}" />
-        {#if mark.figure}<text x={mark.at * scale + 2} y="-13">{mark.figure}</text>{/if}
-      {/each}
-      {#each down as mark (mark.at)}
-        <path d="M-2 {mark.at * scale}h-{[0, 10, 7, 4][mark.rank]}" />
-        {#if mark.figure}<text x="-24" y={mark.at * scale - 2}>{mark.figure}</text>{/if}
-      {/each}
-    </g>
-    <g transform="translate({RULE} {RULE}) scale({scale})">
-      {#each mats as mat, index (mat.number)}
-        {@const sheet = sheets[index]}
-        <g transform="translate({mat.x} {mat.y})">
-          <!-- What holds the material, its grip at both sides, the reach of the knife, and the way it is fed. -->
-          <rect class="mat" x={-GRIP} y={-GRIP} width={mat.width + 2 * GRIP} height={mat.height + 2 * GRIP} />
-          <path class="grip" d={gripOf(mat)} />
-          <rect class="reach" width={mat.width} height={mat.height} />
-          <path class="feed" d="M{mat.width / 2} {mat.height + GRIP * 0.1}l-5 5h3v3h4v-3h3z" />
-          {#each sheet?.patches ?? [] as patch (patch.id)}
-            {@const [x0, y0, x1, y1] = patch.box}
-            <g
-              class="patch"
-              class:held={held?.patch === patch}
-              class:said={patch.sheet_said !== null}
-              role="button"
-              tabindex="0"
-              aria-label={words(patch, mat.number)}
-              transform={held?.patch === patch ? `translate(${held.dx} ${held.dy})` : undefined}
-              onpointerdown={(event) => take(event, patch, mat.number)}
-              onpointermove={drag}
-              onpointerup={put}
-              onpointercancel={() => (held = null)}
-              onkeydown={(event) => keyed(event, patch, mat.number)}
-            >
-              <rect class="hold" x={x0} y={y0} width={x1 - x0} height={y1 - y0} />
-              <path d={patch.path} fill={job.picture.mask_colour} fill-rule="evenodd" />
-              <text
-                class="name"
-                x={(x0 + x1) / 2}
-                y={(y0 + y1) / 2 + 8 / scale}
-                font-size={Math.max(22 / scale, 4)}
-                stroke-width={5 / scale}>{patch.id}{patch.turned ? ' ↻' : ''}</text
+  <Pane label="Sheets on the cutting mat" {box} {unit} rules={size} foot={FOOT} {...look}>
+    {#snippet children({ scale, left, top }: View)}
+      <g class="mats" transform="translate({left} {top}) scale({scale})">
+        {#each mats as mat, index (mat.number)}
+          {@const sheet = sheets[index]}
+          <g transform="translate({mat.x} {mat.y})">
+            <!-- What holds the material, its grip at both sides, the reach of the knife, and the way it is fed. -->
+            <rect
+              class="mat"
+              x={-GRIP}
+              y={-GRIP}
+              width={mat.width + 2 * GRIP}
+              height={mat.height + 2 * GRIP}
+            />
+            <path class="grip" d={gripOf(mat)} />
+            <rect class="reach" width={mat.width} height={mat.height} />
+            <path class="feed" d="M{mat.width / 2} {mat.height + GRIP * 0.1}l-5 5h3v3h4v-3h3z" />
+            {#each sheet?.patches ?? [] as patch (patch.id)}
+              {@const [x0, y0, x1, y1] = patch.box}
+              <g
+                class="patch"
+                class:held={held?.patch === patch}
+                class:said={patch.sheet_said !== null}
+                role="button"
+                tabindex="0"
+                aria-label={words(patch, mat.number)}
+                transform={held?.patch === patch ? `translate(${held.dx} ${held.dy})` : undefined}
+                onpointerdown={(event) => take(event, patch, mat.number)}
+                onpointermove={drag}
+                onpointerup={put}
+                onpointercancel={() => (held = null)}
+                onkeydown={(event) => keyed(event, patch, mat.number)}
               >
-            </g>
-          {/each}
-          <text class="caption" x="0" y={mat.height + GRIP + 15 / scale} font-size={13 / scale}>
-            Sheet {mat.number}{sheet && sheet.runs > 1 ? `, ${sheet.runs} times` : ''}{sheet?.mirrored
-              ? ', mirrored'
-              : ', not mirrored'}
-          </text>
-        </g>
-      {/each}
-    </g>
-  </svg>
+                <rect class="hold" x={x0} y={y0} width={x1 - x0} height={y1 - y0} />
+                <path d={patch.path} fill={job.picture.mask_colour} fill-rule="evenodd" />
+                <text
+                  class="name"
+                  x={(x0 + x1) / 2}
+                  y={(y0 + y1) / 2 + 8 / scale}
+                  font-size={Math.max(22 / scale, 4)}
+                  stroke-width={5 / scale}>{patch.id}{patch.turned ? ' ↻' : ''}</text
+                >
+              </g>
+            {/each}
+            <text class="caption" x="0" y={mat.height + GRIP + 15 / scale} font-size={13 / scale}>
+              Sheet {mat.number}{sheet && sheet.runs > 1 ? `, ${sheet.runs} times` : ''}{sheet?.mirrored
+                ? ', mirrored'
+                : ', not mirrored'}
+            </text>
+          </g>
+        {/each}
+      </g>
+    {/snippet}
+  </Pane>
 </div>
 
 <style>
-  svg {
-    display: block;
-    touch-action: none;
-    background: var(--ground);
-  }
-  .rule path {
-    stroke: var(--faint);
-  }
-  .rule text,
   .caption {
     fill: var(--ink);
-    font-size: 11px;
-  }
-  .caption {
-    font-size: inherit;
     font-weight: 700;
   }
   .mat {
@@ -201,6 +184,7 @@
   }
   .patch {
     cursor: grab;
+    touch-action: none;
   }
   .patch path {
     stroke: #1b2429;

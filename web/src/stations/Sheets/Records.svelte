@@ -2,6 +2,7 @@
   import Button from 'flowbite-svelte/Button.svelte';
   import Input from 'flowbite-svelte/Input.svelte';
   import Label from 'flowbite-svelte/Label.svelte';
+  import type { Snippet } from 'svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
   import type { SheetsJob } from './part';
   import type { OwnCutter, OwnStock, Unit } from '../../lib/api/client';
@@ -20,8 +21,10 @@
     unit: Unit;
     /** Cutters have changed: the list to choose from is asked for again. */
     onchanged: () => void;
+    /** What of them this job uses. */
+    children: Snippet;
   }
-  const { open, job, unit, onchanged }: Props = $props();
+  const { open, job, unit, onchanged, children }: Props = $props();
 
   const id = $props.id();
   const limits = useLimits();
@@ -89,7 +92,8 @@
   const text = (event: Event) => (event.currentTarget as HTMLInputElement).value;
 </script>
 
-<Fold title="Your cutters and material">
+<Fold title="Your cutters and material; overlap">
+  {@render children()}
   {#if gone}
     <p class="m-0 text-sm" role="status">
       “{gone[2]}” is removed.

@@ -17,6 +17,7 @@
   const { sheet, sheets, jobId, unit, shut, asked, oncut }: Props = $props();
   /** The types most cutters read stand first; the others are folded away. */
   const FEW = 2;
+  let others = $state(false);
   const trim = $derived(sheets.trims.trims.find((one) => one.sheet === sheet.number));
 </script>
 
@@ -42,21 +43,16 @@
     {showLength(sheet.width, unit)} by {showLength(sheet.height, unit)}{#if trim}; cut off {showLength(
         trim.across,
         unit,
-      )} by {showLength(trim.along, unit)}{/if}
-  </p>
-  <p class="m-0 text-(--faint)">
-    {showMinutes(sheet.seconds / 60)}
-    {sheets.by_hand ? 'with the knife' : 'under the knife'}, {showWay(sheet.cut_length, unit)} of cut
+      )} by {showLength(trim.along, unit)}{/if}<span class="text-(--faint)"
+      >; {showMinutes(sheet.seconds / 60)}
+      {sheets.by_hand ? 'with the knife' : 'under the knife'}, {showWay(sheet.cut_length, unit)} of cut; {several(
+        sheet.mask_parts,
+        'part',
+      )} of mask, {several(sheet.windows, 'opening')}</span
+    >
   </p>
   {#if sheet.faults.length}
     <p class="m-0 font-bold text-(--fault)">{sheet.faults[0]}</p>
-  {:else}
-    <p class="m-0 text-(--grass)">
-      Checked by a simulated cut: {several(sheet.mask_parts, 'part')} of mask, {several(
-        sheet.windows,
-        'opening',
-      )}, as planned
-    </p>
   {/if}
   <p class="m-0 flex flex-wrap gap-x-3 gap-y-1" aria-label="Files of sheet {sheet.number}">
     {#each sheets.formats.slice(0, FEW) as format (format[0])}{@render file(format)}{/each}
@@ -65,11 +61,14 @@
         >Send to the cutter</button
       >
     {/if}
-  </p>
-  <details class="mt-1">
-    <summary class="cursor-pointer">Other file types</summary>
-    <p class="m-0 flex flex-wrap gap-x-3 gap-y-1">
+    {#if others}
       {#each sheets.formats.slice(FEW) as format (format[0])}{@render file(format)}{/each}
-    </p>
-  </details>
+    {:else}
+      <button
+        class="cursor-pointer underline"
+        aria-label="Other file types of sheet {sheet.number}"
+        onclick={() => (others = true)}>other types</button
+      >
+    {/if}
+  </p>
 </li>

@@ -69,6 +69,9 @@
     {/if}
   </div>
 {/if}
+{#if sheets.sheets.every((sheet) => !sheet.faults.length)}
+  <p class="m-0 text-sm text-(--grass)">Checked by a simulated cut: all comes out as planned.</p>
+{/if}
 <ul class="m-0 flex list-none flex-col gap-2 p-0" aria-label="Files of every sheet">
   {#each sheets.sheets as sheet (sheet.number)}
     <SheetCard
@@ -111,7 +114,18 @@
     </p>
   {/if}
 </Fold>
-<Fold title="Material in store, overlap at seams" open={stock.length > 1}>
+<TrimPlan {open} {job} unit={settings.unit} />
+<SeamList {sheets} unit={settings.unit} />
+{#if !sheets.by_hand}
+  <TestCut
+    {open}
+    {job}
+    material={named(catalogue.materials, job.inputs.material)}
+    cutter={named(catalogue.cutters, job.inputs.cutter)}
+  />
+{/if}
+<PatchList {open} {job} />
+<Records {open} {job} unit={settings.unit} onchanged={onrecords}>
   <div class="grid grid-cols-2 gap-3">
     <OneOf
       label="Material in store"
@@ -127,20 +141,7 @@
       onchange={(overlap) => open.change({ overlap })}
     />
   </div>
-</Fold>
-<TrimPlan {open} {job} unit={settings.unit} />
-<SeamList {sheets} unit={settings.unit} />
-{#if !sheets.by_hand}
-  <TestCut
-    {open}
-    {job}
-    material={named(catalogue.materials, job.inputs.material)}
-    cutter={named(catalogue.cutters, job.inputs.cutter)}
-  />
-{/if}
-<PatchList {open} {job} />
-<Records {open} {job} unit={settings.unit} onchanged={onrecords} />
+</Records>
 <p class="m-0 text-sm">
-  <a class="font-bold underline" href="/api/jobs/{job.id}/job-file" download>Save this job as an open file</a
-  >, to keep it or take it to another workshop
+  <a class="font-bold underline" href="/api/jobs/{job.id}/job-file" download>Save this job as an open file</a>
 </p>

@@ -39,6 +39,7 @@ const keepers = (job: Job, mask: number): Layer =>
 export const tack: StationView = {
   Panel: Tack,
   room: 'mask',
+  wide: true,
   back: true,
   byTask: true,
   layers: (open, job) => {

@@ -5,7 +5,7 @@
   import SheetMap from './SheetMap.svelte';
   import { table } from './table.svelte';
 
-  const { open, job }: StageProps = $props();
+  const { open, job, look }: StageProps = $props();
 
   $effect(() => void table.fetch(job));
   const sheet = $derived(table.sheet);
@@ -62,6 +62,7 @@
         colour={picture.mask_colour}
         blank={picture.blank_colour}
         onpull={(region) => void table.pull(region, open)}
+        {look}
       />
       <SheetMap
         on="blank"
@@ -72,6 +73,7 @@
         colour={picture.mask_colour}
         blank={picture.blank_colour}
         onpull={(region) => void table.pull(region, open)}
+        {look}
       />
     </div>
   {:else if !table.problem}
