@@ -40,7 +40,7 @@ def test_what_is_due_today_is_late_and_told_what_would_help(client) -> None:
     assert not by["meets"]
     assert by["late_minutes"] > 0
     assert by["latest"] is None
-    assert "too late" in by["said"]
+    assert "too late" in by["summary"]
     assert any(one["meets"] and "day" in one["label"] for one in by["helps"])
     assert all(datetime.fromisoformat(one["ready"]) for one in by["helps"])
 

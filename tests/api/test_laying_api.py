@@ -18,7 +18,7 @@ def test_readings_are_answered_with_what_to_do_in_the_makers_unit(client) -> Non
     told = client.post(f"{here}/masks/1/laid?unit=in", json={"left": [left], "right": [right]}).get_json()
 
     assert told["shift"] == pytest.approx([-5, 0], abs=0.01)
-    assert told["says"][0] == "Shift it 3/16 in to the left."
+    assert told["instructions"][0] == "Shift it 3/16 in to the left."
     assert told["should"][0] == pytest.approx(box[:2])
     assert told["lies"][0] == pytest.approx((box[0] + 5, box[1]), abs=0.01)
     assert client.get(here).get_json()["history"] == job["history"]
@@ -45,7 +45,7 @@ def test_a_seam_is_told_by_its_marks_and_one_that_is_none_is_said(client) -> Non
 
     assert laid["off"] == pytest.approx({first["name"]: 4, second["name"]: 0})
     assert not laid["within"]
-    assert "4 mm closer" in laid["says"][0]
+    assert "4 mm closer" in laid["instructions"][0]
     assert client.post(f"{address}/seams/Z/laid", json={"readings": read}).status_code == 404
     assert client.post(f"{address}/seams/{seam['name']}/laid", json={"readings": {}}).status_code == 400
     assert client.post(f"{address}/seams/{seam['name']}/laid", json={"readings": {"A1": "far"}}).status_code in (
@@ -67,8 +67,8 @@ def test_what_the_tape_read_is_logged_with_what_was_told(client) -> None:
     first = read()
     client.post(f"{here}/masks/1/laid", json={"left": should["left"][1:], "top": should["top"][1:]})
 
-    assert (first["within"], first["told"]) == (False, "Shift it 7 mm to the left.")
-    assert (read()["within"], read()["told"]) == (True, "It lies where it should.")
+    assert (first["within"], first["instruction"]) == (False, "Shift it 7 mm to the left.")
+    assert (read()["within"], read()["instruction"]) == (True, "It lies where it should.")
 
 
 def test_a_patch_is_laid_by_itself_and_one_that_is_none_is_said(client) -> None:

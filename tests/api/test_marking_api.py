@@ -140,7 +140,7 @@ def test_each_mask_has_a_way_to_come_off_from_one_end_of_it_to_the_other(client)
     box = job["picture"]["masks"][0]["box"]
     (way,) = told["masks"]
 
-    assert way["said"].startswith("Begin at the ")
+    assert way["summary"].startswith("Begin at the ")
     assert {way["begins"][0], way["ends"][0]} <= {box[0], box[2], (box[0] + box[2]) / 2}
     assert "Too late" in told["late"]
 

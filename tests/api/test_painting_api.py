@@ -86,7 +86,7 @@ def test_the_forecast_names_its_source_and_the_next_good_time(client) -> None:
 
     assert "Simulated" in told["source"]
     assert len(told["hours"]) == 120
-    assert told["said"]
+    assert told["summary"]
     for spell in told["spells"]:
         hour = next(one for one in told["hours"] if one["at"] == spell["begins"])
         assert hour["verdict"] == "go"

@@ -127,6 +127,7 @@ def test_a_length_that_is_none_is_said_where_it_was_typed(page: Page, word_file:
 
 def test_entries_out_of_reason_come_back_with_a_sentence(page: Page, word_file: Path) -> None:
     begin(page, word_file)
+    page.get_by_text("Bridges", exact=True).click()
     field = page.get_by_role("region", name="Bridges").get_by_label("Width")
 
     field.fill("900")

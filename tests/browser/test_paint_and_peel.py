@@ -54,6 +54,7 @@ def test_the_look_that_is_wanted_sets_the_coats_and_a_base_makes_a_section(page:
 def test_it_is_no_weather_for_spraying_until_the_wind_drops(page: Page) -> None:
     number = begin(page, coatings=[{"role": "colour", "paint": "rubber-spray", "coats": 1}])
     look_at(page, number, "paint")
+    page.get_by_text("Weather and room: Good for spraying").click()
     wind = page.get_by_label("Wind, m/s")
     wind.fill("6")
     wind.press("Tab")
@@ -83,6 +84,7 @@ def test_another_paint_is_chosen_with_its_reasons_and_the_undo_brings_the_first_
 
 def test_what_is_marked_by_key_or_pointer_is_gone_over_before_the_peel(page: Page) -> None:
     look_at(page, begin(page), "paint")
+    page.get_by_role("button", name="How: Look over everything").first.click()
     task = page.get_by_role("listitem").filter(has_text="Look over everything").filter(has_text="What did you see?")
     task.get_by_label("What did you see?").select_option("thin")
     task.get_by_label("In window").select_option("2")

@@ -135,6 +135,7 @@ def test_another_layout_is_shown_with_what_it_saves_and_taken(page: Page) -> Non
     layouts = page.get_by_role("region", name="Layouts")
     expect(layouts).to_contain_text("2 sheets, 1 seam")
 
+    layouts.get_by_text("Other layouts: 1").click()
     layouts.get_by_role(
         "button", name=re.compile("1 sheet, no seam: a border of 30 mm. Saves 1 sheet and 1 seam")
     ).click()

@@ -11,7 +11,7 @@ from dunestead.core.errors import BadInput, NoSuchThing
 from dunestead.core.job.job import altered
 from dunestead.core.plan.laid import laid_mask
 from dunestead.core.plan.plan import make_plan
-from dunestead.core.tacking.laying import SIDES, LayRules, laid_by_tape, said_of
+from dunestead.core.tacking.laying import SIDES, LayRules, instructions_for, laid_by_tape
 from dunestead.formats.verified import check_cut
 from tests.making import CATALOGUE, job_of
 from tests.shapes import artwork, files, rect
@@ -41,14 +41,14 @@ def test_a_mask_that_lies_right_is_said_to() -> None:
     laid = laid_by_tape(MAT, BOX, {"left": [100], "right": [100], "top": [80, 80]}, RULES)
 
     assert laid.is_within
-    assert said_of(laid, "mm") == ["It lies where it should."]
+    assert instructions_for(laid, "mm") == ["It lies where it should."]
 
 
 def test_by_hand_five_to_the_right_and_two_up() -> None:
     laid = laid_by_tape(MAT, BOX, {"left": [105], "right": [95], "top": [78, 78]}, RULES)
 
     assert laid.shift == pytest.approx((-5, 2), abs=1e-6)
-    assert said_of(laid, "mm")[-1] == "Shift it 5 mm to the left and 2 mm down."
+    assert instructions_for(laid, "mm")[-1] == "Shift it 5 mm to the left and 2 mm down."
 
 
 def test_a_turn_is_told_by_what_a_reading_will_be() -> None:
@@ -58,7 +58,7 @@ def test_a_turn_is_told_by_what_a_reading_will_be() -> None:
     assert laid.turn == pytest.approx(-math.degrees(math.asin(10 / 400)), abs=0.02)
     assert laid.target is not None
     assert laid.target[1] == pytest.approx(85, abs=0.1)
-    assert said_of(laid, "mm")[0].startswith("Turn it against the clock until the")
+    assert instructions_for(laid, "mm")[0].startswith("Turn it against the clock until the")
 
 
 @pytest.mark.parametrize("seed", range(5))
@@ -103,7 +103,7 @@ def test_what_the_readings_do_not_tell_is_said(sides, known) -> None:
     assert (laid.knows_across, laid.knows_down, laid.knows_turn) == known
     wanted = [-by if tells else 0.0 for by, tells in zip((4.0, -3.0), known[:2], strict=True)]
     assert laid.shift == pytest.approx(wanted, abs=0.3 if all(known) else 3.0)
-    assert all(known) or "Not known yet" in said_of(laid, "mm")[-1]
+    assert all(known) or "Not known yet" in instructions_for(laid, "mm")[-1]
 
 
 def test_readings_in_the_middle_tell_no_turn() -> None:
@@ -111,7 +111,7 @@ def test_readings_in_the_middle_tell_no_turn() -> None:
 
     assert not laid.knows_turn
     assert laid.shift == pytest.approx((-4, 0), abs=1e-6)
-    assert "read both ends" in said_of(laid, "mm")[-1]
+    assert "read both ends" in instructions_for(laid, "mm")[-1]
 
 
 def test_where_any_of_several_may_be_wrong_all_are_named() -> None:

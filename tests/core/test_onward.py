@@ -35,7 +35,7 @@ def test_an_unmeasured_blank_asks_for_the_tape_with_its_size() -> None:
     found = onward(plan_of(words("ROOT", 300.0)), "blank")
 
     assert (found.deed, found.station) == ("measured", "artwork")
-    assert "600 mm by 400 mm" in found.said
+    assert "600 mm by 400 mm" in found.prompt
 
 
 def test_a_design_too_fine_is_offered_the_width_from_which_it_holds() -> None:

@@ -115,7 +115,7 @@ def test_no_amount_is_nothing_and_its_range_holds_it(area, coats, copies, spread
 
 # --- coats ------------------------------------------------------------------------------------
 @pytest.mark.parametrize(
-    ("wanted", "said", "dark", "load", "count", "share"),
+    ("wanted", "own", "dark", "load", "count", "share"),
     [
         ("solid", None, False, "heavy", 3, 1.0),
         ("worn", None, False, "heavy", 2, 1.0),
@@ -126,10 +126,10 @@ def test_no_amount_is_nothing_and_its_range_holds_it(area, coats, copies, spread
         ("solid", 2, True, "light", 2, 0.6),
     ],
 )
-def test_the_look_that_is_wanted_sets_the_coats(wanted, said, dark, load, count, share) -> None:
+def test_the_look_that_is_wanted_sets_the_coats(wanted, own, dark, load, count, share) -> None:
     paint = CATALOGUE.paint("outdoor-acrylic")
 
-    coats = coats_for(paint, wanted, said=said, light_on_dark=dark, load=load, figures=FIGURES)
+    coats = coats_for(paint, wanted, own=own, light_on_dark=dark, load=load, figures=FIGURES)
 
     assert (coats.count, coats.share) == (count, share)
 

@@ -26,7 +26,7 @@ def test_the_second_patch_is_moved_by_what_the_marks_are_off(readings, off, word
     assert laid.off == pytest.approx(off)
     assert laid.is_within is all(abs(error) <= 2 for error in off.values())
     assert laid.knows_turn is (len(off) == 2)
-    assert all(word in " ".join(laid.says) for word in words)
+    assert all(word in " ".join(laid.instructions) for word in words)
 
 
 @pytest.mark.parametrize(
@@ -39,4 +39,4 @@ def test_what_cannot_be_read_there_is_said(readings, said) -> None:
 
 
 def test_inches_are_said_in_inches() -> None:
-    assert "in closer at A1" in " ".join(laid_at_seam(SEAM, {"A1": 62.7, "A2": 50}, 2.0, "in").says)
+    assert "in closer at A1" in " ".join(laid_at_seam(SEAM, {"A1": 62.7, "A2": 50}, 2.0, "in").instructions)

@@ -14,7 +14,7 @@ from dunestead.core.mask.tying import tie_mask
 from dunestead.core.sheets.cells import Reach
 from dunestead.core.sheets.facing import face, facing_stages
 from dunestead.core.sheets.ground import Guards
-from dunestead.core.sheets.layout import Layout, LayoutRules, Say, lay_out
+from dunestead.core.sheets.layout import Layout, LayoutRules, PatchConstraint, lay_out
 from tests.shapes import NESTED, WORD, masked, rect
 
 
@@ -27,13 +27,13 @@ def laid(
     fate="keep",
     border=30.0,
     sets=1,
-    says=(),
+    constraints=(),
     guards=Guards(),  # noqa: B008  # it is immutable
 ) -> Layout:
     mask = masked(body, width, border)
     tied = [piece.number for piece in mask.loose] if fate == "bridge" else []
     plan = tie_mask(mask, tied, BridgeRules(3.0, per_piece=1))
-    return lay_out((plan,), (guards,), LayoutRules(Reach(*reach, overlap), mirrored, sets, says))
+    return lay_out((plan,), (guards,), LayoutRules(Reach(*reach, overlap), mirrored, sets, constraints))
 
 
 def cells_of(layout: Layout) -> list[tuple[float, float, float, float]]:
@@ -251,7 +251,7 @@ def test_a_patch_lies_on_the_sheet_the_maker_names_and_the_rest_around_it() -> N
     assert [sheet.patches[0].patch.number for sheet in before.sheets] == [1, 2]
 
     x0, y0 = before.patches[0].cell[:2]
-    after = laid(body, 260.0, reach, says=(Say(1, (x0 + 1, y0 + 1), sheet=2),))
+    after = laid(body, 260.0, reach, constraints=(PatchConstraint(1, (x0 + 1, y0 + 1), sheet=2),))
 
     assert [sheet.patches[0].patch.number for sheet in after.sheets] == [2, 1]
 
@@ -259,14 +259,16 @@ def test_a_patch_lies_on_the_sheet_the_maker_names_and_the_rest_around_it() -> N
 def test_a_patch_that_wants_a_sheet_to_itself_has_it() -> None:
     body, reach = rect(0, 0, 420, 40), (292, 292)
     assert laid(body, 420.0, reach).count == 1
-    assert [len(s.patches) for s in laid(body, 420.0, reach, says=(Say(1, (0, 0), alone=True),)).sheets] == [1, 1]
+    assert [
+        len(s.patches) for s in laid(body, 420.0, reach, constraints=(PatchConstraint(1, (0, 0), alone=True),)).sheets
+    ] == [1, 1]
 
 
 def test_what_does_not_fit_one_sheet_together_is_refused() -> None:
-    says = (Say(1, (-25, -25), sheet=1), Say(1, (395, 160), sheet=1))
+    constraints = (PatchConstraint(1, (-25, -25), sheet=1), PatchConstraint(1, (395, 160), sheet=1))
 
     with pytest.raises(BadInput, match="does not fit there together"):
-        laid(rect(0, 0, 400, 200), 400.0, (292, 292), says=says)
+        laid(rect(0, 0, 400, 200), 400.0, (292, 292), constraints=constraints)
 
 
 @pytest.mark.parametrize("seen_through", [False, True])

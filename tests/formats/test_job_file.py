@@ -16,7 +16,7 @@ from tests.making import CATALOGUE
 from tests.shapes import WORD, svg
 from tests.test_cli import run
 
-LEAST = {"dunestead_job": 1, "surface": "coir", "blank": {"width": 600, "height": 400}, "design": [{"words": "ROW"}]}
+LEAST = {"dunestead_job": 2, "surface": "coir", "blank": {"width": 600, "height": 400}, "design": [{"words": "ROW"}]}
 
 
 def read(folder: Path, told: Any):
@@ -37,6 +37,15 @@ def test_surface_blank_and_design_are_enough_and_null_means_proposed(tmp_path: P
     assert read(tmp_path, {**LEAST, **nulls}) == job
 
 
+def test_a_file_of_the_first_version_is_read_with_its_own_name_for_what_was_chosen(tmp_path: Path) -> None:
+    choice = {"x": 0.25, "y": 0.5, "mask": 1, "sheet": 2, "alone": False, "turns": True}
+    old = read(tmp_path, {**LEAST, "dunestead_job": 1, "says": [choice]})
+
+    assert [(one.x, one.sheet) for one in old.sheets.patch_choices] == [(0.25, 2)]
+    with pytest.raises(BadInput, match="no “says”"):
+        read(tmp_path, {**LEAST, "says": [choice]})
+
+
 @pytest.mark.parametrize(("fates", "kept"), [("keep", "keep"), ("bridge", "bridge"), ("out", "leave-out")])
 def test_one_word_decides_all_pieces(tmp_path: Path, fates: str, kept: str) -> None:
     """R and O have a centre each."""
@@ -49,7 +58,7 @@ def test_one_word_decides_all_pieces(tmp_path: Path, fates: str, kept: str) -> N
         ("not json", "no JSON"),
         ("[" * 100_000, "no JSON"),
         ([], "not an object"),
-        ({**LEAST, "dunestead_job": 2}, "reads 1"),
+        ({**LEAST, "dunestead_job": 3}, "reads 1 and 2"),
         ({"dunestead_job": 1}, "no “surface”"),
         ({**LEAST, "surface": "moon"}, "moon"),
         ({**LEAST, "surface": 4}, "not a text"),

@@ -81,7 +81,7 @@ def test_a_database_is_brought_up_to_date_once(tmp_path: Path) -> None:
 
     with sqlite3.connect(path) as database:
         assert database.execute("SELECT count(*) FROM revision").fetchone() == (2,)
-        assert database.execute("SELECT version_num FROM alembic_version").fetchall() == [("0006",)]
+        assert database.execute("SELECT version_num FROM alembic_version").fetchall() == [("0007",)]
 
 
 def third_release(path: Path) -> None:
@@ -144,4 +144,30 @@ def test_changes_that_only_ticked_something_are_no_steps_to_undo_any_more(tmp_pa
     store.undo(3)
     store.undo(3)
     assert store.get(3).head.undo is None
+    engine.dispose()
+
+
+def test_what_was_chosen_for_patches_and_read_off_the_tape_is_found_by_its_new_name(tmp_path: Path) -> None:
+    path = tmp_path / "old.sqlite"
+    first_release(path)
+    engine = open_database(path)
+    choice = {"x": 0.25, "y": 0.5, "mask": 1, "sheet": 2, "alone": False, "turns": True}
+    config = Config()
+    config.set_main_option("script_location", str(FOLDER))
+    with engine.begin() as connection:
+        config.attributes["connection"] = connection
+        command.downgrade(config, "0006")
+    engine.dispose()
+    with sqlite3.connect(path) as database:
+        database.execute(
+            "UPDATE revision SET state = json_set(state, '$.sheets.says', json(?))", (json.dumps([choice]),)
+        )
+        row = (3, "2026-05-10 12:00:00", "laid", "tack-lay/m1", "2026-05-10 12:00:00", '{"told": "Shift it 2 mm."}')
+        database.execute("INSERT INTO log (job_id, written_at, kind, task, at, state) VALUES (?, ?, ?, ?, ?, ?)", row)
+
+    engine = open_database(path)
+    stored = JobStore(engine).get(3)
+
+    assert [(one.y, one.sheet) for one in stored.job.sheets.patch_choices] == [(0.5, 2)]
+    assert [entry.instruction for entry in stored.log] == ["Shift it 2 mm."]
     engine.dispose()

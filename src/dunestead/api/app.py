@@ -17,6 +17,7 @@ from dunestead.api.cutting import cutting
 from dunestead.api.design import design
 from dunestead.api.examples import examples
 from dunestead.api.files import files
+from dunestead.api.guide import guide
 from dunestead.api.jobs import jobs
 from dunestead.api.mask import mask
 from dunestead.api.opened import tagged
@@ -91,6 +92,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
         )
     app.register_blueprint(jobs)
     app.register_blueprint(examples)
+    app.register_blueprint(guide)
     app.register_blueprint(mask)
     app.register_blueprint(work)
     app.register_blueprint(design)

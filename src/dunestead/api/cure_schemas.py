@@ -36,7 +36,7 @@ class ReadyOut(BaseModel):
     meets: bool
     late_minutes: float
     latest: datetime | None = Field(description="The latest moment to go on.")
-    said: str
+    summary: str
     helps: list[HelpChoiceOut]
 
 

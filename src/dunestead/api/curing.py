@@ -66,15 +66,15 @@ def _by(found: OpenJob, readiness: Readiness) -> wire.ReadyOut | None:
     if by is None or due is None:
         return None
     if by.meets:
-        said = "It will be ready in time."
+        summary = "It will be ready in time."
     else:
-        said = f"It cannot be ready in time: {show_time(by.late.total_seconds() / 60)} too late."
+        summary = f"It cannot be ready in time: {show_time(by.late.total_seconds() / 60)} too late."
     return wire.ReadyOut(
         due=due,
         meets=by.meets,
         late_minutes=by.late.total_seconds() / 60,
         latest=by.latest,
-        said=said,
+        summary=summary,
         helps=[wire.HelpChoiceOut(label=one.label, ready=one.ready, meets=one.meets) for one in readiness.helps],
     )
 

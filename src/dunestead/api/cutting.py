@@ -1,4 +1,4 @@
-"""At the sheets: what the maker says of patches, longer searches, and the cutter."""
+"""At the sheets: what the maker chooses for patches, longer searches, and the cutter."""
 
 from apiflask import APIBlueprint
 
@@ -7,7 +7,7 @@ from dunestead.api import sheet_schemas as wire
 from dunestead.api.opened import bench, change, shown
 from dunestead.api.sheet_views import layouts_out, run_out, search_out
 from dunestead.core.errors import NoSuchThing
-from dunestead.core.plan.laying import job_items, with_packing, with_say, without_says
+from dunestead.core.plan.laying import job_items, with_packing, with_patch_choice, without_patch_choices
 from dunestead.core.plan.offers import offer_of
 from dunestead.core.plan.plan import Plan
 from dunestead.core.sheets.packing import Packing, quick_pack
@@ -24,14 +24,14 @@ cutting = APIBlueprint("cutting", __name__, url_prefix="/api", tag="Cutting")
 @cutting.input(wire.PatchIn, arg_name="given")
 @cutting.input(schemas.UnitQuery, location="query")
 @cutting.output(schemas.JobOut)
-def say_of_patch(job_id: int, number: int, given: wire.PatchIn, query_data: schemas.UnitQuery) -> schemas.JobOut:
+def choose_for_patch(job_id: int, number: int, given: wire.PatchIn, query_data: schemas.UnitQuery) -> schemas.JobOut:
     """Say on which sheet a patch shall lie, alone or not, turned or not; the rest is laid around it."""
-    label = f"Patch {number} on sheet {given.sheet}" if given.sheet else f"Say about patch {number}"
+    label = f"Patch {number} on sheet {given.sheet}" if given.sheet else f"Patch {number} on any sheet"
 
     change(
         job_id,
         label,
-        lambda job, plan: with_say(
+        lambda job, plan: with_patch_choice(
             job, plan.layout, plan.painted, number, sheet=given.sheet, alone=given.alone, turns=given.turns
         ),
     )
@@ -42,8 +42,8 @@ def say_of_patch(job_id: int, number: int, given: wire.PatchIn, query_data: sche
 @cutting.input(schemas.UnitQuery, location="query")
 @cutting.output(schemas.JobOut)
 def forget_patches(job_id: int, query_data: schemas.UnitQuery) -> schemas.JobOut:
-    """Take back all that was said of patches, and lay them out anew."""
-    change(job_id, "Patches laid out anew", lambda job, _: without_says(job))
+    """Take back all that was chosen for patches, and lay them out anew."""
+    change(job_id, "Patches laid out anew", lambda job, _: without_patch_choices(job))
     return shown(job_id, query_data)
 
 

@@ -115,7 +115,7 @@ def change_part(job_id: int, element: int, given: wire.ElementIn, query_data: wi
     """Change entries of one part of the design."""
     workbench, entries = bench(), _entries(given)
     named = name_of(element_of(workbench.plan(job_id).job.elements, element))
-    what = next((said for name, said in _LABELS.items() if name in entries), "changed")
+    what = next((label for name, label in _LABELS.items() if name in entries), "changed")
 
     def changed(job: Job, _: Plan) -> Job:
         return change_element(job, element, entries, workbench.sources, workbench.catalogue)

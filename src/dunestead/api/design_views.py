@@ -100,9 +100,9 @@ def rail_out(rail: SizeRail) -> wire.RailOut:
 
 def findings_out(look: Look, unit: str) -> list[wire.FindingOut]:
     """Return what was heard of the files and found in the design, places on the blank."""
-    heard = [
+    notices = [
         wire.FindingOut(
-            key=f"heard/{k}",
+            key=f"notice/{k}",
             code=notice.code,
             severity="warn",
             at=None,
@@ -114,7 +114,7 @@ def findings_out(look: Look, unit: str) -> list[wire.FindingOut]:
         )
         for k, notice in enumerate(look.composition.notices)
     ]
-    return [*heard, *(_finding(look, finding, unit) for finding in look.findings)]
+    return [*notices, *(_finding(look, finding, unit) for finding in look.findings)]
 
 
 def _finding(look: Look, finding: Finding, unit: str) -> wire.FindingOut:

@@ -8,7 +8,7 @@ from dunestead.api.opened import bench, change, opened, shown
 from dunestead.core.looking.ties import BridgeMove
 from dunestead.core.looking.ties import reset_bridges as reckon_again
 from dunestead.core.stations.consequence import with_method
-from dunestead.core.tacking.laying import SIDES, Side, said_of
+from dunestead.core.tacking.laying import SIDES, Side, instructions_for
 from dunestead.workshop.laying import lay_mask, lay_seam
 from dunestead.workshop.workbench import with_fates
 
@@ -69,7 +69,7 @@ def tell_seam_laid(job_id: int, name: str, given: wire.SeamReadingsIn, query_dat
     """Say how to move the patch laid second by what a tape read across a seam; both are logged."""
     found = opened(job_id, query_data)
     laid = lay_seam(bench(), found, name, query_data.copy_no, given.readings, query_data.unit)
-    return wire.SeamLaidOut(off=dict(laid.off), within=laid.is_within, says=list(laid.says))
+    return wire.SeamLaidOut(off=dict(laid.off), within=laid.is_within, instructions=list(laid.instructions))
 
 
 @mask.post("/jobs/<int:job_id>/masks/<int:number>/laid")
@@ -86,7 +86,7 @@ def tell_laid(job_id: int, number: int, given: wire.ReadingsIn, query_data: wire
         turn=laid.turn,
         within=laid.is_within,
         doubtful=list(laid.doubtful),
-        says=said_of(laid, query_data.unit),
+        instructions=instructions_for(laid, query_data.unit),
         lies=list(laid.lies),
         should=list(laid.should),
     )

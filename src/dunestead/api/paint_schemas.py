@@ -88,7 +88,7 @@ class SprayingOut(BaseModel):
     """Whether it is weather for spraying."""
 
     verdict: Verdict
-    said: str
+    summary: str
     readings: list[ReadingOut]
 
 
@@ -141,7 +141,7 @@ class PeelWayOut(BaseModel):
     number: int
     begins: Point
     ends: Point
-    said: str
+    summary: str
     weak: list[Point]
 
 
@@ -207,4 +207,4 @@ class ForecastOut(BaseModel):
     source: str
     hours: list[HourOut]
     spells: list[SpellOut]
-    said: str
+    summary: str

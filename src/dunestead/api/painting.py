@@ -109,7 +109,7 @@ def _spraying(plan: Plan, unit: str) -> wire.SprayingOut | None:
     verdict = verdict_of(readings)
     return wire.SprayingOut(
         verdict=verdict,
-        said=VERDICTS[verdict],
+        summary=VERDICTS[verdict],
         readings=[
             wire.ReadingOut(
                 code=one.code,
@@ -175,11 +175,11 @@ def get_weather(job_id: int, query_data: schemas.UnitQuery) -> wire.ForecastOut:
     due = due_of(found.plan.job)
     least = timedelta(hours=figures["spray_window"])
     if not spells:
-        said = "No good time for spraying in the days ahead."
+        summary = "No good time for spraying in the days ahead."
     elif due and spells[0].begins + least > due:
-        said = "The next good time comes only after the job is due."
+        summary = "The next good time comes only after the job is due."
     else:
-        said = "The next good time for spraying."
+        summary = "The next good time for spraying."
     return wire.ForecastOut(
         source=service.name,
         hours=[
@@ -194,5 +194,5 @@ def get_weather(job_id: int, query_data: schemas.UnitQuery) -> wire.ForecastOut:
             for hour in hours
         ],
         spells=[wire.SpellOut(begins=one.begins, ends=one.ends) for one in spells],
-        said=said,
+        summary=summary,
     )

@@ -27,7 +27,7 @@ def get_peel(job_id: int, query_data: schemas.UnitQuery) -> wire.PeelOut:
                 number=mask.number,
                 begins=ways[mask.number].begins,
                 ends=ways[mask.number].ends,
-                said=direction_in_words(ways[mask.number], from_back=plan.job.blank.seen_through),
+                summary=direction_in_words(ways[mask.number], from_back=plan.job.blank.seen_through),
                 weak=[
                     (place.at[0] + plan.origin[0], place.at[1] + plan.origin[1])
                     for place in mask.weak

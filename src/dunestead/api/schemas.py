@@ -329,12 +329,16 @@ class RowOut(BaseModel):
 
 
 class CountOut(BaseModel):
-    """Something that is counted: how many were, and how many there should be, where that is known."""
+    """Something that is counted: how many were, and how many there should be, where that is known.
+
+    Where the count itself says how many there are, as with pins, `planned` is how many the plan has.
+    """
 
     what: str
     name: str
     counted: int | None
     expected: int | None
+    planned: int | None
 
 
 class CallOut(BaseModel):
@@ -411,7 +415,7 @@ class ReadOut(BaseModel):
     at: datetime
     what: str
     within: bool
-    told: str
+    instruction: str
 
 
 class TaskOut(BaseModel):
@@ -457,11 +461,26 @@ class StationHeadOut(BaseModel):
     verdict: str
 
 
+class TermOut(BaseModel):
+    """A word of the trade, how it stands in sentences, and what it means."""
+
+    word: str
+    forms: list[str]
+    meaning: str
+
+
+class HandbookOut(BaseModel):
+    """The words of the trade, and what each station is for."""
+
+    terms: list[TermOut]
+    purposes: dict[str, str]
+
+
 class OnwardOut(BaseModel):
     """What a station's main button does while the job is still being decided."""
 
     deed: Deed
-    said: str
+    prompt: str
     label: str
     station: str
     width: float | None = Field(description="mm, of the deed `width`.")
@@ -1096,7 +1115,7 @@ class SeamLaidOut(BaseModel):
 
     off: dict[str, float]
     within: bool
-    says: list[str]
+    instructions: list[str]
 
 
 class ReadingsIn(Wire):
@@ -1117,7 +1136,7 @@ class LaidOut(BaseModel):
     turn: float
     within: bool
     doubtful: list[str]
-    says: list[str]
+    instructions: list[str]
     lies: list[Point] = Field(description="Its corners where it lies, mm on the blank as one stands before it.")
     should: list[Point] = Field(description="Its corners where it should lie.")
 

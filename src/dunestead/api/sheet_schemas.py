@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field
 
 from dunestead.api.wire import COLOUR, Box, Point, Wire, limits_like
 from dunestead.core.figures import Cutter, Press
-from dunestead.core.job.job import PatchSay
+from dunestead.core.job.job import PatchChoice
 from dunestead.core.records import CutSettings, OwnPaint, Recipe, Stock, Swatch
 
 __all__ = [
@@ -42,7 +42,7 @@ class CutSettingsIn(Wire):
 class PatchIn(Wire):
     """What the maker says of a patch; without any of it, the say is taken back."""
 
-    model_config = limits_like(PatchSay)
+    model_config = limits_like(PatchChoice)
 
     sheet: int | None = None
     alone: bool = False
@@ -242,7 +242,7 @@ class PlacedPatchOut(BaseModel):
     box: Box
     turned: bool
     path: str
-    sheet_said: int | None
+    chosen_sheet: int | None
     alone: bool
     turns: bool
 

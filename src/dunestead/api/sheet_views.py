@@ -44,7 +44,9 @@ def sheets_out(plan: Plan, catalogue: Catalogue) -> wire.SheetsOut:
         fewest=fewest_in_words(layout),
         fewest_possible=layout.fewest_possible,
         is_fewest=layout.is_fewest or layout.is_fewest_for_these,
-        can_improve=not layout.is_fewest and not plan.job.sheets.says and len(layout.patches) * layout.sets > 1,
+        can_improve=not layout.is_fewest
+        and not plan.job.sheets.patch_choices
+        and len(layout.patches) * layout.sets > 1,
         sets=layout.sets,
         seams=_seams(plan),
         assembly=_assembly(plan),
@@ -88,7 +90,7 @@ def _sheet(plan: Plan, checked: VerifiedSheet) -> wire.SheetOut:
 def _patches(plan: Plan, sheet: Sheet) -> list[wire.PlacedPatchOut]:
     found = []
     for one in sheet.patches:
-        say = plan.say_of(one.patch)
+        choice = plan.choice_for(one.patch)
         found.append(
             wire.PlacedPatchOut(
                 id=one.id,
@@ -97,9 +99,9 @@ def _patches(plan: Plan, sheet: Sheet) -> list[wire.PlacedPatchOut]:
                 box=one.box,
                 turned=one.turned,
                 path=drawn(one.on_sheet(), (0.0, 0.0), _FINE_MM),
-                sheet_said=say.sheet if say else None,
-                alone=say.alone if say else False,
-                turns=say.turns if say else True,
+                chosen_sheet=choice.sheet if choice else None,
+                alone=choice.alone if choice else False,
+                turns=choice.turns if choice else True,
             )
         )
     return found

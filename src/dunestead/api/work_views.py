@@ -194,7 +194,7 @@ class _TaskViews:
 def _read_out(entry: LogEntry | None) -> wire.ReadOut | None:
     if entry is None:
         return None
-    return wire.ReadOut(at=entry.at, what=entry.what, within=bool(entry.within), told=entry.told)
+    return wire.ReadOut(at=entry.at, what=entry.what, within=bool(entry.within), instruction=entry.instruction)
 
 
 def _heat_out(task: Task) -> wire.TaskHeatOut | None:
@@ -218,6 +218,7 @@ def _call_out(task: Task, call: Call, progress: Progress) -> wire.CallOut:
                 name=counted_of(count.code),
                 counted=progress.counted(task, count),
                 expected=progress.expected(count),
+                planned=count.planned,
             )
             for count in call.counts
         ],

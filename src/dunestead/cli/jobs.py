@@ -15,7 +15,7 @@ from dunestead.core.figures import Catalogue
 from dunestead.core.plan.laid import laid_mask
 from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.stations.graph import task_graph
-from dunestead.core.tacking.laying import SIDES, Side, said_of
+from dunestead.core.tacking.laying import SIDES, Side, instructions_for
 from dunestead.core.units import show_time
 from dunestead.formats.job_file import read_job_file
 from dunestead.formats.plan_report import has_red, plan_report
@@ -65,9 +65,9 @@ def lay(
         "within": laid.is_within,
         "doubtful": list(laid.doubtful),
         "known": {"across": laid.knows_across, "down": laid.knows_down, "turn": laid.knows_turn},
-        "says": said_of(laid, "mm"),
+        "instructions": instructions_for(laid, "mm"),
     }
-    print_report(report, as_json, lambda told: told["says"])
+    print_report(report, as_json, lambda report: report["instructions"])
     return FAULTS if laid.doubtful else 0
 
 

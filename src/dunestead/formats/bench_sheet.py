@@ -104,10 +104,10 @@ def _set(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper: Paper, kind:
             for draw, title in _pictures(plan, mask, unit)
         ]
         story += [KeepTogether(_beside(each[k : k + abreast], room / abreast)) for k in range(0, len(each), abreast)]
-    told: set[str] = set()
+    lines: set[str] = set()
     for name in _STATIONS:
         tasks = [task for task in graph.tasks if task.station == name and _is_of(plan, task, copy)]
-        rows = [_row(task, unit, base, room, told) for task in tasks]
+        rows = [_row(task, unit, base, room, lines) for task in tasks]
         story += [KeepTogether([Paragraph(name.capitalize(), station), *rows[:1]]), *rows[1:]] if rows else []
     story += [Spacer(1, 6), Paragraph(_safe(LABEL_FIRST), base)]
     document.build(story)
@@ -117,16 +117,16 @@ def _set(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper: Paper, kind:
 def _facts(plan: Plan, unit: str, copy: int) -> str:
     """Return what is worked on and with, in a line or two."""
     width, height = (show_length(side, unit) for side in plan.job.piece.size)
-    told = [f"{plan.choices.surface.name}, {width} by {height}", plan.choices.material.name, plan.method.name]
+    lines = [f"{plan.choices.surface.name}, {width} by {height}", plan.choices.material.name, plan.method.name]
     if plan.copies > 1:
-        told.append(f"copy {copy} of {plan.copies}")
-    told.extend(
+        lines.append(f"copy {copy} of {plan.copies}")
+    lines.extend(
         f"{one.name}: {show_temperature(one.celsius, unit)}, {one.seconds:g} s a rest"
         for one in plan.masks[0].pressings
     )
     if plan.job.blank.seen_through:
-        told.append("worked from its back: left and right as you stand there")
-    return "; ".join(told) + "."
+        lines.append("worked from its back: left and right as you stand there")
+    return "; ".join(lines) + "."
 
 
 def _is_of(plan: Plan, task: Task, copy: int) -> bool:
@@ -148,11 +148,11 @@ def _pictures(plan: Plan, mask: MaskPlan, unit: str) -> list[tuple[Draw, str]]:
         )
     ]
     if mask.pinning.pins or mask.strips:
-        told = [f"{len(mask.pinning.pins)} pins" if mask.pinning.pins else "", "the cover" if mask.strips else ""]
+        lines = [f"{len(mask.pinning.pins)} pins" if mask.pinning.pins else "", "the cover" if mask.strips else ""]
         found.append(
             (
                 lambda canvas, onto, scale: _pinned(canvas, onto, plan, mask, scale),
-                f"{' and '.join(part for part in told if part)}{of}",
+                f"{' and '.join(part for part in lines if part)}{of}",
             )
         )
     return found
@@ -321,19 +321,19 @@ def _row(task: Task, unit: str, style: Any, room: float, before: set[str]) -> An
     """Return a task with a box to tick, what to count, and what can hurt; what was said before is not said again."""
     from reportlab.platypus import Paragraph, Table
 
-    told = [f"<b>{_safe(title_of(task, unit))}</b>"]
+    lines = [f"<b>{_safe(title_of(task, unit))}</b>"]
     if task.minutes >= 1:
-        told[0] += f" ({_safe(show_time(task.minutes))})"
+        lines[0] += f" ({_safe(show_time(task.minutes))})"
     if (detail := detail_of(task, unit)) and detail not in before:
-        told.append(_safe(detail))
+        lines.append(_safe(detail))
     if task.call and task.call.counts:
-        told.append(_counts(task.call.counts))
+        lines.append(_counts(task.call.counts))
     caution = caution_of(task)
     if caution and caution not in before:
-        told.append(f"<b>Take care.</b> {_safe(caution)}")
-    before.update(said for said in (detail, caution) if said)
+        lines.append(f"<b>Take care.</b> {_safe(caution)}")
+    before.update(text for text in (detail, caution) if text)
     table = Table(
-        [[_box(), Paragraph("<br/>".join(told), style)]],
+        [[_box(), Paragraph("<br/>".join(lines), style)]],
         colWidths=[(_BOX + 3) * _PT, (room - _BOX - 3) * _PT],
         style=[("VALIGN", (0, 0), (-1, -1), "TOP"), *((side, (0, 0), (-1, -1), 2) for side in _PADDING)],
     )

@@ -64,8 +64,8 @@ def read_dxf(data: bytes) -> Drawing:
         )
     document = _parsed(data)
     paths: dict[tuple[str, str], list[Path]] = {}
-    told: set[str] = set()
-    for entity in _entities(document, told):
+    skipped: set[str] = set()
+    for entity in _entities(document, skipped):
         key = (str(entity.dxf.get("layer", "0")), _colour(entity, document))
         paths.setdefault(key, []).extend(_paths_of(entity))
     size = _size([path for found in paths.values() for path in found])
@@ -76,11 +76,12 @@ def read_dxf(data: bytes) -> Drawing:
         if closed:
             # A drawing's y runs up; overlaps of outlines on one layer are holes.
             shapes.append(Shape(join_paths(closed), Affine.scaling(1, -1), colour, "evenodd", groups=(layer,)))
-    notices = _notices(told, open_ends)
+    notices = _notices(skipped, open_ends)
     if not shapes:
-        heard = " ".join(notice.message for notice in notices)
+        messages = " ".join(notice.message for notice in notices)
         raise ArtworkEmpty(
-            f"Nothing in this drawing has a closed outline. {heard}".strip(), "Close its outlines, and save it again."
+            f"Nothing in this drawing has a closed outline. {messages}".strip(),
+            "Close its outlines, and save it again.",
         )
     box = [b for b in shape_bounds(shapes) if b]
     if not all(np.isfinite(edge) for b in box for edge in b):
@@ -106,7 +107,7 @@ def _parsed(data: bytes) -> "Document":
     return document
 
 
-def _entities(document: "Document", told: set[str]) -> Iterator["DXFEntity"]:
+def _entities(document: "Document", skipped: set[str]) -> Iterator["DXFEntity"]:
     """Yield what is drawn, blocks taken apart; what cannot be painted is noted in ``told``."""
     from ezdxf.disassemble import recursive_decompose
 
@@ -124,7 +125,7 @@ def _entities(document: "Document", told: set[str]) -> Iterator["DXFEntity"]:
         if entity.dxf.get("layer", "0") in hidden or entity.dxf.get("invisible", 0):
             continue
         if kind in _WORDS:
-            told.add("words")
+            skipped.add("words")
         elif kind not in _SKIPPED:
             yield entity
 
@@ -268,9 +269,9 @@ def _distance(one: npt.NDArray[np.float64], other: npt.NDArray[np.float64]) -> f
     return float(np.hypot(*(one - other)))
 
 
-def _notices(told: set[str], open_ends: int) -> list[Notice]:
+def _notices(skipped: set[str], open_ends: int) -> list[Notice]:
     notices = []
-    if "words" in told:
+    if "words" in skipped:
         notices.append(Notice("text", "Lettering in the drawing is left out; turn it into outlines before saving."))
     if open_ends:
         subject = "1 line is" if open_ends == 1 else f"{open_ends} lines are"

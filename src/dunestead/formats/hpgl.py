@@ -96,7 +96,7 @@ class _Plotter:
     is_lifted: bool = True
     is_relative: bool = False
     lines: list[tuple[int, list[tuple[float, float]]]] = field(default_factory=list)
-    told: set[str] = field(default_factory=set)
+    noted: set[str] = field(default_factory=set)
     points: int = 0
     scale: tuple[float, float] = (1.0, 1.0)
 
@@ -121,9 +121,9 @@ class _Plotter:
             case "CI":
                 self._circle(numbers)
             case "SC" if numbers:
-                self.told.add("hpgl-scaled")
+                self.noted.add("hpgl-scaled")
             case "LB" | "EW" | "WG" | "RA" | "EA":
-                self.told.add("hpgl-skipped")
+                self.noted.add("hpgl-skipped")
 
     def _go(self, numbers: list[float]) -> None:
         for x, y in zip(numbers[::2], numbers[1::2], strict=False):
@@ -206,15 +206,15 @@ def read_hpgl(data: bytes) -> Drawing:
         for pen, rings in sorted(pens.items())
     )
     digest = hashlib.sha256(data).hexdigest()
-    return Drawing(digest, shapes, tuple(_notices(plotter.told, open_lines)))
+    return Drawing(digest, shapes, tuple(_notices(plotter.noted, open_lines)))
 
 
-def _notices(told: set[str], open_lines: int) -> Iterator[Notice]:
+def _notices(noted: set[str], open_lines: int) -> Iterator[Notice]:
     if open_lines:
         yield Notice("open-lines", f"{open_lines} open lines of this plot are left out: they go around nothing.")
-    if "hpgl-scaled" in told:
+    if "hpgl-scaled" in noted:
         yield Notice("hpgl-scaled", "This plot sets a scale of its own, which is not followed: check its size.")
-    if "hpgl-skipped" in told:
+    if "hpgl-skipped" in noted:
         yield Notice("hpgl-skipped", "Lettering and filled shapes of the plotter itself are left out.")
 
 

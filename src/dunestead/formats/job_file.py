@@ -34,7 +34,7 @@ from dunestead.core.painting.coatings import Coating
 
 __all__ = ["VERSION", "read_job_file", "write_job_file"]
 
-VERSION = 1
+VERSION = 2
 _FATES: dict[str, Fate] = {"keep": "keep", "bridge": "bridge", "out": "leave-out", "drop": "drop"}
 _FATE_NAMES = {fate: name for name, fate in _FATES.items()}
 _KINDS: dict[str, type[Element]] = {"art": Drawn, "words": Words, "picture": Traced, "frame": Frame}
@@ -61,27 +61,27 @@ def read_job_file(text: str, keep: Keep, sources: Sources, catalogue: Catalogue)
     BadInput
         When it is no job file, with what is wrong.
     """
-    told = _parsed(text)
+    entries = _parsed(text)
     for needed in ("surface", "blank", "design"):
-        if needed not in told:
+        if needed not in entries:
             raise BadInput(f"The job file has no “{needed}”.", "It needs a surface, a blank and a design at least.")
-    surface = catalogue.surface(_text(told["surface"], "surface"))
+    surface = catalogue.surface(_text(entries["surface"], "surface"))
     known = {one.name for entry in _ENTRIES.values() for one in fields(entry)} | set(_OWN)
-    if unknown := sorted(set(told) - known):
+    if unknown := sorted(set(entries) - known):
         raise BadInput(f"A job file has no “{unknown[0]}”.", f"It may have: {', '.join(sorted(known))}.")
-    elements = _elements(told["design"], keep, sources)
-    material = told.get("material") or materials_for(catalogue, surface)[0].key
-    flat = {**told, "surface": surface.key, "material": material}
-    flat["piece"] = {"colour": surface.colour, **_mapping(told["blank"], "blank")}
+    elements = _elements(entries["design"], keep, sources)
+    material = entries.get("material") or materials_for(catalogue, surface)[0].key
+    flat = {**entries, "surface": surface.key, "material": material}
+    flat["piece"] = {"colour": surface.colour, **_mapping(entries["blank"], "blank")}
     flat |= {"elements": elements, "last_element": len(elements)}
-    flat["coatings"] = _coatings(told.get("coatings"), usual_coatings(catalogue, surface))
+    flat["coatings"] = _coatings(entries.get("coatings"), usual_coatings(catalogue, surface))
     state: dict[str, Any] = {name: _entry(kind, flat) for name, kind in _ENTRIES.items()}
-    state["name"] = told.get("name") or "Unnamed"
-    if told.get("record") is not None:
-        state["record"] = told["record"]
+    state["name"] = entries.get("name") or "Unnamed"
+    if entries.get("record") is not None:
+        state["record"] = entries["record"]
     state["mask"].pop("fates", None)
     job = _valid(state)
-    return _with_fates(job, told.get("fates"), sources, catalogue)
+    return _with_fates(job, entries.get("fates"), sources, catalogue)
 
 
 _ENTRIES: Mapping[str, type] = {
@@ -97,16 +97,20 @@ _JOB = TypeAdapter(Job)
 
 def _parsed(text: str) -> dict[str, Any]:
     try:
-        told = json.loads(text)
+        entries = json.loads(text)
     except (ValueError, RecursionError) as error:
         raise BadInput(f"The job file is no JSON: {error}.", "Export it anew, or mend it in an editor.") from None
-    told = _mapping(told, "job file")
-    version = told.get("dunestead_job")
-    if version != VERSION:
+    entries = _mapping(entries, "job file")
+    version = entries.get("dunestead_job")
+    if version == 1 and "says" in entries:
+        # What version 1 called by another name.
+        entries["patch_choices"] = entries.pop("says")
+    if version not in (1, VERSION):
         raise BadInput(
-            f"“dunestead_job” is {version!r}, and this release reads {VERSION}.", "Begin the file with it, as exported."
+            f"“dunestead_job” is {version!r}, and this release reads 1 and {VERSION}.",
+            "Begin the file with it, as exported.",
         )
-    return told
+    return entries
 
 
 def _mapping(value: Any, what: str) -> dict[str, Any]:
@@ -130,12 +134,12 @@ def _entry(kind: type, flat: Mapping[str, Any]) -> dict[str, Any]:
     return found
 
 
-def _coatings(told: Any, usual: tuple[Coating, ...]) -> list[Any]:
-    if told is None:
+def _coatings(entries: Any, usual: tuple[Coating, ...]) -> list[Any]:
+    if entries is None:
         return [_dumped(one) for one in usual]
-    if not isinstance(told, list):
+    if not isinstance(entries, list):
         raise BadInput("The coatings are no list.", "Give a list, or null to have them proposed.")
-    return told
+    return entries
 
 
 def _dumped(value: Any) -> dict[str, Any]:
@@ -153,10 +157,10 @@ def _valid(state: dict[str, Any]) -> Job:
 
 
 # --- the design -------------------------------------------------------------------------------
-def _elements(told: Any, keep: Keep, sources: Sources) -> list[dict[str, Any]]:
-    if not isinstance(told, list) or not told:
+def _elements(entries: Any, keep: Keep, sources: Sources) -> list[dict[str, Any]]:
+    if not isinstance(entries, list) or not entries:
         raise BadInput("The design is no list of parts.", "Give at least one part: art, words, a picture or a frame.")
-    return [_element(number, _mapping(part, "part"), keep, sources) for number, part in enumerate(told, start=1)]
+    return [_element(number, _mapping(part, "part"), keep, sources) for number, part in enumerate(entries, start=1)]
 
 
 def _element(number: int, part: dict[str, Any], keep: Keep, sources: Sources) -> dict[str, Any]:
@@ -198,23 +202,23 @@ def _filed(kind: str, name: str, rest: dict[str, Any], keep: Keep, sources: Sour
     return made | {"kind": "drawn"}
 
 
-def _with_fates(job: Job, told: Any, sources: Sources, catalogue: Catalogue) -> Job:
+def _with_fates(job: Job, entries: Any, sources: Sources, catalogue: Catalogue) -> Job:
     """Return a job with the fates of its loose pieces: one word for all, or one each by number."""
-    if told is None:
+    if entries is None:
         return job
-    if isinstance(told, str):
+    if isinstance(entries, str):
         found = look_at(job, sources, catalogue).found
-        return altered(job, fates={piece.number: _fate(told) for piece in found})
-    fates = _mapping(told, "list of fates")
+        return altered(job, fates={piece.number: _fate(entries) for piece in found})
+    fates = _mapping(entries, "list of fates")
     if not all(number.isdecimal() for number in fates):
         raise BadInput("The fates name pieces by something else than numbers.", "Give an object by piece number.")
     return altered(job, fates={int(number): _fate(fate) for number, fate in fates.items()})
 
 
-def _fate(told: Any) -> Fate:
-    if told not in _FATES and told not in _FATE_NAMES:
-        raise BadInput(f"A piece cannot be {told!r}.", f"It is one of: {', '.join(_FATES)}.")
-    fate: Fate = _FATES.get(told, told)
+def _fate(entries: Any) -> Fate:
+    if entries not in _FATES and entries not in _FATE_NAMES:
+        raise BadInput(f"A piece cannot be {entries!r}.", f"It is one of: {', '.join(_FATES)}.")
+    fate: Fate = _FATES.get(entries, entries)
     return fate
 
 
@@ -230,15 +234,15 @@ def write_job_file(job: Job, name_of: Callable[[str, str], str]) -> str:
         Given a file's key and the name it came by, returns the name it is written under.
     """
     state = _JOB.dump_python(job, mode="json")
-    told: dict[str, Any] = {"dunestead_job": VERSION, "name": job.name}
+    entries: dict[str, Any] = {"dunestead_job": VERSION, "name": job.name}
     for entry in _ENTRIES:
-        told |= state[entry]
-    told["blank"] = told.pop("piece")
-    told["design"] = [_part(element, name_of) for element in told.pop("elements")]
-    told.pop("last_element")
-    told["fates"] = {number: _FATE_NAMES[fate] for number, fate in told["fates"].items()}
-    told["record"] = state["record"]
-    return json.dumps(told, indent=1, ensure_ascii=False) + "\n"
+        entries |= state[entry]
+    entries["blank"] = entries.pop("piece")
+    entries["design"] = [_part(element, name_of) for element in entries.pop("elements")]
+    entries.pop("last_element")
+    entries["fates"] = {number: _FATE_NAMES[fate] for number, fate in entries["fates"].items()}
+    entries["record"] = state["record"]
+    return json.dumps(entries, indent=1, ensure_ascii=False) + "\n"
 
 
 def _part(element: dict[str, Any], name_of: Callable[[str, str], str]) -> dict[str, Any]:

@@ -70,7 +70,7 @@ def sheet_file(drawing: SheetDrawing, key: str) -> tuple[SheetFormat, bytes]:
     return form, data
 
 
-def _told(drawing: SheetDrawing, cuts: Sequence[CutPath]) -> list[str]:
+def _faults_of(drawing: SheetDrawing, cuts: Sequence[CutPath]) -> list[str]:
     if len(cuts) != len(drawing.cuts):
         return [f"It holds {len(cuts)} lines in place of {len(drawing.cuts)}."]
     broken: list[Broken] = broken_promises(drawing.promise, cuts)
@@ -78,22 +78,22 @@ def _told(drawing: SheetDrawing, cuts: Sequence[CutPath]) -> list[str]:
 
 
 def _check_svg(data: bytes, drawing: SheetDrawing) -> list[str]:
-    return _told(drawing, read_cut_file(data).paths)
+    return _faults_of(drawing, read_cut_file(data).paths)
 
 
 def _check_dxf(data: bytes, drawing: SheetDrawing) -> list[str]:
-    return _told(drawing, read_dxf_cuts(data, drawing.page[1]))
+    return _faults_of(drawing, read_dxf_cuts(data, drawing.page[1]))
 
 
 def _check_hpgl(data: bytes, drawing: SheetDrawing) -> list[str]:
-    return _told(drawing, read_hpgl_cuts(data, drawing.page[1]))
+    return _faults_of(drawing, read_hpgl_cuts(data, drawing.page[1]))
 
 
 def _check_pdf(data: bytes, drawing: SheetDrawing) -> list[str]:
     pages = read_pdf(data)
     if len(pages) != 1:
         return [f"It has {len(pages)} pages."]
-    return _told(drawing, [CutPath(cut.points - _MARGIN) for cut in pages[0].cuts])
+    return _faults_of(drawing, [CutPath(cut.points - _MARGIN) for cut in pages[0].cuts])
 
 
 def _check_tiled(paper: Paper) -> Callable[[bytes, SheetDrawing], list[str]]:
@@ -123,10 +123,10 @@ def _unlike(wanted: Sequence[BaseGeometry], found: Sequence[BaseGeometry]) -> st
         return f"It shows {len(found)} lines in place of {len(wanted)}."
     if not wanted:
         return None
-    known, told = (np.column_stack([shapely.bounds(of), shapely.length(of)]) for of in (wanted, found))
+    known, stated = (np.column_stack([shapely.bounds(of), shapely.length(of)]) for of in (wanted, found))
     # Lengths of jagged lines add up what each of their points is rounded by.
-    known[:, 4], told[:, 4] = known[:, 4] / _LENGTHS, told[:, 4] / _LENGTHS
-    away, nearest = (np.asarray(one) for one in cKDTree(told).query(known))
+    known[:, 4], stated[:, 4] = known[:, 4] / _LENGTHS, stated[:, 4] / _LENGTHS
+    away, nearest = (np.asarray(one) for one in cKDTree(stated).query(known))
     if len(np.unique(nearest)) != len(known) or float(away.max()) > _OFF:
         x0, y0, x1, y1, _ = known[int(away.argmax())]
         return f"The line about {(x0 + x1) / 2:.0f}, {(y0 + y1) / 2:.0f} mm is not what was planned."

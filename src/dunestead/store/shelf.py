@@ -186,7 +186,7 @@ def _own_paints(shelf: Shelf[OwnPaint], catalogue: Catalogue) -> dict[str, Paint
         f"own-{number}": replace(
             catalogue.paint(own.like),
             key=f"own-{number}",
-            name=f"{own.name}{said}",
+            name=f"{own.name}{suffix}",
             cover=own.cover,
             coats_low=own.coats_low,
             coats_high=own.coats_high,
@@ -197,7 +197,7 @@ def _own_paints(shelf: Shelf[OwnPaint], catalogue: Catalogue) -> dict[str, Paint
             wash=own.wash,
             flow=own.flow,
         )
-        for number, own, said in kept
+        for number, own, suffix in kept
     }
 
 

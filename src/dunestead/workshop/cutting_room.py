@@ -113,8 +113,8 @@ class CuttingRoom:
     def _noted(self, run: Run, device: CutterDevice, status: CutStatus) -> Run:
         """Return a run as it stands, written down where that is worth it."""
         before = run.status
-        told = (status.state, status.trouble) != (before.state, before.trouble)
-        if not told and abs(status.share - before.share) < _STEP:
+        is_news = (status.state, status.trouble) != (before.state, before.trouble)
+        if not is_news and abs(status.share - before.share) < _STEP:
             return replace(run, status=status)
         self._store.note(run.number, status.state, status.share, status.trouble)
         return self._keep(replace(run, status=status), device)

@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 
 from dunestead.core.job.log import LogEntry
 from dunestead.core.plan.laid import laid_mask, laid_seam
-from dunestead.core.tacking.laying import Laid, Readings, said_of
+from dunestead.core.tacking.laying import Laid, Readings, instructions_for
 from dunestead.core.tacking.seam_laying import SeamLaid
 from dunestead.core.work.tasks import Task
 from dunestead.workshop.opened import OpenJob
@@ -34,7 +34,7 @@ def lay_mask(
     tasks = [task for task in _laying(opened, copy) if task.code.startswith("tack-lay") and task.mask == number]
     what = f"patch {patch}" if patch is not None else ""
     read: dict[str, tuple[float, ...]] = {side: tuple(values) for side, values in readings.items() if values}
-    _log(bench, opened, tasks, read, within=laid.is_within, told=said_of(laid, unit), what=what)
+    _log(bench, opened, tasks, read, within=laid.is_within, instruction=instructions_for(laid, unit), what=what)
     return laid
 
 
@@ -45,7 +45,7 @@ def lay_seam(
     laid = laid_seam(opened.plan, name, readings, bench.catalogue, unit)
     tasks = [t for t in _laying(opened, copy) if any(seam.name == name for seam in t.figures.get("seams", ()))]
     read = {mark: (value,) for mark, value in readings.items()}
-    _log(bench, opened, tasks, read, within=laid.is_within, told=laid.says, what=f"seam {name}")
+    _log(bench, opened, tasks, read, within=laid.is_within, instruction=laid.instructions, what=f"seam {name}")
     return laid
 
 
@@ -60,10 +60,10 @@ def _log(
     read: Mapping[str, tuple[float, ...]],
     *,
     within: bool,
-    told: Sequence[str],
+    instruction: Sequence[str],
     what: str,
 ) -> None:
     now = bench.clock.now()
-    said = " ".join(told)
-    entries = [LogEntry("laid", t.id, now, what=what, readings=read, within=within, told=said) for t in tasks]
+    text = " ".join(instruction)
+    entries = [LogEntry("laid", t.id, now, what=what, readings=read, within=within, instruction=text) for t in tasks]
     bench.log(opened.head.id, entries)

@@ -7,14 +7,18 @@
     name: string;
     counted: number | null;
     expected: number | null;
+    /** How many the plan has, where the count itself says how many there are. */
+    planned?: number | null;
     oncount: (count: number) => unknown;
   }
-  const { name, counted, expected, oncount }: Props = $props();
+  const { name, counted, expected, planned = null, oncount }: Props = $props();
 
   const id = $props.id();
   const agrees = $derived(counted !== null && (expected === null || counted === expected));
   const said = $derived.by(() => {
-    if (counted === null) return expected === null ? 'Save the count' : `${expected} should be there`;
+    if (counted === null && expected !== null) return `${expected} should be there`;
+    if (counted === null)
+      return planned === null ? 'Enter how many' : `${planned} planned: enter how many you used`;
     if (expected === null) return `${counted} counted`;
     return agrees ? `${counted} of ${expected}` : `${counted} counted, ${expected} should be there`;
   });

@@ -36,7 +36,7 @@
     open.finding = finding.key;
     onlook?.(finding.key);
     remedies = null;
-    if (finding.key.startsWith('heard/')) return;
+    if (finding.key.startsWith('notice/')) return;
     try {
       const { remedies: found } = await getRemedies(open.id, settings.unit, finding.key);
       if (open.finding === finding.key) remedies = { key: finding.key, found };
@@ -74,7 +74,7 @@
             <StateMark state={MARKS[finding.severity]} size={16} />
             <span>{finding.message}</span>
           </button>
-          {#if isOpen && !finding.key.startsWith('heard/')}
+          {#if isOpen && !finding.key.startsWith('notice/')}
             <div class="mt-1 ml-6 flex flex-col gap-1.5" aria-live="polite">
               {#if remedies?.key !== finding.key}
                 <p class="m-0 flex items-center gap-2"><Spinner size="4" /> Trying out what helps</p>

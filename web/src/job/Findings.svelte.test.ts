@@ -55,7 +55,7 @@ describe('what was found', () => {
   });
 
   it('asks nothing about what was heard of a file', async () => {
-    render(Findings, { open: job(), findings: [finding('heard/0', 'Lettering is left out.')] });
+    render(Findings, { open: job(), findings: [finding('notice/0', 'Lettering is left out.')] });
 
     await fireEvent.click(screen.getByRole('button', { name: /Lettering/ }));
 

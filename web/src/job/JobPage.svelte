@@ -160,7 +160,7 @@
 
   {#if open.seen && station}
     {@const job = open.seen}
-    {@const told = view.inHand?.(open) ?? station}
+    {@const standing = view.inHand?.(open) ?? station}
     <div
       class="grid min-h-0 flex-1 grid-cols-1 overflow-auto lg:overflow-hidden {wide
         ? 'lg:grid-cols-[13rem_minmax(0,1fr)_23rem] xl:grid-cols-[13rem_minmax(0,1fr)_39rem]'
@@ -249,7 +249,7 @@
         class="flex min-h-0 flex-col border-(--line) lg:border-l"
         aria-label={station.name}
       >
-        <Lead {open} {job} {station} {told} />
+        <Lead {open} {job} {station} {standing} />
         <div
           class="relative flex flex-1 flex-col gap-2.5 overflow-y-auto p-4 {wide
             ? 'xl:grid xl:grid-cols-[6fr_5fr] xl:items-start xl:gap-5'

@@ -6,9 +6,10 @@
   import type { Job, Next, Onward, Station } from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
   import MainButton from '../lib/ui/MainButton.svelte';
-  import { STATION_GUIDE } from '../lib/glossary';
+  import Explained from '../lib/ui/Explained.svelte';
   import Guide from '../lib/ui/Guide.svelte';
   import StateMark from '../lib/ui/StateMark.svelte';
+  import { showMoment } from '../lib/units';
   import type { OpenJob } from './open-job.svelte';
 
   interface Props {
@@ -16,9 +17,9 @@
     job: Job;
     station: Station;
     /** The verdict on what is in the hand, while something is; else the station's own. */
-    told: Pick<Station, 'state' | 'verdict'>;
+    standing: Pick<Station, 'state' | 'verdict'>;
   }
-  const { open, job, station, told }: Props = $props();
+  const { open, job, station, standing }: Props = $props();
 
   let guide = $state(false);
   const at = $derived(job.stations.findIndex((one) => one.code === station.code));
@@ -71,11 +72,13 @@
     {/if}
   </div>
   <p class="m-0 flex items-start gap-2" aria-live="polite">
-    <StateMark state={told.state} /> <span>{told.verdict}</span>
+    <StateMark state={standing.state} /> <span><Explained text={standing.verdict} /></span>
   </p>
   <div class="no-print flex flex-col gap-2" role="group" aria-label="What comes next">
     {#if onward}
-      {#if onward.said !== told.verdict && onward.deed !== 'go'}<p class="m-0 text-sm">{onward.said}</p>{/if}
+      {#if onward.prompt !== standing.verdict && onward.deed !== 'go'}<p class="m-0 text-sm">
+          <Explained text={onward.prompt} />
+        </p>{/if}
       {#if onward.deed === 'files'}
         <MainButton href="/api/jobs/{job.id}/sheets.zip?unit={settings.unit}" class="w-full" download>
           <Download size={16} />&nbsp;{onward.label}
@@ -104,6 +107,9 @@
       </p>
       {#if isHere && next.task}
         {@const task = next.task}
+        {#if task.state === 'waiting' && task.opens}
+          <p class="m-0 text-sm">Not before <strong>{showMoment(task.opens)}</strong>.</p>
+        {/if}
         <MainButton class="w-full" disabled={open.busy > 0} onclick={() => open.done(task.id, true)}
           >Done (X)</MainButton
         >
@@ -127,4 +133,4 @@
     </nav>
   </div>
 </header>
-<Guide bind:open={guide} about={STATION_GUIDE[station.code]} />
+<Guide bind:open={guide} station={station.code} />

@@ -20,8 +20,8 @@
 </script>
 
 <div class="mt-2 flex flex-col gap-3 pl-6">
-  {#each call.counts as { what, name, counted, expected } (what)}
-    <CountField {name} {counted} {expected} oncount={(count) => open.count(task.id, what, count)} />
+  {#each call.counts as { what, name, counted, expected, planned } (what)}
+    <CountField {name} {counted} {expected} {planned} oncount={(count) => open.count(task.id, what, count)} />
   {/each}
   {#if call.of === 'placements' && all}
     <Rests {task} {call} {open} />

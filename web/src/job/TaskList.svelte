@@ -5,6 +5,7 @@
   import { showMinutes, showMoment } from '../lib/units';
   import Fold from '../lib/ui/Fold.svelte';
   import type { OpenJob } from './open-job.svelte';
+  import Explained from '../lib/ui/Explained.svelte';
   import HeatUsed from './HeatUsed.svelte';
   import Reason from './Reason.svelte';
   import Marking from './Marking.svelte';
@@ -44,6 +45,8 @@
         onclick={(event: MouseEvent) => {
           // The tick shows what was kept, not what was clicked.
           event.preventDefault();
+          // What is ticked before its turn may be refused: then what it asks for must be in sight.
+          unfolded.add(task.id);
           void open.done(task.id, !task.done_at);
         }}
         class="items-start text-base text-(--ink)"
@@ -52,7 +55,7 @@
       </Checkbox>
       {#if !task.done_at}
         <!-- On paper all is told. -->
-        <p class="m-0 mt-1 pl-6 text-sm" class:folded={isFolded(task)}>{task.detail}</p>
+        <p class="m-0 mt-1 pl-6 text-sm" class:folded={isFolded(task)}><Explained text={task.detail} /></p>
         <p class="m-0 pl-6 text-sm text-(--faint)">
           {#if waits(task)}
             <button
@@ -65,7 +68,7 @@
           {#if onshow}
             <button
               class="no-print mr-2 cursor-pointer underline"
-              aria-label="Show in the picture: {task.title}"
+              aria-label="{shown === task.id ? 'Shown in the picture' : 'Show in the picture'}: {task.title}"
               aria-pressed={shown === task.id}
               onclick={() => onshow(task)}>{shown === task.id ? 'Shown in the picture' : 'Show'}</button
             >
@@ -98,7 +101,7 @@
         <p class="m-0 pl-6 text-sm">
           <strong>{task.read.within ? '✓ ' : ''}Measured {showMoment(task.read.at)}</strong>{task.read.what
             ? `, ${task.read.what}`
-            : ''}: {task.read.told}
+            : ''}: {task.read.instruction}
         </p>
       {/if}
       {#if task.caution && !task.done_at}<p class="caution m-0 mt-1 text-sm">

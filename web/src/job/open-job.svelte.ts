@@ -199,8 +199,8 @@ export class OpenJob {
   place = () => this.#ask(() => api.placeDesign(this.id, settings.unit));
   remedy = (finding: string, remedy: string) =>
     this.#ask(() => api.applyRemedy(this.id, settings.unit, finding, remedy));
-  sayOfPatch = (number: number, say: api.PatchSay) =>
-    this.#ask(() => api.sayOfPatch(this.id, number, settings.unit, say));
+  choosePatch = (number: number, say: api.PatchChoice) =>
+    this.#ask(() => api.choosePatch(this.id, number, settings.unit, say));
   followBlank = (before: { width: number; height: number }) =>
     this.#ask(() => api.followBlank(this.id, settings.unit, before));
   takeLayout = (code: string) => this.#ask(() => api.takeLayout(this.id, settings.unit, code));

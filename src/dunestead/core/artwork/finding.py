@@ -70,10 +70,10 @@ def _least(finding: Finding) -> str:
 
 
 def _thin(what: str) -> Sentence:
-    def said(finding: Finding, measured: str, limit: str, unit: str) -> str:
+    def sentence(finding: Finding, measured: str, limit: str, unit: str) -> str:
         return f"{what} is {measured}{_over(finding, unit)} wide; {_least(finding)} {limit}."
 
-    return said
+    return sentence
 
 
 _SENTENCES: dict[str, Sentence] = {

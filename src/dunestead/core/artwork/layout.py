@@ -24,8 +24,8 @@ _LONGEST_NAME = 18
 def name_of(element: Element) -> str:
     """Return what a maker calls an element."""
     if isinstance(element, Words):
-        said = " ".join(element.setting.text.split())
-        return f"“{said if len(said) <= _LONGEST_NAME else said[: _LONGEST_NAME - 1] + '…'}”"
+        text = " ".join(element.setting.text.split())
+        return f"“{text if len(text) <= _LONGEST_NAME else text[: _LONGEST_NAME - 1] + '…'}”"
     if isinstance(element, Frame):
         return "The frame"
     return element.file_name.rsplit(".", 1)[0] or "The artwork"

@@ -160,9 +160,9 @@ def _fit(box: Box) -> Affine:
 
 
 def _nothing_painted(drawing: Drawing) -> ArtworkEmpty:
-    heard = " ".join(notice.message for notice in drawing.notices)
+    messages = " ".join(notice.message for notice in drawing.notices)
     return ArtworkEmpty(
-        f"Nothing in this artwork would be painted. {heard}".strip(),
+        f"Nothing in this artwork would be painted. {messages}".strip(),
         "Give the shapes a fill or a line with a width; turn lettering into outlines before saving.",
     )
 

@@ -118,7 +118,7 @@ def _leans(paths: Sequence[CutPath]) -> list[tuple[float, float, float] | None]:
         moments = (summed(x0 + x1) / 6 / area, summed(y0 + y1) / 6 / area, summed(product) / 24 / area / box)
     tells = (np.abs(area) >= _LEAST_AREA * box) & (box > 0)
     rows = zip(tells.tolist(), *(moment.tolist() for moment in moments), strict=True)
-    return [(gx, gy, turned) if told else None for told, gx, gy, turned in rows]
+    return [(gx, gy, turned) if is_stated else None for is_stated, gx, gy, turned in rows]
 
 
 def _strung(paths: Sequence[CutPath]) -> tuple[Floats, npt.NDArray[np.intp]]:

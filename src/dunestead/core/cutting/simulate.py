@@ -92,7 +92,7 @@ def simulate_cut(
             faces, shapely.area(faces).tolist(), centres, (crossings % 2 == 1).tolist(), strict=True
         )
     )
-    told = broken_promises(promise, paths) if promise else []
+    unkept = broken_promises(promise, paths) if promise else []
     return CutReport(
         pieces,
         (
@@ -101,7 +101,7 @@ def simulate_cut(
             *_nearly_doubled(lines, keys),
             *_off(paths, stock),
             *(_beyond(paths, promise.reach) if promise else ()),
-            *(Problem(broken.code, broken.at, broken.message) for broken in told),
+            *(Problem(broken.code, broken.at, broken.message) for broken in unkept),
         ),
     )
 
@@ -162,8 +162,8 @@ def _nearly_doubled(lines: Sequence[shapely.LineString], keys: Sequence[bytes]) 
     for i, j in zip(one[pairs].tolist(), other[pairs].tolist(), strict=True):
         if keys[i] != keys[j] and shapely.hausdorff_distance(lines[i], lines[j], densify=0.2) <= _BESIDE:
             at = shapely.get_coordinates(lines[j])[0]
-            said = "A line is cut twice, a hair beside itself; the second pass tears or cuts the mat."
-            problems.append(Problem("doubled-path", _place(at), said))
+            message = "A line is cut twice, a hair beside itself; the second pass tears or cuts the mat."
+            problems.append(Problem("doubled-path", _place(at), message))
     return problems
 
 

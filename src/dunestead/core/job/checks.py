@@ -35,8 +35,8 @@ def check_job(job: Job, catalogue: Catalogue) -> None:
     check_colour(job.mask.field_colour)
     for spot in (spot for spots in job.mask.spots.values() for spot in spots):
         check_limits(spot)
-    for say in job.sheets.says:
-        check_limits(say)
+    for choice in job.sheets.patch_choices:
+        check_limits(choice)
     if job.sheets.cut:
         check_settings(job.sheets.cut)
     _check_coatings(job, catalogue)

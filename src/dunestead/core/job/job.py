@@ -29,7 +29,7 @@ __all__ = [
     "Job",
     "MaskEntry",
     "PaintEntry",
-    "PatchSay",
+    "PatchChoice",
     "Record",
     "SheetsEntry",
     "TackEntry",
@@ -148,8 +148,8 @@ class MaskEntry:
 
 
 @dataclass(frozen=True, slots=True)
-class PatchSay:
-    """What the maker said of a patch: the one a point lies in, so that it stays when patches are numbered anew.
+class PatchChoice:
+    """What the maker chose for a patch: the one a point lies in, so that it stays when patches are numbered anew.
 
     Attributes
     ----------
@@ -185,8 +185,8 @@ class SheetsEntry:
         Numbers of the elements no seam may part.
     aim
         Whether the cheapest layout is wanted, or the one with fewest sheets, or with fewest seams.
-    says, packing
-        What the maker said of patches, and a packing found by a longer search.
+    patch_choices, packing
+        What the maker chose for patches, and a packing found by a longer search.
     """
 
     cutter: str = "table-long"
@@ -195,7 +195,7 @@ class SheetsEntry:
     overlap: float | None = limited(None, "overlap", 0.0, 100.0, "mm")
     together: tuple[int, ...] = ()
     aim: Aim = "price"
-    says: tuple[PatchSay, ...] = ()
+    patch_choices: tuple[PatchChoice, ...] = ()
     packing: tuple[KeptSpot, ...] = ()
 
 

@@ -55,7 +55,7 @@ class LogEntry:
         Seconds a rehearsal took, or a rest of the plate.
     celsius
         Heat of the plate.
-    readings, within, told
+    readings, within, instruction
         What a tape read, by sides or marks, mm; whether it was near enough; what the maker was told to do.
         Of a mark, whether it is mended.
     place
@@ -81,6 +81,6 @@ class LogEntry:
     readings: Mapping[str, tuple[float, ...]] = field(default_factory=dict)
     within: bool | None = None
     place: tuple[float, float] | None = None
-    told: str = ""
+    instruction: str = ""
     standing: Mapping[str, str] = field(default_factory=dict)
     by: str = ""

@@ -68,17 +68,17 @@ def weak_findings(look: Look, catalogue: Catalogue) -> tuple[FoundWeak, ...]:
 
 def _summed(found: Sequence[FoundWeak]) -> list[FoundWeak]:
     """Return weak places; where very many of a kind are to be mended, the worst few stand for them in a list."""
-    told = list(found)
+    shown = list(found)
     for kind in ("neck", "tongue"):
         alike = [k for k, one in enumerate(found) if one.place.kind == kind and one.place.severity != "note"]
         if len(alike) <= MOST_FINDINGS:
             continue
         alike.sort(key=lambda k: (found[k].place.width, found[k].place.at))
         for k in alike[SUMMED:]:
-            told[k] = replace(found[k], listed=False)
+            shown[k] = replace(found[k], listed=False)
         worst = found[alike[0]]
-        told[alike[0]] = replace(worst, finding=replace(worst.finding, more=len(alike) - SUMMED))
-    return told
+        shown[alike[0]] = replace(worst, finding=replace(worst.finding, more=len(alike) - SUMMED))
+    return shown
 
 
 def mended(look: Look, weak: FoundWeak, width: float) -> tuple[Element, ...] | None:

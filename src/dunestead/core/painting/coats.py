@@ -41,7 +41,7 @@ def coats_for(
     paint: Paint,
     wanted: Wanted,
     *,
-    said: int | None,
+    own: int | None,
     light_on_dark: bool,
     load: CoatLoad,
     figures: Mapping[str, float],
@@ -54,7 +54,7 @@ def coats_for(
         With its usual number of coats.
     wanted
         Solid takes the most of them, a little worn the fewest, washed out a single one.
-    said
+    own
         The maker's own number, which goes first.
     light_on_dark
         Whether one more is wanted, for a solid print.
@@ -62,8 +62,8 @@ def coats_for(
         Light coats by brush leave less each, so one more is wanted.
     """
     share = figures["light_load"] if load == "light" else 1.0
-    if said is not None:
-        return Coats(said, share, "Your own number.")
+    if own is not None:
+        return Coats(own, share, "Your own number.")
     count, why = {
         "solid": (paint.coats_high, "A solid print."),
         "worn": (paint.coats_low, "A little worn: fewer coats, sanded a little once dry if you like."),

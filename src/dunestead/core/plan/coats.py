@@ -105,13 +105,13 @@ def _planned(number: int, row: _Row, look: Look, catalogue: Catalogue) -> Planne
 
 def _coats(row: _Row, paint: Paint, look: Look, catalogue: Catalogue) -> Coats:
     """Return the coats of a coating: what is wanted of the print is asked of its colours only."""
-    said, job, figures = row.coating.coats, look.job, catalogue.workshop
+    own, job, figures = row.coating.coats, look.job, catalogue.workshop
     if row.coating.role != "colour":
-        return Coats(said or paint.coats_high, 1.0, "Your own number." if said else "As it is usually given.")
+        return Coats(own or paint.coats_high, 1.0, "Your own number." if own else "As it is usually given.")
     light = bool(row.colour) and is_light_on_dark(row.colour, ground_colour(job), figures)
     by_brush = look.choices.surface.coarse and not paint.is_sprayed
     load = (job.paint.load or "heavy") if by_brush else "heavy"
-    return coats_for(paint, job.paint.wanted, said=said, light_on_dark=light, load=load, figures=figures)
+    return coats_for(paint, job.paint.wanted, own=own, light_on_dark=light, load=load, figures=figures)
 
 
 def _spread(paint: Paint, look: Look, catalogue: Catalogue) -> float:

@@ -1,4 +1,4 @@
-"""A job's masks on its sheets: what the cutter reaches, what seams keep clear of, what the maker said."""
+"""A job's masks on its sheets: what the cutter reaches, what seams keep clear of, what the maker chose."""
 
 import math
 from collections.abc import Sequence
@@ -18,7 +18,7 @@ from dunestead.core.errors import NoSuchThing
 from dunestead.core.figures import Catalogue, Cutter
 from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.job.choices import Choices
-from dunestead.core.job.job import Job, PatchSay, altered
+from dunestead.core.job.job import Job, PatchChoice, altered
 from dunestead.core.job.reach import prices_of, reach_of
 from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import Look
@@ -29,7 +29,7 @@ from dunestead.core.records import CutSettings
 from dunestead.core.sheets.division import Patch
 from dunestead.core.sheets.facing import Facing
 from dunestead.core.sheets.ground import Guards
-from dunestead.core.sheets.layout import KeptSpot, Layout, LayoutRules, Say, Sheet, lay_out
+from dunestead.core.sheets.layout import KeptSpot, Layout, LayoutRules, PatchConstraint, Sheet, lay_out
 from dunestead.core.sheets.packing import Item, Packing
 from dunestead.core.sheets.units import units_of
 
@@ -43,8 +43,8 @@ __all__ = [
     "sheet_time",
     "units_in",
     "with_packing",
-    "with_say",
-    "without_says",
+    "with_patch_choice",
+    "without_patch_choices",
 ]
 
 
@@ -58,13 +58,15 @@ def settings_of(job: Job, choices: Choices, catalogue: Catalogue) -> tuple[CutSe
 def rules_of(job: Job, choices: Choices, facing: Facing, look: Look, catalogue: Catalogue) -> LayoutRules:
     """Return how a job's patches are laid out."""
     width, height = look.painted.width, look.painted.height
-    says = tuple(
-        Say(said.mask, (said.x * width, said.y * height), said.sheet, said.alone, said.turns)
-        for said in job.sheets.says
+    constraints = tuple(
+        PatchConstraint(choice.mask, (choice.x * width, choice.y * height), choice.sheet, choice.alone, choice.turns)
+        for choice in job.sheets.patch_choices
     )
     sets = math.ceil(job.blank.copies / max(choices.material.uses, 1))
     prices = prices_of(catalogue).towards(job.sheets.aim)
-    return LayoutRules(reach_of(job, choices, catalogue), facing.mirrored, sets, says, job.sheets.packing, prices)
+    return LayoutRules(
+        reach_of(job, choices, catalogue), facing.mirrored, sets, constraints, job.sheets.packing, prices
+    )
 
 
 def layout_of(
@@ -103,10 +105,10 @@ def with_packing(job: Job, items: Sequence[Item], packing: Packing) -> Job:
     return altered(job, packing=kept)
 
 
-def with_say(
+def with_patch_choice(
     job: Job, layout: Layout, painted: Painted, number: int, *, sheet: int | None, alone: bool, turns: bool
 ) -> Job:
-    """Return a job with something said of a patch; with nothing to say, what was said of it is taken back.
+    """Return a job with a choice made for a patch; where nothing is chosen, the choice is taken back.
 
     Raises
     ------
@@ -119,11 +121,15 @@ def with_say(
     if patch is None:
         raise NoSuchThing(f"There is no patch {number}.", f"This job has patches 1 to {len(layout.patches)}.")
     width, height = painted.width, painted.height
-    others = tuple(say for say in job.sheets.says if not patch.holds(say.mask, (say.x * width, say.y * height)))
+    others = tuple(
+        choice
+        for choice in job.sheets.patch_choices
+        if not patch.holds(choice.mask, (choice.x * width, choice.y * height))
+    )
     x, y = _own_point(patch, layout)
-    said = PatchSay(x / width, y / height, patch.mask, sheet, alone, turns)
-    check_limits(said)
-    return altered(job, says=(*others, said) if sheet or alone or not turns else others, packing=())
+    choice = PatchChoice(x / width, y / height, patch.mask, sheet, alone, turns)
+    check_limits(choice)
+    return altered(job, patch_choices=(*others, choice) if sheet or alone or not turns else others, packing=())
 
 
 def _own_point(patch: Patch, layout: Layout) -> tuple[float, float]:
@@ -136,9 +142,9 @@ def _own_point(patch: Patch, layout: Layout) -> tuple[float, float]:
     return at.x, at.y
 
 
-def without_says(job: Job) -> Job:
+def without_patch_choices(job: Job) -> Job:
     """Return a job whose patches are laid out as is best."""
-    return altered(job, says=(), packing=())
+    return altered(job, patch_choices=(), packing=())
 
 
 def guards_of(look: Look, weak: Sequence[WeakPlace]) -> Guards:

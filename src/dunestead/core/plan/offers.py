@@ -97,7 +97,7 @@ def _divided(plan: Plan, now: Weighed, tools: Tools) -> Iterator[Offer]:
             weighed = weigh(plan.cuts, guards, rules, prices, aim)
             found.setdefault((weighed.sheets, weighed.seams), weighed)
     for weighed in sorted((one for one in found.values() if one is not now), key=lambda one: one.price):
-        job = altered(plan.job, aim=weighed.aim, says=(), packing=())
+        job = altered(plan.job, aim=weighed.aim, patch_choices=(), packing=())
         yield Offer(weighed.aim, weighed, _NAMES[weighed.aim], _beside(weighed, now, tools), job)
 
 
@@ -110,7 +110,7 @@ def _narrower(plan: Plan, tools: Tools) -> Iterator[tuple[float, Job]]:
     border = plan.look.masks[0].mask.border
     least = tools.catalogue.workshop["border_least"]
     for value in _where_less(lambda value: _price(plan, tools, 1.0, value), border, least):
-        yield value, altered(job, border=value, says=(), packing=())
+        yield value, altered(job, border=value, patch_choices=(), packing=())
 
 
 def _smaller(plan: Plan, tools: Tools) -> Iterator[tuple[float, Job]]:
@@ -124,7 +124,7 @@ def _smaller(plan: Plan, tools: Tools) -> Iterator[tuple[float, Job]]:
         return
     for value in _where_less(lambda value: _price(plan, tools, value / width, None), width, least):
         job = resize_design(plan.job, value, tools.sources, tools.catalogue)
-        yield value, altered(job, says=(), packing=())
+        yield value, altered(job, patch_choices=(), packing=())
 
 
 def _price(plan: Plan, tools: Tools, factor: float, border: float | None) -> float:
@@ -202,7 +202,7 @@ def _bridged(plan: Plan, now: Weighed, tools: Tools) -> Offer | None:
     if not large:
         return None
     fates = {**plan.job.mask.fates, **dict.fromkeys(large, "bridge")}
-    job = altered(plan.job, fates=fates, says=(), packing=())
+    job = altered(plan.job, fates=fates, patch_choices=(), packing=())
     weighed = _tried(job, plan, tools)
     if weighed is None or weighed.price > now.price - 1:
         return None
@@ -217,24 +217,24 @@ def _beside(one: Weighed, now: Weighed, tools: Tools) -> str:
     minutes = f" of about {tools.catalogue.hand.seam / 60:.0f} min"
     less: list[str] = []
     more: list[str] = []
-    for count, said in (
+    for count, text in (
         (one.sheets - now.sheets, several(abs(one.sheets - now.sheets), "sheet")),
         (one.seams - now.seams, several(abs(one.seams - now.seams), "seam") + minutes),
         (one.parted - now.parted, several(abs(one.parted - now.parted), "part") + " cut by a seam"),
         (one.poor - now.poor, several(abs(one.poor - now.poor), "strip") + " too narrow or of border alone"),
     ):
         if count:
-            (more if count > 0 else less).append(said)
+            (more if count > 0 else less).append(text)
     saved = f"Saves {' and '.join(less)}" if less else "Saves nothing"
     return f"{saved}; costs {' and '.join(more)}." if more else f"{saved}."
 
 
 def _saving(code: str, value: float, one: Weighed, now: Weighed, plan: Plan, tools: Tools) -> str:
-    said = _beside(one, now, tools)
+    text = _beside(one, now, tools)
     if code == "size":
         less = show_length(plan.look.composition.design_width - value, tools.unit)
-        return f"{less} less. {said}"
+        return f"{less} less. {text}"
     needed = max((mask.cover.needed for mask in plan.masks), default=0.0)
     if needed <= value:
-        return said
-    return f"{said} Cover the blank around it to {show_length(needed, tools.unit)} from the paint."
+        return text
+    return f"{text} Cover the blank around it to {show_length(needed, tools.unit)} from the paint."

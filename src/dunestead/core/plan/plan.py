@@ -17,7 +17,7 @@ from dunestead.core.figures import Catalogue, HandTimes, Method
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.job.choices import Choices
-from dunestead.core.job.job import Job, PatchSay
+from dunestead.core.job.job import Job, PatchChoice
 from dunestead.core.job.reach import reach_of, stock_of
 from dunestead.core.looking.look import Look, look_at
 from dunestead.core.looking.masks import LaidMask
@@ -183,10 +183,14 @@ class Plan:
         """Every bridge, mask by mask."""
         return tuple(bridge for mask in self.masks for bridge in mask.cut.bridges)
 
-    def say_of(self, patch: Patch) -> PatchSay | None:
-        """Return what the maker said of a patch, None for nothing."""
+    def choice_for(self, patch: Patch) -> PatchChoice | None:
+        """Return what the maker chose for a patch, None for nothing."""
         width, height = self.painted.width, self.painted.height
-        about = [say for say in self.job.sheets.says if patch.holds(say.mask, (say.x * width, say.y * height))]
+        about = [
+            choice
+            for choice in self.job.sheets.patch_choices
+            if patch.holds(choice.mask, (choice.x * width, choice.y * height))
+        ]
         return about[-1] if about else None
 
     @property

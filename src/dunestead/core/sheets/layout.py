@@ -21,8 +21,8 @@ __all__ = [
     "KeptSpot",
     "Layout",
     "LayoutRules",
+    "PatchConstraint",
     "PlacedPatch",
-    "Say",
     "Sheet",
     "Weighed",
     "items_of",
@@ -90,8 +90,8 @@ class Sheet:
 
 
 @dataclass(frozen=True, slots=True)
-class Say:
-    """What the maker said of the patch that a point lies in.
+class PatchConstraint:
+    """What the maker wants of the patch that a point lies in.
 
     Attributes
     ----------
@@ -134,8 +134,8 @@ class LayoutRules:
         Whether sheets are cut mirrored.
     sets
         How many sets of masks are wanted.
-    says
-        What the maker said of single patches.
+    constraints
+        What the maker wants of single patches.
     kept
         A packing found by a longer search, used while it fits.
     prices
@@ -145,7 +145,7 @@ class LayoutRules:
     reach: Reach
     mirrored: bool
     sets: int = 1
-    says: tuple[Say, ...] = ()
+    constraints: tuple[PatchConstraint, ...] = ()
     kept: tuple[KeptSpot, ...] = ()
     prices: Prices = USUAL_PRICES
 
@@ -232,7 +232,7 @@ def weigh(
     prices
         What each layout is judged by, whatever it was chosen for.
     """
-    towards = replace(rules, prices=prices.towards(aim), kept=(), says=())
+    towards = replace(rules, prices=prices.towards(aim), kept=(), constraints=())
     divisions = _divisions(masks, guards, towards)
     patches = patches_of(divisions)
     return _weighed(divisions, patches, _quick_count(items_of(patches, towards), towards), rules, prices, aim)
@@ -287,7 +287,7 @@ def lay_out(masks: tuple[CutPlan, ...], guards: tuple[Guards, ...], rules: Layou
     Raises
     ------
     BadInput
-        When the overlap leaves nothing of the reach, hundreds of sheets would be needed, or the maker's say
+        When the overlap leaves nothing of the reach, hundreds of sheets would be needed, or a constraint
         cannot be followed.
     """
     reach = rules.reach
@@ -315,14 +315,21 @@ def patches_of(divisions: Sequence[Division]) -> tuple[Patch, ...]:
 
 
 def items_of(patches: Sequence[Patch], rules: LayoutRules) -> list[Item]:
-    """Return patches as rectangles to pack, the maker's say followed; a later word outweighs an earlier."""
+    """Return patches as rectangles to pack, the maker's constraints kept; a later one outweighs an earlier."""
     labels = _labels(rules)
-    return [_item(patch, [say for say in rules.says if patch.holds(say.mask, say.at)], labels) for patch in patches]
+    return [
+        _item(
+            patch,
+            [constraint for constraint in rules.constraints if patch.holds(constraint.mask, constraint.at)],
+            labels,
+        )
+        for patch in patches
+    ]
 
 
 def _labels(rules: LayoutRules) -> dict[int, int]:
     """Return the sheets the maker named, by the labels that packing knows them by."""
-    named = sorted({say.sheet for say in rules.says if say.sheet is not None})
+    named = sorted({constraint.sheet for constraint in rules.constraints if constraint.sheet is not None})
     return {sheet: label for label, sheet in enumerate(named, start=1)}
 
 
@@ -336,12 +343,12 @@ def _numbers(count: int, rules: LayoutRules) -> list[int]:
     return order
 
 
-def _item(patch: Patch, says: Sequence[Say], labels: Mapping[int, int]) -> Item:
+def _item(patch: Patch, constraints: Sequence[PatchConstraint], labels: Mapping[int, int]) -> Item:
     width, height = patch.size
-    if not says:
+    if not constraints:
         return Item(width, height)
-    sheet = says[-1].sheet
-    return Item(width, height, says[-1].turns, says[-1].alone, None if sheet is None else labels[sheet])
+    sheet = constraints[-1].sheet
+    return Item(width, height, constraints[-1].turns, constraints[-1].alone, None if sheet is None else labels[sheet])
 
 
 # --- sheets -----------------------------------------------------------------------------------
@@ -369,7 +376,7 @@ def _sheets(patches: Sequence[Patch], items: Sequence[Item], rules: LayoutRules)
 
 def _kept(items: Sequence[Item], rules: LayoutRules) -> Packing | None:
     """Return the packing a longer search found, if these are still the same items and it is the better one."""
-    if len(rules.kept) != len(items) or rules.says:
+    if len(rules.kept) != len(items) or rules.constraints:
         return None
     if any(
         abs(spot.width - item.width) > 0.01 or abs(spot.height - item.height) > 0.01
@@ -386,7 +393,7 @@ def _kept(items: Sequence[Item], rules: LayoutRules) -> Packing | None:
 def _sets_together(items: Sequence[Item], rules: LayoutRules) -> int:
     """Return how many sets of masks are packed as one block, for the fewest sheets over all sets."""
     most = min(rules.sets, _MOST_SETS_A_BLOCK, max(_BLOCK // max(len(items), 1), 1))
-    if rules.says or most < 2:
+    if rules.constraints or most < 2:
         return 1
     room = rules.reach.room
     count = {sets: quick_pack(list(items) * sets, room).sheets for sets in range(1, most + 1)}

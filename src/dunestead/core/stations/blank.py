@@ -72,8 +72,8 @@ def outcome(plan: Plan, unit: str) -> Outcome:
     off = [
         f"{_off(by, unit)} {word}" for by, word in zip(blank.off_label, ("wide", "high"), strict=True) if abs(by) > 0.05
     ]
-    told = f"; {' and '.join(off)} than its label says" if off else ""
-    return "ready", f"{size}, measured{told}.", rows
+    sentence = f"; {' and '.join(off)} than its label says" if off else ""
+    return "ready", f"{size}, measured{sentence}.", rows
 
 
 def _off(by: float, unit: str) -> str:

@@ -62,8 +62,8 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         )
     rows.insert(0, Row("Method", "text", plan.method.name, plan.method.about))
     verdict = _mask_verdict(plan, undecided, counts, [*necks, *tongues], unit)
-    told = f" {_numbers(gone)} {'is' if len(gone) == 1 else 'are'} gone from the design." if gone else ""
-    return verdict[0], verdict[1] + told, rows
+    sentence = f" {_numbers(gone)} {'is' if len(gone) == 1 else 'are'} gone from the design." if gone else ""
+    return verdict[0], verdict[1] + sentence, rows
 
 
 def _mask_verdict(

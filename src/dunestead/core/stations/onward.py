@@ -32,7 +32,7 @@ class Onward:
     deed
         What it does: the label's size is what the tape says; the design made wider; one fate for every undecided
         piece; the cut files; what helps against the first thing found; or it goes to a station.
-    said
+    prompt
         The question, or what comes next.
     label
         Of the button.
@@ -45,7 +45,7 @@ class Onward:
     """
 
     deed: Deed
-    said: str
+    prompt: str
     label: str
     station: str
     width: float | None = None
@@ -90,8 +90,8 @@ def _blank(plan: Plan, unit: str) -> Onward | None:
         return None
     width, height = blank.outer
     size = f"{show_length(width, unit)} by {show_length(height, unit)}"
-    said = f"Lay a tape on the blank: does it really measure {size}? If not, enter what you read below."
-    return Onward("measured", said, f"Yes, it measures {size}", "artwork")
+    prompt = f"Lay a tape on the blank: does it really measure {size}? If not, enter what you read below."
+    return Onward("measured", prompt, f"Yes, it measures {size}", "artwork")
 
 
 def _artwork(plan: Plan, station: Station, unit: str) -> Onward | None:
@@ -110,10 +110,10 @@ def _mask(plan: Plan, station: Station) -> Onward | None:
     fate: Fate = "bridge" if _must_bridge(plan) else "keep"
     pieces = several(len(undecided), "piece")
     are = "is" if len(undecided) == 1 else "are"
-    said = f"{pieces} {are} not joined to the mask. Decide what happens to each, or to all at once."
+    prompt = f"{pieces} {are} not joined to the mask. Decide what happens to each, or to all at once."
     verb = "Bridge" if fate == "bridge" else "Keep"
     every = "it" if len(undecided) == 1 else f"all {len(undecided)}"
-    return Onward("fates", said, f"{verb} {every}", "sheets", numbers=tuple(undecided), fate=fate)
+    return Onward("fates", prompt, f"{verb} {every}", "sheets", numbers=tuple(undecided), fate=fate)
 
 
 def _help(station: Station, follows: str) -> Onward:
@@ -140,5 +140,5 @@ def _sheets(stations: Mapping[str, Station], opened: Sequence[str]) -> Onward:
         if first == "sheets":
             return _help(stations[first], "weed")
         return Onward("go", stations[first].verdict, f"Back to {NAMES[first]}", first)
-    said = "Every file was cut in simulation: what comes free is what was planned."
-    return Onward("files", said, "Download the cut files", "weed")
+    prompt = "Every file was cut in simulation: what comes free is what was planned."
+    return Onward("files", prompt, "Download the cut files", "weed")

@@ -190,7 +190,7 @@ def _pins(making: _Making, code: str) -> Task | None:
         return None
     figures = {"count": count, "why": pinning.why, "tweezers": pinning.by_tweezers}
     # How many were set is what must come back, whatever was planned.
-    call = Call(counts=(Count("pins", None),))
+    call = Call(counts=(Count("pins", None, planned=count),))
     needs = (Need("pins", count),)
     return making.task(code, count * making.hand.pin, call=call, figures=figures, needs=needs, cautions=("pins",))
 

@@ -20,7 +20,7 @@ from dunestead.core.geometry.curves import Box
 from dunestead.core.limits import check_limits, limited
 from dunestead.core.units import show_length
 
-__all__ = ["SIDES", "Laid", "LayRules", "Readings", "Side", "laid_by_tape", "said_of", "should_read"]
+__all__ = ["SIDES", "Laid", "LayRules", "Readings", "Side", "instructions_for", "laid_by_tape", "should_read"]
 
 Side = Literal["left", "right", "top", "bottom"]
 SIDES: tuple[Side, ...] = get_args(Side)
@@ -300,7 +300,7 @@ def _target(table: _Table, fit: _Fit, doubtful: Sequence[str]) -> tuple[str, flo
     return table.read[k].name, float(straight[k] + table.values[k] - now[k])
 
 
-def said_of(laid: Laid, unit: str) -> list[str]:
+def instructions_for(laid: Laid, unit: str) -> list[str]:
     """Return what to do, a sentence each."""
     if laid.doubtful:
         if len(laid.doubtful) == 1:
@@ -327,16 +327,16 @@ def _phrase(name: str) -> str:
 
 
 def _moves(laid: Laid, unit: str) -> list[str]:
-    told = []
+    instructions = []
     if laid.target:
         way = "clockwise" if laid.turn > 0 else "against the clock"
-        told.append(f"Turn it {way} until {_phrase(laid.target[0])} reads {show_length(laid.target[1], unit)}.")
+        instructions.append(f"Turn it {way} until {_phrase(laid.target[0])} reads {show_length(laid.target[1], unit)}.")
     moves = [
         f"{show_length(abs(by), unit)} {words[0] if by > 0 else words[1]}"
         for by, words in zip(laid.shift, (("to the right", "to the left"), ("down", "up")), strict=True)
         if abs(by) >= _LEAST_MOVE
     ]
-    return [*told, f"Shift it {' and '.join(moves)}."] if moves else told
+    return [*instructions, f"Shift it {' and '.join(moves)}."] if moves else instructions
 
 
 # Nobody shifts a mask by less, mm.

@@ -25,14 +25,14 @@ class SeamLaid:
         Whether none is off by more than was asked for.
     knows_turn
         Whether two pairs were read: one alone tells a shift from a turn by nothing.
-    says
+    instructions
         What to do, in words.
     """
 
     off: Mapping[str, float]
     is_within: bool
     knows_turn: bool
-    says: tuple[str, ...]
+    instructions: tuple[str, ...]
 
 
 def laid_at_seam(seam: Seam, readings: Mapping[str, float], within: float, unit: str = "mm") -> SeamLaid:
@@ -64,10 +64,10 @@ def laid_at_seam(seam: Seam, readings: Mapping[str, float], within: float, unit:
             )
     off = {name: value - should[name] for name, value in readings.items()}
     is_within = all(abs(error) <= within + 1e-9 for error in off.values())
-    return SeamLaid(off, is_within, len(off) > 1, tuple(_said(seam, off, within, unit, is_within=is_within)))
+    return SeamLaid(off, is_within, len(off) > 1, tuple(_instructions(seam, off, within, unit, is_within=is_within)))
 
 
-def _said(seam: Seam, off: Mapping[str, float], within: float, unit: str, *, is_within: bool) -> list[str]:
+def _instructions(seam: Seam, off: Mapping[str, float], within: float, unit: str, *, is_within: bool) -> list[str]:
     first, second = seam.patches
     missing = [pair.name for pair in seam.pairs if pair.name not in off]
     read_too = [f"Read {missing[0]} too: one pair of marks does not tell a shift from a turn."] if missing else []

@@ -63,12 +63,12 @@ def care_of(plan: Plan, use: datetime | None, wash: datetime | None) -> CareCard
 
 
 def _made(plan: Plan) -> str:
-    told = []
+    coats = []
     for coat in plan.coatings:
         colour = f" in {colour_name(coat.colour)}" if coat.colour else ""
-        told.append(f"{coat.paint.name.lower()}{colour}, {several(coat.coats, 'coat')}")
-    said = "; ".join(dict.fromkeys(told))
-    return f"{plan.choices.surface.name}, painted by hand through a cut mask: {said}."
+        coats.append(f"{coat.paint.name.lower()}{colour}, {several(coat.coats, 'coat')}")
+    text = "; ".join(dict.fromkeys(coats))
+    return f"{plan.choices.surface.name}, painted by hand through a cut mask: {text}."
 
 
 def _ironing(plan: Plan) -> str:

@@ -36,7 +36,7 @@ def distances_in_words(line: Distances, unit: str) -> str:
 def marks_in_words(guides: Guides, unit: str) -> list[str]:
     """Return what to mark before the mask is laid, a sentence each."""
     x, y = (show_length(value, unit) for value in guides.middle)
-    told = {
+    sentences = {
         "edges": f"Mark the middle of each side: {x} from the left, {y} from the top. Chalk or a thread between them.",
         "rim": f"Mark the middle of each side, inside the rim: {x} from the left, {y} from the top.",
         "middle": (
@@ -48,7 +48,7 @@ def marks_in_words(guides: Guides, unit: str) -> list[str]:
             "of the collar seam."
         ),
     }
-    found = [told[guides.datum]]
+    found = [sentences[guides.datum]]
     if guides.from_back:
         found.append("It is worked from its back: left and right are as you stand there.")
     if any(line.what == "patch" for line in guides.lines):

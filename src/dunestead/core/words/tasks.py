@@ -231,12 +231,12 @@ def _groups_detail(task: Task, unit: str) -> str:
 
 def _seam_detail(task: Task, unit: str) -> str:
     seams: tuple[Seam, ...] = task.figures["seams"]
-    told = []
+    parts = []
     for seam in seams:
         marks = ", ".join(show_length(pair.distance, unit) for pair in seam.pairs)
         reads = f"the tape reads {marks}" if marks else "no firm mask beside it to measure on, so match the cut lines"
-        told.append(f"Seam {seam.name}, patches {seam.patches[0]} and {seam.patches[1]}: {reads}.")
-    return f"Lay one, lay the next, read the check distances, then tape the seam. {' '.join(told)}"
+        parts.append(f"Seam {seam.name}, patches {seam.patches[0]} and {seam.patches[1]}: {reads}.")
+    return f"Lay one, lay the next, read the check distances, then tape the seam. {' '.join(parts)}"
 
 
 def _press_title(task: Task, unit: str) -> str:
@@ -287,18 +287,18 @@ def _cover_detail(task: Task, unit: str) -> str:
     sides = [f"{name} {show_length(side, unit)}" for name, side in zip(names, cover.sides, strict=True) if side]
     taped = [name for name, tape in zip(names, cover.taped, strict=True) if tape]
     edges = "edges pinned" if task.figures["pinned"] else "edges taped"
-    told = [f"Beyond the mask: {', '.join(sides)}."] if sides else []
-    told += [f"One width of tape at {', '.join(taped)}."] if taped else []
+    parts = [f"Beyond the mask: {', '.join(sides)}."] if sides else []
+    parts += [f"One width of tape at {', '.join(taped)}."] if taped else []
     if cover.everything:
-        told.insert(0, f"All the rest of the blank and the ground around it, {edges}.")
+        parts.insert(0, f"All the rest of the blank and the ground around it, {edges}.")
     if cover.everything:
-        told.append(f"Outdoors: weigh the paper down. Over {task.figures['wind']:g} m/s wind takes paper and mask.")
+        parts.append(f"Outdoors: weigh the paper down. Over {task.figures['wind']:g} m/s wind takes paper and mask.")
     strips: tuple[Strip, ...] = task.figures["strips"]
     if strips:
         sizes = Counter(" by ".join(show_length(side, unit) for side in strip.size) for strip in strips)
         cut = ", ".join(f"{count} of {size}" if count > 1 else size for size, count in sizes.items())
-        told.append(f"{task.figures['paper']}, cut to {cut}; laid by their numbers, each over the one before.")
-    return " ".join(told)
+        parts.append(f"{task.figures['paper']}, cut to {cut}; laid by their numbers, each over the one before.")
+    return " ".join(parts)
 
 
 # --- peeling and curing -----------------------------------------------------------------------
@@ -344,8 +344,8 @@ def _fit_detail(task: Task, unit: str) -> str:
         f"{name}: middle {show_length(x, unit)} from the left, {show_length(y, unit)} from the top"
         for name, (x, y) in zip(task.figures["names"], task.figures["places"], strict=True)
     ]
-    told = "; ".join(places)
-    return f"{told[0].upper()}{told[1:]}."
+    parts = "; ".join(places)
+    return f"{parts[0].upper()}{parts[1:]}."
 
 
 def _hinge_detail(task: Task, unit: str) -> str:

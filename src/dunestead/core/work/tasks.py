@@ -40,6 +40,8 @@ class Count:
         What: ``windows``, ``keepers``, ``pins``, ``push-pins``.
     expected
         How many there should be; None where the count itself says it.
+    planned
+        How many are planned, where the count itself says how many there are.
     as_counted
         The task and the count it must agree with, once that is counted; its own `expected` holds until then.
     """
@@ -47,6 +49,7 @@ class Count:
     code: str
     expected: int | None
     as_counted: tuple[str, str] | None = None
+    planned: int | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -52,11 +52,11 @@ def normalise(svg: bytes) -> str:
         succeeded = _run(inbox)
         outcome = inbox / "out.svg"
         if not succeeded or not outcome.is_file():
-            heard = (inbox / "heard").read_text(errors="replace").strip()
-            if "limit reached" in heard:
+            output = (inbox / "heard").read_text(errors="replace").strip()
+            if "limit reached" in output:
                 raise _TOO_MUCH
             raise ArtworkUnreadable(
-                f"This SVG cannot be made sense of ({heard.splitlines()[-1][:120] if heard else 'no reason given'}).",
+                f"This SVG cannot be made sense of ({output.splitlines()[-1][:120] if output else 'no reason given'}).",
                 "Open it in a drawing program and save it as plain SVG.",
             )
         return outcome.read_text(encoding="utf-8")

@@ -185,13 +185,13 @@ def _apply(
 
 def _transform(element: ET.Element, settled: dict[str, str], root: ET.Element, unknown: _Unknown) -> None:
     origin = settled.get("transform-origin", element.attrib.pop("transform-origin", ""))
-    said = settled.get("transform", element.get("transform", ""))
+    declared = settled.get("transform", element.get("transform", ""))
     if "transform" not in settled and not origin:
         return
     box = [float(n) for n in root.get("viewBox", "0 0 0 0").replace(",", " ").split()]
-    as_attribute = css_transform(said, origin, (box[2], box[3]))
+    as_attribute = css_transform(declared, origin, (box[2], box[3]))
     if as_attribute is None or "transform-box" in settled:
-        unknown.add(f"transform: {said} {origin}".strip())
+        unknown.add(f"transform: {declared} {origin}".strip())
     elif as_attribute:
         element.set("transform", as_attribute)
     else:

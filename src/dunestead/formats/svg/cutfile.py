@@ -78,16 +78,16 @@ def _promise(data: bytes) -> tuple[Promise | None, bool]:
     for element in parse_xml(data).iter(f"{SVG}metadata"):
         if element.get("id") == PROMISE_ID:
             try:
-                said = json.loads(element.text or "")
-                promise = _PROMISE.validate_python(_named(said))
+                stated = json.loads(element.text or "")
+                promise = _PROMISE.validate_python(_named(stated))
             except (ValueError, TypeError, KeyError):
                 return None, True
-            return promise, "seal" in said and said["seal"] != seal_of(said)
+            return promise, "seal" in stated and stated["seal"] != seal_of(stated)
     return None, False
 
 
-def _named(said: dict[str, Any]) -> dict[str, Any]:
+def _named(stated: dict[str, Any]) -> dict[str, Any]:
     names = ("x", "y", "length", "depth", "lean")
-    kept = {key: value for key, value in said.items() if key != "seal"}
+    kept = {key: value for key, value in stated.items() if key != "seal"}
     # Files written before lines were known by their lean have four figures a line.
-    return {**kept, "lines": [dict(zip(names, line, strict=False)) for line in said["lines"]]}
+    return {**kept, "lines": [dict(zip(names, line, strict=False)) for line in stated["lines"]]}

@@ -54,12 +54,12 @@ def scale_dashes(root: ET.Element) -> list[Notice]:
     """Measure dashes by the length that a path says it has, in place."""
     unknown = False
     for element in root.iter():
-        said = element.attrib.pop("pathLength", None)
+        length_text = element.attrib.pop("pathLength", None)
         dashes = element.get("stroke-dasharray", "none")
-        if said is None or dashes == "none":
+        if length_text is None or dashes == "none":
             continue
         true = _length(element)
-        stated = length_of(said)
+        stated = length_of(length_text)
         numbers = [length_of(part) for part in dashes.replace(",", " ").split()]
         if not true or not stated or any(number is None for number in numbers):
             unknown = True

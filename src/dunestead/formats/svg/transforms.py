@@ -14,7 +14,7 @@ _ANGLES = ("rotate", "skewx", "skewy", "rotatez")
 _NAMES = {"skewx": "skewX", "skewy": "skewY", "rotatez": "rotate"}
 
 
-def css_transform(said: str, origin: str, page: tuple[float, float]) -> str | None:
+def css_transform(declared: str, origin: str, page: tuple[float, float]) -> str | None:
     """Return a transform as the attribute of that name, about its origin; None where it has no such form.
 
     Parameters
@@ -33,11 +33,11 @@ def css_transform(said: str, origin: str, page: tuple[float, float]) -> str | No
     >>> css_transform("translate(50%)", "", (100, 100)) is None
     True
     """
-    if said.strip().lower() in ("", "none"):
+    if declared.strip().lower() in ("", "none"):
         return ""
-    functions = [_function(name.lower(), inner) for name, inner in _FUNCTION.findall(said)]
+    functions = [_function(name.lower(), inner) for name, inner in _FUNCTION.findall(declared)]
     about = _origin(origin, page)
-    if about is None or not functions or not all(functions) or _FUNCTION.sub("", said).strip(" ,\n\t"):
+    if about is None or not functions or not all(functions) or _FUNCTION.sub("", declared).strip(" ,\n\t"):
         return None
     x, y = about
     text = " ".join(filter(None, functions))

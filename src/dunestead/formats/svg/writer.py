@@ -169,8 +169,8 @@ def write_sheet(drawing: SheetDrawing) -> str:
         f"{escape(text.text)}</text>\n"
         for text in drawing.texts
     )
-    said = promise_json(drawing.promise)
-    promise = escape(json.dumps({**said, "seal": seal_of(said)}, separators=(",", ":")))
+    promised = promise_json(drawing.promise)
+    promise = escape(json.dumps({**promised, "seal": seal_of(promised)}, separators=(",", ":")))
     body = (
         f'<metadata id="{PROMISE_ID}">{promise}</metadata>\n'
         f'<g id="cut" fill="none" stroke="#1f2a30" stroke-width="{_HAIRLINE}">\n{cuts}</g>\n'
@@ -181,9 +181,9 @@ def write_sheet(drawing: SheetDrawing) -> str:
     return _page(0, 0, *drawing.page, drawing.label, body)
 
 
-def seal_of(said: dict[str, Any]) -> str:
+def seal_of(promised: dict[str, Any]) -> str:
     """Return what tells whether an account was changed after it was written."""
-    plain = json.dumps({key: value for key, value in said.items() if key != "seal"}, sort_keys=True)
+    plain = json.dumps({key: value for key, value in promised.items() if key != "seal"}, sort_keys=True)
     return hashlib.sha256(plain.encode()).hexdigest()[:16]
 
 

@@ -19,6 +19,7 @@ export type Broken = Board['broken'][number];
 export type Mending = Schemas['MendingOut'];
 export type Coating = Job['inputs']['coatings'][number];
 export type PlannedCoating = Job['coatings'][number];
+export type Guide = Schemas['HandbookOut'];
 export type Room = NonNullable<Job['room']>;
 export type MaskRoom = NonNullable<Job['mask']>;
 export type MethodFit = MaskRoom['methods'][number];
@@ -56,7 +57,7 @@ export type RecordEntry = Schemas['RecordIn'];
 export type Sheets = NonNullable<Job['sheets']>;
 export type Sheet = Sheets['sheets'][number];
 export type PlacedPatch = Sheet['patches'][number];
-export type PatchSay = Schemas['PatchIn'];
+export type PatchChoice = Schemas['PatchIn'];
 export type Layouts = Schemas['LayoutsOut'];
 export type Search = Schemas['SearchOut'];
 export type CutRun = Schemas['CutRunsOut']['runs'][number];
@@ -192,6 +193,7 @@ const at = (id: number, unit: Unit, copy = 1) => ({
 
 export const getCatalogue = (unit: Unit) =>
   answer(api.GET('/api/catalogue', { params: { query: { unit } } }));
+export const getGuide = () => answer(api.GET('/api/guide'));
 export const getBoard = (unit: Unit) => answer(api.GET('/api/jobs', { params: { query: { unit } } }));
 export const getDrawer = (unit: Unit) => answer(api.GET('/api/jobs/away', { params: { query: { unit } } }));
 export const getDeleted = (unit: Unit) =>
@@ -342,7 +344,7 @@ export const getRemedies = (id: number, unit: Unit, finding: string) =>
   answer(api.POST('/api/jobs/{job_id}/remedies', { ...at(id, unit), body: { finding } }));
 export const applyRemedy = (id: number, unit: Unit, finding: string, remedy: string) =>
   answer(api.POST('/api/jobs/{job_id}/remedies/apply', { ...at(id, unit), body: { finding, remedy } }));
-export const sayOfPatch = (id: number, number: number, unit: Unit, body: PatchSay) =>
+export const choosePatch = (id: number, number: number, unit: Unit, body: PatchChoice) =>
   answer(
     api.POST('/api/jobs/{job_id}/patches/{number}', {
       params: { path: { job_id: id, number }, query: { unit, room } },

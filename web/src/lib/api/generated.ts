@@ -495,6 +495,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/guide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Explain the words of the trade and the stations. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HandbookOut"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -3112,7 +3148,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** Take back all that was said of patches, and lay them out anew. */
+        /** Take back all that was chosen for patches, and lay them out anew. */
         delete: {
             parameters: {
                 query?: {
@@ -6939,8 +6975,8 @@ export interface components {
             latest: string | null;
             /** Meets */
             meets: boolean;
-            /** Said */
-            said: string;
+            /** Summary */
+            summary: string;
         };
         /**
          * CutRunIn
@@ -7411,12 +7447,12 @@ export interface components {
         ForecastOut: {
             /** Hours */
             hours: components["schemas"]["ForecastOut.HourOut"][];
-            /** Said */
-            said: string;
             /** Source */
             source: string;
             /** Spells */
             spells: components["schemas"]["ForecastOut.SpellOut"][];
+            /** Summary */
+            summary: string;
         };
         /**
          * HourOut
@@ -7473,6 +7509,30 @@ export interface components {
         HTTPError: {
             detail?: Record<string, never>;
             message?: string;
+        };
+        /**
+         * HandbookOut
+         * @description The words of the trade, and what each station is for.
+         */
+        HandbookOut: {
+            /** Purposes */
+            purposes: {
+                [key: string]: string;
+            };
+            /** Terms */
+            terms: components["schemas"]["HandbookOut.TermOut"][];
+        };
+        /**
+         * TermOut
+         * @description A word of the trade, how it stands in sentences, and what it means.
+         */
+        "HandbookOut.TermOut": {
+            /** Forms */
+            forms: string[];
+            /** Meaning */
+            meaning: string;
+            /** Word */
+            word: string;
         };
         /**
          * HeadOut
@@ -7544,6 +7604,8 @@ export interface components {
         /**
          * CountOut
          * @description Something that is counted: how many were, and how many there should be, where that is known.
+         *
+         *     Where the count itself says how many there are, as with pins, `planned` is how many the plan has.
          */
         "HeadOut.CountOut": {
             /** Counted */
@@ -7552,6 +7614,8 @@ export interface components {
             expected: number | null;
             /** Name */
             name: string;
+            /** Planned */
+            planned: number | null;
             /** What */
             what: string;
         };
@@ -7658,8 +7722,8 @@ export interface components {
              * Format: date-time
              */
             at: string;
-            /** Told */
-            told: string;
+            /** Instruction */
+            instruction: string;
             /** What */
             what: string;
             /** Within */
@@ -8678,6 +8742,8 @@ export interface components {
         /**
          * CountOut
          * @description Something that is counted: how many were, and how many there should be, where that is known.
+         *
+         *     Where the count itself says how many there are, as with pins, `planned` is how many the plan has.
          */
         "JobOut.CountOut": {
             /** Counted */
@@ -8686,6 +8752,8 @@ export interface components {
             expected: number | null;
             /** Name */
             name: string;
+            /** Planned */
+            planned: number | null;
             /** What */
             what: string;
         };
@@ -9297,8 +9365,8 @@ export interface components {
             label: string;
             /** Numbers */
             numbers: number[];
-            /** Said */
-            said: string;
+            /** Prompt */
+            prompt: string;
             /** Station */
             station: string;
             /**
@@ -9511,6 +9579,8 @@ export interface components {
                 number,
                 number
             ];
+            /** Chosen Sheet */
+            chosen_sheet: number | null;
             /** Id */
             id: string;
             /** Mask */
@@ -9519,8 +9589,6 @@ export interface components {
             number: number;
             /** Path */
             path: string;
-            /** Sheet Said */
-            sheet_said: number | null;
             /** Turned */
             turned: boolean;
             /** Turns */
@@ -9579,8 +9647,8 @@ export interface components {
              * Format: date-time
              */
             at: string;
-            /** Told */
-            told: string;
+            /** Instruction */
+            instruction: string;
             /** What */
             what: string;
             /** Within */
@@ -10288,6 +10356,8 @@ export interface components {
         LaidOut: {
             /** Doubtful */
             doubtful: string[];
+            /** Instructions */
+            instructions: string[];
             /**
              * Lies
              * @description Its corners where it lies, mm on the blank as one stands before it.
@@ -10296,8 +10366,6 @@ export interface components {
                 number,
                 number
             ][];
-            /** Says */
-            says: string[];
             /** Shift */
             shift: [
                 number,
@@ -11488,8 +11556,8 @@ export interface components {
         "PaintOut.SprayingOut": {
             /** Readings */
             readings: components["schemas"]["PaintOut.ReadingOut"][];
-            /** Said */
-            said: string;
+            /** Summary */
+            summary: string;
             /**
              * Verdict
              * @enum {string}
@@ -11566,8 +11634,8 @@ export interface components {
             ];
             /** Number */
             number: number;
-            /** Said */
-            said: string;
+            /** Summary */
+            summary: string;
             /** Weak */
             weak: [
                 number,
@@ -11765,12 +11833,12 @@ export interface components {
          * @description What to do to the patch laid second: by marks, how much too far apart they are, mm.
          */
         SeamLaidOut: {
+            /** Instructions */
+            instructions: string[];
             /** Off */
             off: {
                 [key: string]: number;
             };
-            /** Says */
-            says: string[];
             /** Within */
             within: boolean;
         };
@@ -11854,6 +11922,8 @@ export interface components {
         /**
          * CountOut
          * @description Something that is counted: how many were, and how many there should be, where that is known.
+         *
+         *     Where the count itself says how many there are, as with pins, `planned` is how many the plan has.
          */
         "StationOut.CountOut": {
             /** Counted */
@@ -11862,6 +11932,8 @@ export interface components {
             expected: number | null;
             /** Name */
             name: string;
+            /** Planned */
+            planned: number | null;
             /** What */
             what: string;
         };
@@ -11948,8 +12020,8 @@ export interface components {
             label: string;
             /** Numbers */
             numbers: number[];
-            /** Said */
-            said: string;
+            /** Prompt */
+            prompt: string;
             /** Station */
             station: string;
             /**
@@ -11968,8 +12040,8 @@ export interface components {
              * Format: date-time
              */
             at: string;
-            /** Told */
-            told: string;
+            /** Instruction */
+            instruction: string;
             /** What */
             what: string;
             /** Within */
@@ -12423,6 +12495,8 @@ export interface components {
         /**
          * CountOut
          * @description Something that is counted: how many were, and how many there should be, where that is known.
+         *
+         *     Where the count itself says how many there are, as with pins, `planned` is how many the plan has.
          */
         "WorkOut.CountOut": {
             /** Counted */
@@ -12431,6 +12505,8 @@ export interface components {
             expected: number | null;
             /** Name */
             name: string;
+            /** Planned */
+            planned: number | null;
             /** What */
             what: string;
         };
@@ -12543,8 +12619,8 @@ export interface components {
             label: string;
             /** Numbers */
             numbers: number[];
-            /** Said */
-            said: string;
+            /** Prompt */
+            prompt: string;
             /** Station */
             station: string;
             /**
@@ -12563,8 +12639,8 @@ export interface components {
              * Format: date-time
              */
             at: string;
-            /** Told */
-            told: string;
+            /** Instruction */
+            instruction: string;
             /** What */
             what: string;
             /** Within */

@@ -14,7 +14,7 @@
   const angle = $derived((Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI);
 </script>
 
-<g class="way" role="img" aria-label={way.said}>
+<g class="way" role="img" aria-label={way.summary}>
   <path class="halo" d="M{from[0]} {from[1]}L{to[0]} {to[1]}" />
   <path d="M{from[0]} {from[1]}L{to[0]} {to[1]}" />
   <path

@@ -109,7 +109,7 @@ const findings: Finding[] = [
     piece: null,
   },
   {
-    key: 'heard/0',
+    key: 'notice/0',
     element: null,
     code: 'live-text',
     severity: 'warn',

@@ -1,19 +1,25 @@
 <script lang="ts">
-  import { GLOSSARY, MARKS } from '../glossary';
+  import { words } from '../guide.svelte';
+  import { MARKS } from '../marks';
   import Dialog from './Dialog.svelte';
 
   interface Props {
     open: boolean;
-    /** What the station at hand is for; empty where none is. */
-    about?: string;
+    /** The station at hand, where there is one. */
+    station?: string;
   }
-  let { open = $bindable(), about = '' }: Props = $props();
+  let { open = $bindable(), station }: Props = $props();
+
+  $effect(() => {
+    if (open) words.ask();
+  });
+  const about = $derived(station ? (words.guide?.purposes[station] ?? '') : '');
 </script>
 
 <Dialog bind:open title="Guide and words" size="lg">
   {#if about}<p class="m-0">{about}</p>{/if}
   <dl class="m-0 grid grid-cols-1 gap-x-4 gap-y-1 sm:grid-cols-[9rem_1fr]">
-    {#each GLOSSARY as [word, meaning] (word)}
+    {#each words.guide?.terms ?? [] as { word, meaning } (word)}
       <dt class="font-bold">{word}</dt>
       <dd class="m-0 mb-1">{meaning}</dd>
     {/each}

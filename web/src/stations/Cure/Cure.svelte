@@ -17,7 +17,7 @@
 {#if room}
   {#if room.by}
     <section class="card p-3" aria-label="Ready in time?">
-      <p class="m-0 font-bold" data-meets={room.by.meets}>{room.by.meets ? '✓' : '✗'} {room.by.said}</p>
+      <p class="m-0 font-bold" data-meets={room.by.meets}>{room.by.meets ? '✓' : '✗'} {room.by.summary}</p>
       {#if room.by.latest}
         <p class="m-0 text-sm">Go on by <strong>{showMoment(room.by.latest)}</strong> at the latest.</p>
       {/if}

@@ -31,7 +31,7 @@
 </script>
 
 <Fold
-  title={spraying ? `Weather and room: ${spraying.said}` : 'Weather and room'}
+  title={spraying ? `Weather and room: ${spraying.summary}` : 'Weather and room'}
   open={!!spraying && spraying.verdict !== 'go'}
 >
   <div class="grid grid-cols-3 gap-3">
@@ -62,7 +62,7 @@
   {#if spraying}
     <p class="m-0 mt-2 font-bold" role="status" data-verdict={spraying.verdict}>
       {MARKS[spraying.verdict]}
-      {spraying.said}
+      {spraying.summary}
     </p>
     <table class="mt-1 w-full text-sm">
       <thead class="sr-only"><tr><th>Limit</th><th>Reads</th><th>Should be</th></tr></thead>
@@ -81,7 +81,7 @@
     {#if booth.forecast}
       {@const [first, ...rest] = booth.forecast.spells}
       <p class="m-0">
-        {booth.forecast.said}
+        {booth.forecast.summary}
         {#if first}<strong>{showMoment(first.begins)} to {showMoment(first.ends)}.</strong>{/if}
         {#if rest.length}Then {rest
             .slice(0, 2)

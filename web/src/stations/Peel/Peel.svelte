@@ -9,7 +9,7 @@
 </script>
 
 {#if mine}
-  <p class="m-0 text-sm"><strong>Which way.</strong> {mine.said}</p>
+  <p class="m-0 text-sm"><strong>Which way.</strong> {mine.summary}</p>
   {#if mine.weak.length}
     <p class="m-0 text-sm">Triangles: where it tears easily. Hold the blank down beside them.</p>
   {/if}

@@ -78,7 +78,7 @@
 
   function lay(patch: PlacedPatch, sheet: number): void {
     if (sheet < 1) return;
-    void open.sayOfPatch(patch.number, { sheet, alone: patch.alone, turns: patch.turns });
+    void open.choosePatch(patch.number, { sheet, alone: patch.alone, turns: patch.turns });
   }
 
   function keyed(event: KeyboardEvent, patch: PlacedPatch, sheet: number): void {
@@ -123,7 +123,7 @@
               <g
                 class="patch"
                 class:held={held?.patch === patch}
-                class:said={patch.sheet_said !== null}
+                class:said={patch.chosen_sheet !== null}
                 role="button"
                 tabindex="0"
                 aria-label={words(patch, mat.number)}

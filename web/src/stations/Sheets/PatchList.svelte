@@ -31,14 +31,14 @@
     patch: PlacedPatch,
     entries: Partial<{ sheet: number | null; alone: boolean; turns: boolean }>,
   ) =>
-    void open.sayOfPatch(patch.number, {
-      sheet: patch.sheet_said,
+    void open.choosePatch(patch.number, {
+      sheet: patch.chosen_sheet,
       alone: patch.alone,
       turns: patch.turns,
       ...entries,
     });
   const said = $derived(
-    patches.some(({ patch }) => patch.sheet_said !== null || patch.alone || !patch.turns),
+    patches.some(({ patch }) => patch.chosen_sheet !== null || patch.alone || !patch.turns),
   );
 
   function together(id: number, on: boolean): void {
@@ -56,7 +56,7 @@
       <div class="flex flex-col gap-1">
         <OneOf
           label="Patch {patch.number} lies on sheet {sheet}; it shall lie on"
-          value={patch.sheet_said === null ? '' : String(patch.sheet_said)}
+          value={patch.chosen_sheet === null ? '' : String(patch.chosen_sheet)}
           of={places}
           onchange={(to) => say(patch, { sheet: to ? Number(to) : null })}
         />

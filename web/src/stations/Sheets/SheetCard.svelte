@@ -66,8 +66,8 @@
     {:else}
       <button
         class="cursor-pointer underline"
-        aria-label="Other file types of sheet {sheet.number}"
-        onclick={() => (others = true)}>other types</button
+        aria-label="Other types of sheet {sheet.number}"
+        onclick={() => (others = true)}>Other types</button
       >
     {/if}
   </p>

@@ -128,7 +128,7 @@
   {#if problem}<p class="m-0 mt-3 text-sm font-bold" role="alert">{problem}</p>{/if}
   {#if laid}
     <div class="mt-3" role="status">
-      {#each laid.says as line (line)}<p class="m-0 mb-1 font-bold">{line}</p>{/each}
+      {#each laid.instructions as line (line)}<p class="m-0 mb-1 font-bold">{line}</p>{/each}
     </div>
     <svg
       class="mt-2 max-h-56 w-full"

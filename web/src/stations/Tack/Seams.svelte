@@ -17,7 +17,7 @@
 
   const id = $props.id();
   let typed = $state<Record<string, string>>({});
-  let said = $state.raw<Record<string, { says: string[]; within: boolean }>>({});
+  let said = $state.raw<Record<string, { instructions: string[]; within: boolean }>>({});
 
   async function tell(event: Event, seam: Task['seams'][number]): Promise<void> {
     event.preventDefault();
@@ -29,7 +29,7 @@
       if (length === null) {
         said = {
           ...said,
-          [seam.name]: { says: [`${text} is not a length. Write 50, 5cm or 2in.`], within: false },
+          [seam.name]: { instructions: [`${text} is not a length. Write 50, 5cm or 2in.`], within: false },
         };
         return;
       }
@@ -43,7 +43,7 @@
       await open.turnTo(open.copy);
     } catch (error) {
       const what = error instanceof Problem ? error.message : 'It could not be reckoned.';
-      said = { ...said, [seam.name]: { says: [what], within: false } };
+      said = { ...said, [seam.name]: { instructions: [what], within: false } };
     }
   }
 </script>
@@ -70,7 +70,7 @@
         <Button type="submit" color="alternative" size="sm">What now?</Button>
       </div>
       <div role="status" class="text-sm">
-        {#each said[seam.name]?.says ?? [] as line (line)}
+        {#each said[seam.name]?.instructions ?? [] as line (line)}
           <p class="m-0 font-bold">{said[seam.name]?.within ? '✓ ' : ''}{line}</p>
         {/each}
       </div>
