@@ -1,7 +1,10 @@
 """Each kind of job, from start to finish: method, coatings, counts, order and waits, worked out by hand."""
 
 import json
+import os
 import re
+import subprocess
+import sys
 from itertools import pairwise
 from pathlib import Path
 
@@ -428,3 +431,32 @@ def test_waits_between_coats_never_overlap_the_wrong_way(jobs) -> None:
         for one, two in pairwise([task for task in of(graph, "paint-coat") if task.copy == 1]):
             if one.coating == two.coating and one.mask == two.mask:
                 assert any(wait.task == one.id for wait in two.after), number
+
+
+def standings(number: str, folder: Path) -> str:
+    """Return what each task of a job stands on, as another process reckons it."""
+    sources = FolderSources(folder)
+    job = read_job_file(json.dumps(job_file(number)), sources.keep, sources, CATALOGUE)
+    graph = task_graph(make_plan(job, sources, CATALOGUE, check_cut), CATALOGUE)
+    return json.dumps({task.id: dict(task.standing) for task in graph.tasks})
+
+
+@pytest.mark.parametrize("number", ["J02", "J07"])
+def test_what_was_done_is_known_again_after_a_start(folder: Path, number: str) -> None:
+    """What a tick stood on is kept: it must read the same whatever Python salts its hashes with."""
+    call = f"standings({number!r}, Path({str(folder)!r}))"
+    code = f"from pathlib import Path; from tests.jobs.test_jobs import standings; print({call})"
+    read = [
+        subprocess.run(
+            [sys.executable, "-c", code],
+            env={**os.environ, "PYTHONHASHSEED": seed},
+            capture_output=True,
+            text=True,
+            check=True,
+            cwd=Path(__file__).parents[2],
+        ).stdout
+        for seed in ("1", "2")
+    ]
+
+    assert len(json.loads(read[0])) > 5
+    assert read[0] == read[1]

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, field
 from functools import lru_cache
+from hashlib import sha256
 
 import numpy as np
 import numpy.typing as npt
@@ -95,7 +96,8 @@ def cut_mask(painted: Painted, border: float, outline: shapely.Polygon | None = 
     )
     pieces = [part for k, part in enumerate(parts) if k != frame and not _is_sliver(part, painted.times)]
     loose = tuple(_piece(number, part) for number, part in enumerate(_reading_order(pieces, painted.region), start=1))
-    named = f"@{hash(outline.wkb):x}" if outline else ""
+    # Not by Python's own hash, which is another one after every start: what was cut is remembered by this key.
+    named = f"@{sha256(outline.wkb).hexdigest()[:12]}" if outline else ""
     return Mask(f"{painted.key}+{border:.3f}{named}", border, parts[frame], loose, sheet)
 
 
