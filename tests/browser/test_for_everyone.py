@@ -51,6 +51,50 @@ def test_a_tablet_in_portrait_needs_no_sideways_scrolling(page: Page, view: str)
     assert page.evaluate("document.documentElement.scrollWidth") <= 768
 
 
+@pytest.mark.parametrize("job", [1, 2, 9])
+def test_no_panel_is_longer_than_two_screens(page: Page, job: int) -> None:
+    """1,300 px at 1280 x 800 for a job of one, of two copies in patches, and of a base coat and two colours."""
+    lengths = {}
+    for station in STATIONS:
+        page.goto(f"/#/job/{job}/{station}")
+        expect(page.get_by_role("heading", level=2, name=station.title(), exact=True)).to_be_visible()
+        page.wait_for_load_state("networkidle")
+        lengths[station] = page.locator("aside > div").evaluate("panel => panel.scrollHeight")
+
+    assert {station: length for station, length in lengths.items() if length > 1300} == {}
+
+
+def test_another_station_is_the_same_page(page: Page) -> None:
+    """Nothing is loaded anew: what stands on the page stays, and the keys go on from the main button."""
+    page.goto("/#/job/1/blank")
+    panel = page.get_by_role("complementary")
+    panel.evaluate("panel => (panel.dataset.mark = 'kept')")
+    page.evaluate(
+        "new MutationObserver(() => { if (document.body.innerText.includes('Loading the job')) "
+        "document.body.dataset.flash = 'yes' }).observe(document.body, {childList: true, subtree: true})"
+    )
+
+    for station in ("Mask", "Sheets", "Paint", "Blank"):
+        page.get_by_role("navigation", name="Stations").get_by_role("link", name=station).click()
+        expect(page.get_by_role("heading", level=2, name=station, exact=True)).to_be_visible()
+
+    assert panel.evaluate("panel => panel.dataset.mark") == "kept"
+    assert page.evaluate("document.body.dataset.flash ?? ''") == ""
+
+
+def test_the_keys_go_on_from_where_they_were(page: Page) -> None:
+    page.goto("/#/job/4/blank")
+    page.locator("summary", has_text="the strap").first.click()
+    count = page.get_by_role("button", name="Remove this area")
+    count.first.focus()
+    page.keyboard.press("Enter")
+    expect(page.locator("summary", has_text="the strap")).to_have_count(1)
+
+    assert page.evaluate("document.activeElement.closest('aside') !== null")
+    page.keyboard.press("Control+z")
+    expect(page.locator("summary", has_text="the strap")).to_have_count(2)
+
+
 def test_focus_is_always_to_be_seen(page: Page) -> None:
     page.goto("/#/job/1/mask")
     expect(page.get_by_role("heading", name="Mask", exact=True)).to_be_visible()

@@ -127,7 +127,7 @@ def test_a_length_that_is_none_is_said_where_it_was_typed(page: Page, word_file:
 
 def test_entries_out_of_reason_come_back_with_a_sentence(page: Page, word_file: Path) -> None:
     begin(page, word_file)
-    page.get_by_text("Bridges", exact=True).click()
+    page.get_by_role("region", name="Bridges").get_by_text("Bridges", exact=True).click()
     field = page.get_by_role("region", name="Bridges").get_by_label("Width")
 
     field.fill("900")
@@ -135,7 +135,7 @@ def test_entries_out_of_reason_come_back_with_a_sentence(page: Page, word_file: 
     expect(page.get_by_text("Enter 0.2 mm to 50 mm.")).to_be_visible()
     field.blur()
     go(page, "1", "Blank")
-    rim = page.get_by_label("Raised rim (only the inside is used)")
+    rim = page.get_by_label("Raised rim around it")
     rim.evaluate("field => field.closest('details')?.setAttribute('open', '')")
     rim.fill("250")
     rim.press("Enter")

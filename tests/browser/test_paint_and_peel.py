@@ -59,13 +59,14 @@ def test_it_is_no_weather_for_spraying_until_the_wind_drops(page: Page) -> None:
     wind.fill("6")
     wind.press("Tab")
 
-    expect(page.get_by_text("No spraying now.")).to_be_visible()
+    verdict = page.get_by_role("status").filter(has_text="spraying")
+    expect(verdict).to_contain_text("No spraying now.")
     coat = page.get_by_role("listitem").filter(has_text="Coat 1 of 1")
     coat.get_by_role("checkbox").click()
     expect(coat.get_by_text("The weather is wrong for spraying: wind 6 m/s")).to_be_visible()
     wind.fill("1")
     wind.press("Tab")
-    expect(page.get_by_text("Good for spraying.")).to_be_visible()
+    expect(verdict).to_contain_text("Good for spraying.")
     page.get_by_role("button", name="Get the forecast").click()
     expect(page.get_by_text("Simulated forecast")).to_be_visible()
 

@@ -3,6 +3,7 @@
   import { wrap } from 'svelte-spa-router/wrap';
   import Board from './board/Board.svelte';
   import Lost from './Lost.svelte';
+  import { keepFocus } from './lib/keep-focus';
   import { settings } from './lib/settings.svelte';
   import WaitingCard from './lib/ui/WaitingCard.svelte';
 
@@ -15,5 +16,7 @@
   });
 </script>
 
-<Router {routes} />
-<WaitingCard />
+<div class="contents" {@attach keepFocus}>
+  <Router {routes} />
+  <WaitingCard />
+</div>

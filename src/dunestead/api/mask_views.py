@@ -124,6 +124,7 @@ def pieces_out(plan: Plan) -> list[wire.PieceOut]:
             mask=mask_of[piece.number],
             where=name,
             area=piece.area,
+            width=piece.box[2] - piece.box[0],
             least=least.get(piece.number) or _widest_disc(piece),
             box=shifted(piece.box, plan.origin),
             anchor=placed(piece.anchor, plan.origin),

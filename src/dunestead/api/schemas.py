@@ -609,6 +609,7 @@ class PieceOut(BaseModel):
     mask: int
     where: str
     area: float
+    width: float = Field(description="How far it reaches across, mm.")
     least: float
     box: Box
     anchor: Point

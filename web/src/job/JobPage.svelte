@@ -35,7 +35,9 @@
   }
   const { params }: Props = $props();
 
-  const open = $derived(new OpenJob(Number(params.id)));
+  // By its number, not by the address: another station of the same job is the same page.
+  const id = $derived(Number(params.id));
+  const open = $derived(new OpenJob(id));
   const code = $derived(isRoom(params.station) ? params.station : 'blank');
   const view = $derived(STATIONS[code]);
   const station = $derived(open.job?.stations.find((candidate) => candidate.code === code));
@@ -186,59 +188,63 @@
               {focus}
             />
           {/if}
-          <div class="no-print absolute bottom-3 left-3 flex flex-col items-start gap-2">
-            {#if job.picture.masks.length > 1 && !stage}
-              <div class="flex gap-1" role="group" aria-label="Which mask is shown">
-                {#each job.picture.masks as mask (mask.number)}
-                  <Button
-                    color="alternative"
-                    size="xs"
-                    class="bg-(--sheet) {open.mask === mask.number ? 'font-bold underline' : ''}"
-                    aria-pressed={open.mask === mask.number}
-                    onclick={() => (open.mask = mask.number)}>{mask.number}. {mask.name}</Button
-                  >
-                {/each}
-              </div>
-            {/if}
-            {#if view.Tools}<view.Tools print={showPrint} />{/if}
-          </div>
-          <div class="no-print absolute right-3 bottom-3 flex gap-2">
-            {#if !lifeSize}
+          <div
+            class="no-print pointer-events-none absolute inset-x-3 bottom-3 flex flex-wrap items-end justify-between gap-2 *:pointer-events-auto"
+          >
+            <div class="flex flex-col items-start gap-2">
+              {#if job.picture.masks.length > 1 && !stage}
+                <div class="flex gap-1" role="group" aria-label="Which mask is shown">
+                  {#each job.picture.masks as mask (mask.number)}
+                    <Button
+                      color="alternative"
+                      size="xs"
+                      class="bg-(--sheet) {open.mask === mask.number ? 'font-bold underline' : ''}"
+                      aria-pressed={open.mask === mask.number}
+                      onclick={() => (open.mask = mask.number)}>{mask.number}. {mask.name}</Button
+                    >
+                  {/each}
+                </div>
+              {/if}
+              {#if view.Tools}<view.Tools print={showPrint} />{/if}
+            </div>
+            <div class="ml-auto flex gap-2">
+              {#if !lifeSize}
+                <Button
+                  color="alternative"
+                  size="xs"
+                  class="bg-(--sheet)"
+                  aria-label="Zoom out"
+                  disabled={zoom <= 1}
+                  onclick={() => nearer(1 / CLOSER)}><ZoomOut size={16} /></Button
+                >
+                <Button
+                  color="alternative"
+                  size="xs"
+                  class="bg-(--sheet)"
+                  aria-label="Zoom in"
+                  disabled={zoom >= CLOSEST}
+                  onclick={() => nearer(CLOSER)}><ZoomIn size={16} /></Button
+                >
+              {/if}
               <Button
                 color="alternative"
                 size="xs"
                 class="bg-(--sheet)"
-                aria-label="Zoom out"
-                disabled={zoom <= 1}
-                onclick={() => nearer(1 / CLOSER)}><ZoomOut size={16} /></Button
+                aria-pressed={showPrint}
+                onclick={() => (showPrint = !showPrint)}
               >
+                {showPrint ? 'Show the work' : 'Show the print'}
+              </Button>
               <Button
                 color="alternative"
                 size="xs"
                 class="bg-(--sheet)"
-                aria-label="Zoom in"
-                disabled={zoom >= CLOSEST}
-                onclick={() => nearer(CLOSER)}><ZoomIn size={16} /></Button
+                aria-pressed={lifeSize}
+                onclick={() => (lifeSize = !lifeSize)}
               >
-            {/if}
-            <Button
-              color="alternative"
-              size="xs"
-              class="bg-(--sheet)"
-              aria-pressed={showPrint}
-              onclick={() => (showPrint = !showPrint)}
-            >
-              {showPrint ? 'Show the work' : 'Show the print'}
-            </Button>
-            <Button
-              color="alternative"
-              size="xs"
-              class="bg-(--sheet)"
-              aria-pressed={lifeSize}
-              onclick={() => (lifeSize = !lifeSize)}
-            >
-              {lifeSize ? 'All of it' : 'Life size'}
-            </Button>
+                {lifeSize ? 'All of it' : 'Life size'}
+              </Button>
+            </div>
           </div>
         </section>
       </main>

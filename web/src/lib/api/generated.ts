@@ -9542,6 +9542,11 @@ export interface components {
             path: string;
             /** Where */
             where: string;
+            /**
+             * Width
+             * @description How far it reaches across, mm.
+             */
+            width: number;
         };
         /**
          * PinOut

@@ -86,6 +86,7 @@ const piece = (number: number, fate: Piece['fate']): Piece => ({
   is_here: fate !== 'leave-out',
   bridges: 0,
   area: 100,
+  width: 10,
   least: 8,
   box: [0, 0, 10, 10],
   anchor: [100 * number, 100],

@@ -4,7 +4,7 @@
   import { settings } from '../../lib/settings.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
   import { showLength } from '../../lib/units';
-  import { breakpoints, MOST_SPOTS, restAt, saying, spotsIn, zones } from './rail';
+  import { breakpoints, MOST_SPOTS, restAt, saying, spotsIn, stepOf, stepped, zones } from './rail';
 
   interface Props {
     rail: Rail;
@@ -32,8 +32,30 @@
   function peek(event: Event): void {
     held ??= rail;
     const at = (event.currentTarget as HTMLInputElement).valueAsNumber;
-    dragged = restAt(at, points, (still.high - still.low) * SNAP_SHARE);
+    const whole = Math.round(at / step) * step;
+    dragged = restAt(fine ? at : whole, points, (still.high - still.low) * SNAP_SHARE);
     onpeek(dragged);
+  }
+
+  /** Alt is held down: finer steps. */
+  let fine = $state(false);
+  const step = $derived(stepOf(settings.unit, fine));
+  const KEYS: Record<string, number> = {
+    ArrowRight: 1,
+    ArrowUp: 1,
+    ArrowLeft: -1,
+    ArrowDown: -1,
+    PageUp: 10,
+    PageDown: -10,
+  };
+
+  function keyed(event: KeyboardEvent): void {
+    const steps = KEYS[event.key];
+    if (!steps) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const to = stepped(shown, steps, stepOf(settings.unit, event.altKey));
+    onchange(Math.min(Math.max(to, still.low), still.high));
   }
 
   function settle(event: Event): void {
@@ -92,6 +114,13 @@
       step="0.1"
       value={shown}
       list="{id}-points"
+      aria-valuetext="{showLength(shown, settings.unit)}, {saying(still, shown)}"
+      title="Arrow keys step {showLength(stepOf(settings.unit, false), settings.unit)}, with Alt {showLength(
+        stepOf(settings.unit, true),
+        settings.unit,
+      )}"
+      onkeydown={keyed}
+      onpointermove={(event) => (fine = event.altKey)}
       oninput={peek}
       onchange={settle}
     />

@@ -1,7 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Rail } from '../../lib/api/client';
-import { breakpoints, restAt, saying, zones } from './rail';
+import { breakpoints, restAt, saying, stepped, zones } from './rail';
 import SizeRail from './SizeRail.svelte';
 
 const rail: Rail = {
@@ -123,5 +123,31 @@ describe('the size rail', () => {
     expect(screen.getByText(/No size that fits mends this spot/)).toBeTruthy();
     expect(screen.getByText(/holds on 2 sheets, but for what no size mends/)).toBeTruthy();
     await vi.waitFor(() => expect(onspot).toHaveBeenCalledWith([10, 20]));
+  });
+});
+
+describe('a step of the rail', () => {
+  it.each([
+    [400, 1, 1, 401],
+    [400.4, 1, 1, 401],
+    [400.4, -1, 1, 400],
+    [400.4, 1, 0.1, 400.5],
+    [400, -10, 1, 390],
+    // 15 3/4 in and an eighth on: 15 7/8 in.
+    [400.05, 1, 25.4 / 8, 403.225],
+  ])('from %d mm, %d of %d mm: %d mm', (from, steps, step, to) => {
+    expect(stepped(from, steps, step)).toBeCloseTo(to, 3);
+  });
+
+  it('is a millimetre by the arrow keys, a tenth with Alt, and is read out with what it means', async () => {
+    const onchange = vi.fn();
+    render(SizeRail, { rail, onchange, onpeek: vi.fn(), onfit: vi.fn(), onspot: vi.fn() });
+    const slider = screen.getByRole('slider');
+
+    expect(slider.getAttribute('aria-valuetext')).toBe('400 mm, holds on 2 sheets');
+    await fireEvent.keyDown(slider, { key: 'ArrowRight' });
+    await fireEvent.keyDown(slider, { key: 'ArrowLeft', altKey: true });
+    await fireEvent.keyDown(slider, { key: 'PageUp' });
+    expect(onchange.mock.calls).toEqual([[401], [399.9], [410]]);
   });
 });

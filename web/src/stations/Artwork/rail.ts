@@ -1,5 +1,5 @@
 /** The size rail in words and stretches: where something changes, and what holds at a width. */
-import type { Rail } from '../../lib/api/client';
+import type { Rail, Unit } from '../../lib/api/client';
 
 export interface Point {
   key: string;
@@ -103,6 +103,18 @@ export function saying(rail: Rail, width: number): string {
   if (width > rail.margin + SAME) return `${fine}over the margins, ${sheets(count)}`;
   const aside = rail.spots.length ? ', but for what no size mends' : '';
   return fine ? `${fine}${sheets(count)}` : `holds on ${sheets(count)}${aside}`;
+}
+
+/** How far one press of a key moves the width, mm: a step of the maker's unit, or a fine one. */
+export const stepOf = (unit: Unit, fine: boolean): number =>
+  unit === 'in' ? 25.4 / (fine ? 32 : 8) : fine ? 0.1 : 1;
+
+/** A width a number of steps on, on a whole step. */
+export function stepped(width: number, steps: number, step: number): number {
+  const at = Math.round(width / step);
+  const whole = Math.abs(at * step - width) < step / 50;
+  const from = whole ? at : steps > 0 ? Math.floor(width / step) : Math.ceil(width / step);
+  return Math.round((from + steps) * step * 1000) / 1000;
 }
 
 /** Where a dragged width comes to rest: on a breakpoint within reach. */

@@ -170,7 +170,7 @@
       />
     {/if}
     <LengthField
-      label="Raised rim (only the inside is used)"
+      label="Raised rim around it"
       entry="piece.rim"
       value={blank.rim ?? 0}
       onchange={(mm) => setBlank({ rim: mm ?? 0 })}

@@ -47,7 +47,10 @@
     <span class="min-w-0 flex-1 text-sm leading-tight">
       <span class="block">{piece.where}</span>
       <span class="block text-xs text-(--faint)"
-        >least {showLength(piece.least, settings.unit)}, {showArea(piece.area, settings.unit)}</span
+        >{showLength(piece.width, settings.unit)} wide, least {showLength(piece.least, settings.unit)}, {showArea(
+          piece.area,
+          settings.unit,
+        )}</span
       >
     </span>
     <span class="state {piece.fate ?? 'undecided'}">{stateOf(piece, stations)}</span>

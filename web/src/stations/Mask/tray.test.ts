@@ -7,6 +7,7 @@ const piece = (number: number, more: Partial<Piece> = {}): Piece => ({
   mask: 1,
   where: `centre of the ${'AOB'[number - 1] ?? 'X'} in OAB`,
   area: 100 / number,
+  width: 12,
   least: 10 - number,
   box: [0, 0, 10, 10],
   anchor: [5, 5],

@@ -102,15 +102,14 @@
     <OneOf label="By brush" value={room.load} of={LOADS} onchange={(load) => open.change({ load })} />
   {/if}
   <div>
-    <OneOf
-      label="Peel the mask"
-      value={peelWhen}
-      of={schools.map((one) => [one.when, `${one.name}${one.usual ? ' (usual here)' : ''}`] as const)}
-      onchange={(when) =>
-        open.change({ peel_when: schools.find((one) => one.usual)?.when === when ? null : when })}
-    />
-    <p class="m-0 mt-1 text-sm text-(--faint)">{schools.find((one) => one.when === peelWhen)?.why ?? ''}</p>
-    <div class="mt-2">
+    <div class="grid grid-cols-2 gap-3">
+      <OneOf
+        label="Peel the mask"
+        value={peelWhen}
+        of={schools.map((one) => [one.when, `${one.name}${one.usual ? ' (usual here)' : ''}`] as const)}
+        onchange={(when) =>
+          open.change({ peel_when: schools.find((one) => one.usual)?.when === when ? null : when })}
+      />
       <OneOf
         label="What comes off first"
         value={job.inputs.peel_first ?? 'usual'}
@@ -118,6 +117,7 @@
         onchange={(first) => open.change({ peel_first: first === 'usual' ? null : first })}
       />
     </div>
+    <p class="m-0 mt-1 text-sm text-(--faint)">{schools.find((one) => one.when === peelWhen)?.why ?? ''}</p>
     {#if room.groups}<p class="m-0 mt-1 text-sm">{room.groups}</p>{/if}
   </div>
   {#if room.warm_air !== null}

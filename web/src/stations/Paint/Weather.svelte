@@ -17,6 +17,11 @@
 
   const weather = $derived(job.inputs.weather);
   const spraying = $derived(booth.room?.spraying);
+  /** It opens where the weather is against it, and then stays as the maker left it. */
+  let asks = $state(false);
+  $effect(() => {
+    if (spraying && spraying.verdict !== 'go') asks = true;
+  });
   const set = (entries: Partial<NonNullable<JobChange['weather']>>) =>
     open.change(({ inputs }) => ({ weather: { ...inputs.weather, ...entries } }));
   const MARKS = { go: '✓', wait: '~', no: '✗' } as const;
@@ -30,10 +35,7 @@
   }
 </script>
 
-<Fold
-  title={spraying ? `Weather and room: ${spraying.summary}` : 'Weather and room'}
-  open={!!spraying && spraying.verdict !== 'go'}
->
+<Fold title={spraying ? `Weather and room: ${spraying.summary}` : 'Weather and room'} open={asks}>
   <div class="grid grid-cols-3 gap-3">
     <HeatField
       label="Air"
