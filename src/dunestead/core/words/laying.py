@@ -37,7 +37,10 @@ def marks_in_words(guides: Guides, unit: str) -> list[str]:
     """Return what to mark before the mask is laid, a sentence each."""
     x, y = (show_length(value, unit) for value in guides.middle)
     sentences = {
-        "edges": f"Mark the middle of each side: {x} from the left, {y} from the top. Chalk or a thread between them.",
+        "edges": (
+            f"Mark the middle of each side: {x} from the left, {y} from the top. Draw chalk or stretch a thread "
+            "between them."
+        ),
         "rim": f"Mark the middle of each side, inside the rim: {x} from the left, {y} from the top.",
         "middle": (
             "Mark the middle: a paper of the blank's outline, folded twice, shows it; or measure across at the widest, "
@@ -50,7 +53,7 @@ def marks_in_words(guides: Guides, unit: str) -> list[str]:
     }
     found = [sentences[guides.datum]]
     if guides.from_back:
-        found.append("It is worked from its back: left and right are as you stand there.")
+        found.append("You work from the back: left and right are as you stand there.")
     if any(line.what == "patch" for line in guides.lines):
-        found.append("Patch by patch, in the order of their numbers; then the check distances across each seam.")
+        found.append("Lay patch by patch in the order of their numbers, then check the distances across each seam.")
     return found

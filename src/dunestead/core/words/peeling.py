@@ -22,9 +22,8 @@ PEEL_NAMES: dict[PeelTime, str] = {
 def too_late(kind: MaskKind) -> str:
     """Return what to do when the peel window has passed."""
     score = "Run a blade lightly along every edge first, so that the skin of paint does not tear"
-    if kind == "film":
-        return f"Too late for a clean peel: {score[:1].lower()}{score[1:]}; warm the film a little, then low and slow."
-    return f"Too late for a clean peel: {score[:1].lower()}{score[1:]}; then low and slow."
+    warm = "warm the film a little, " if kind == "film" else ""
+    return f"Too late for a clean peel: {score[:1].lower()}{score[1:]}; {warm}then pull low and slow."
 
 
 def direction_in_words(way: PeelDirection, *, from_back: bool) -> str:
@@ -33,7 +32,7 @@ def direction_in_words(way: PeelDirection, *, from_back: bool) -> str:
     Examples
     --------
     >>> direction_in_words(PeelDirection((0.0, 0.0), (100.0, 60.0), 0), from_back=False)
-    'Begin at the top left, low and slow, towards the bottom right.'
+    'Begin at the top left and pull, low and slow, towards the bottom right.'
     """
     begins, ends = (_where(way, at, from_back=from_back) for at in (0, 1))
     tips = (
@@ -43,7 +42,7 @@ def direction_in_words(way: PeelDirection, *, from_back: bool) -> str:
         if way.against
         else ""
     )
-    return f"Begin at the {begins}, low and slow, towards the {ends}.{tips}"
+    return f"Begin at the {begins} and pull, low and slow, towards the {ends}.{tips}"
 
 
 def _where(way: PeelDirection, at: int, *, from_back: bool) -> str:

@@ -94,37 +94,44 @@ _COATS = {
 def _coat_detail(task: Task, _: str) -> str:
     coating: PlannedCoating = task.figures["coating"]
     tongues = task.figures["tongues"]
-    from_root = f" {several(tongues, 'tongue')}: from root to tip, by the arrows, or straight down." if tongues else ""
+    from_root = (
+        f" Dab the {several(tongues, 'tongue')} straight down, or along the arrows from root to tip." if tongues else ""
+    )
     if coating.paint.is_sprayed:
         from_root = ""
     last = task.figures["coat"] == coating.coats
-    wait = "" if last else f" Next coat after {show_time(coating.drying.next_coat)}."
+    wait = "" if last else f" Wait {show_time(coating.drying.next_coat)} before the next coat."
     return _how(coating, task.figures["coat"], coarse=task.figures["coarse"]) + from_root + wait
 
 
 def _how(coating: PlannedCoating, coat: int, *, coarse: bool) -> str:
     if coating.role == "edge-seal":
         return (
-            "One thin coat over every edge of the mask, dabbed straight down; it closes what paint would creep under."
+            "Dab one thin coat straight down over every edge of the mask. It closes the gaps that paint would creep "
+            "under."
         )
     if coating.paint.technique == "spray":
         return (
-            "Upright, aimed square, 150 to 300 mm away, moving past the edge of the mask. "
-            "A light coat: you can add, never take away."
+            "Hold the can upright, aim straight at the surface from 150 to 300 mm away, and keep moving past the edge "
+            "of the mask. Keep the coat light: you can add more, but you cannot take any away."
         )
     if coating.paint.technique == "airbrush":
-        return "50 to 150 mm away, light even passes, aimed square."
+        return "Aim straight at the surface from 50 to 150 mm away, in light, even passes."
     if coarse:
-        return "Plenty on the brush, straight down, worked between the fibres; bare mat showing means too little."
-    return "Little on the brush, straight down. " + ("A very thin coat that seals the edges." if coat == 1 else "Thin.")
+        return (
+            "Load the brush well, dab straight down and work the paint between the fibres. If bare mat shows, add more."
+        )
+    return "Take little paint on the brush and dab straight down. " + (
+        "This first coat is very thin: it seals the edges." if coat == 1 else "Keep the coat thin."
+    )
 
 
 def _base_detail(task: Task, _: str) -> str:
     coating: PlannedCoating = task.figures["coating"]
     where = "under the design and its margins" if coating.where == "under" else "everywhere"
     return (
-        f"One even coat {where}, heavier under the design. It dries {show_time(coating.drying.use)} before a mask goes "
-        "on: tape and film lift young paint. Keep some for touching up."
+        f"Give one even coat {where}, a little heavier under the design. Let it dry {show_time(coating.drying.use)} "
+        "before a mask goes on, because tape and film lift fresh paint. Keep some paint for touching up."
     )
 
 
@@ -132,17 +139,21 @@ def _finish_detail(task: Task, _: str) -> str:
     coating: PlannedCoating = task.figures["coating"]
     last = task.figures["coat"] == coating.coats
     wait = (
-        f" In use after {show_time(coating.drying.use)}."
+        f" It can be used after {show_time(coating.drying.use)}."
         if last
-        else f" Next coat: {show_time(coating.drying.next_coat)}."
+        else f" Wait {show_time(coating.drying.next_coat)} before the next coat."
     )
-    return f"A thin, even coat over the print.{wait}"
+    return f"Give the print a thin, even coat.{wait}"
 
 
 def _apart_detail(task: Task, _: str) -> str:
-    how = "Before each colour cover what lies close by with paper, its edges taped. " if task.figures["covered"] else ""
-    tool = "Dab with a foam dauber, which keeps closer to its place than a brush. " if task.figures["dauber"] else ""
-    return f"{how}{tool}Start with the small or the light one."
+    how = (
+        "Before each colour, cover what lies close by with paper and tape its edges. "
+        if task.figures["covered"]
+        else ""
+    )
+    tool = "Dab with a foam dauber: it keeps closer to its place than a brush. " if task.figures["dauber"] else ""
+    return f"{how}{tool}Start with the smaller or the lighter one."
 
 
 # --- sheets and weeding -----------------------------------------------------------------------
@@ -156,8 +167,8 @@ def _cut_title(task: Task, _: str) -> str:
 def _cut_detail(task: Task, _: str) -> str:
     if task.figures["by_hand"]:
         return (
-            "Smallest inside pieces first, begin on a straight run, turn the mat and not the hand, do not go back to "
-            "mend a wobble; hold the part that stays, keepers go into the dish with their numbers."
+            "Cut the smallest inside pieces first and begin each on a straight run. Turn the mat, not your hand, and "
+            "do not go back to mend a wobble. Hold down the part that stays; keepers go into a dish with their numbers."
         )
     why: str = task.figures["why"]
     return why
@@ -183,15 +194,15 @@ _KEPT = {
 def _tape_over_detail(task: Task, unit: str) -> str:
     cut: CarrierCut = task.figures["carrier"]
     size = f"{show_length(cut.width, unit)} by {show_length(cut.length, unit)}"
-    strips = f"{cut.strips} strips of {size}, lapped" if cut.strips > 1 else f"One piece of {size}"
+    strips = f"Use {cut.strips} strips of {size}, overlapping" if cut.strips > 1 else f"Use one piece of {size}"
     hinge = (
-        f" Leave {show_length(cut.free, unit)} of the mask free along one long side: it becomes the hinge."
+        f" Leave {show_length(cut.free, unit)} of the mask bare along one long side: it becomes the hinge."
         if cut.free
         else ""
     )
     return (
-        f"{strips}, a tab beyond the mask to lift it by.{hinge} "
-        "Sheets side by side as they will lie, seams by their check distances; no folds."
+        f"{strips}, with a tab beyond the mask to lift it by.{hinge} Put sheets side by side as they will lie, set "
+        "their seams by the check distances, and smooth the tape down without folds."
     )
 
 
@@ -201,20 +212,24 @@ def _lay_title(task: Task, _: str) -> str:
 
 
 _COUNTED = {1: "notch", 2: "two notches", 3: "three notches", 4: "four notches"}
-_REGISTER_BY_EDGES = "Lay it where its edges are the blank's, as every mask of this design; let each colour dry before."
+_REGISTER_BY_EDGES = (
+    "Lay every mask of this design so that its edges meet the blank's. Let each colour dry before the next mask."
+)
 
 
 def _lay_detail(task: Task, unit: str) -> str:
     if task.figures["aligned"]:
-        return "The mask is as large as the blank: bring their edges together all around, then tack."
-    back = "Worked from the back: left and right as you stand there. " if task.figures["from_back"] else ""
-    distances = f"{back}{_distances(task.figures['guides'], unit)}Middle down first, then outwards."
+        return "The mask is as large as the blank: bring their edges together all around, then tack it down."
+    back = "You work from the back: left and right are as you stand there. " if task.figures["from_back"] else ""
+    distances = f"{back}{_distances(task.figures['guides'], unit)}Press the middle down first, then work outwards."
     register, notches = task.figures["register"], _COUNTED.get(task.figures["notches"])
     if register == 1:
         mark = f"Mark the blank or its board at the {notches}." if notches else _REGISTER_BY_EDGES
         return f"{distances} {mark}"
     if register > 1:
-        onto = f"Bring the {notches} of its border onto the marks of the first mask; let the first colour dry before."
+        onto = (
+            f"Bring the {notches} in its border onto the marks of the first mask. Let the first colour dry before that."
+        )
         return onto if notches else _REGISTER_BY_EDGES
     return distances
 
@@ -226,7 +241,8 @@ def _distances(guides: Guides, unit: str) -> str:
 def _groups_detail(task: Task, unit: str) -> str:
     placing: tuple[int, ...] = task.figures["placing"]
     order = ", ".join(map(str, placing[:_MOST_NAMED])) + (" …" if len(placing) > _MOST_NAMED else "")
-    return f"{_distances(task.figures['guides'], unit)}Group by group from the middle outwards; pieces {order}."
+    distances = _distances(task.figures["guides"], unit)
+    return f"{distances}Lay group by group from the middle outwards; the pieces in this order: {order}."
 
 
 def _seam_detail(task: Task, unit: str) -> str:
@@ -234,9 +250,13 @@ def _seam_detail(task: Task, unit: str) -> str:
     parts = []
     for seam in seams:
         marks = ", ".join(show_length(pair.distance, unit) for pair in seam.pairs)
-        reads = f"the tape reads {marks}" if marks else "no firm mask beside it to measure on, so match the cut lines"
+        reads = (
+            f"the tape reads {marks}"
+            if marks
+            else "there is no firm mask beside it to measure on, so match the cut lines"
+        )
         parts.append(f"Seam {seam.name}, patches {seam.patches[0]} and {seam.patches[1]}: {reads}.")
-    return f"Lay one, lay the next, read the check distances, then tape the seam. {' '.join(parts)}"
+    return f"Lay one patch, lay the next, check the distances across the seam, then tape it. {' '.join(parts)}"
 
 
 def _press_title(task: Task, unit: str) -> str:
@@ -256,11 +276,11 @@ def _place_detail(task: Task, _: str) -> str:
     placing: tuple[int, ...] = figures["placing"]
     order = ", ".join(map(str, placing[:_MOST_NAMED])) + (" …" if len(placing) > _MOST_NAMED else "")
     tweezers = (
-        f" With tweezers and a dry dab: {', '.join(map(str, figures['tweezers']))}." if figures["tweezers"] else ""
+        f" Use tweezers and a dry dab for {', '.join(map(str, figures['tweezers']))}." if figures["tweezers"] else ""
     )
     if figures["reverse"]:
-        return f"From the middle outwards: {order}. Measure to the blank's edges.{tweezers}"
-    return f"By the numbered map, one by one.{tweezers}"
+        return f"Work from the middle outwards: {order}. Measure to the blank's edges.{tweezers}"
+    return f"Place them one by one by the numbered map.{tweezers}"
 
 
 def _press_detail(task: Task, _: str) -> str:
@@ -268,17 +288,19 @@ def _press_detail(task: Task, _: str) -> str:
     between = ""
     if rims:
         named = ", ".join(str(one.number) for one in rims[:_MOST_NAMED]) + (" …" if len(rims) > _MOST_NAMED else "")
-        between = f" Paper between at {named}: a keeper lies under the rim there."
+        between = f" Put paper between at {named}: a keeper lies under the plate's rim there."
     return (
-        "Without steam, by the numbers from the middle outwards; press and lift, never slide. "
-        f"Then look for puffed places and mark where it lifts.{between}"
+        "Work without steam, by the numbers, from the middle outwards. Press and lift; never slide. Then look for "
+        f"places that have puffed up, and mark where it lifts.{between}"
     )
 
 
 def _pins_detail(task: Task, _: str) -> str:
     tweezers = task.figures["tweezers"]
-    small = f" Too small for a pin, so a dry dab later: {', '.join(map(str, tweezers))}." if tweezers else ""
-    return f"{task.figures['why']} Count those you set: as many must come back.{small}"
+    small = (
+        f" These are too small for a pin and get a dry dab later: {', '.join(map(str, tweezers))}." if tweezers else ""
+    )
+    return f"{task.figures['why']} Count the pins you set: the same number must come back.{small}"
 
 
 def _cover_detail(task: Task, unit: str) -> str:
@@ -286,18 +308,20 @@ def _cover_detail(task: Task, unit: str) -> str:
     names = ("left", "top", "right", "bottom")
     sides = [f"{name} {show_length(side, unit)}" for name, side in zip(names, cover.sides, strict=True) if side]
     taped = [name for name, tape in zip(names, cover.taped, strict=True) if tape]
-    edges = "edges pinned" if task.figures["pinned"] else "edges taped"
-    parts = [f"Beyond the mask: {', '.join(sides)}."] if sides else []
-    parts += [f"One width of tape at {', '.join(taped)}."] if taped else []
+    edges = "with its edges pinned" if task.figures["pinned"] else "with its edges taped"
+    parts = [f"Cover this far beyond the mask: {', '.join(sides)}."] if sides else []
+    parts += [f"One width of tape is enough at the {', '.join(taped)}."] if taped else []
     if cover.everything:
-        parts.insert(0, f"All the rest of the blank and the ground around it, {edges}.")
+        parts.insert(0, f"Cover the rest of the blank and the ground around it with paper, {edges}.")
     if cover.everything:
-        parts.append(f"Outdoors: weigh the paper down. Over {task.figures['wind']:g} m/s wind takes paper and mask.")
+        parts.append(f"Outdoors, weigh the paper down: wind over {task.figures['wind']:g} m/s lifts paper and mask.")
     strips: tuple[Strip, ...] = task.figures["strips"]
     if strips:
         sizes = Counter(" by ".join(show_length(side, unit) for side in strip.size) for strip in strips)
         cut = ", ".join(f"{count} of {size}" if count > 1 else size for size, count in sizes.items())
-        parts.append(f"{task.figures['paper']}, cut to {cut}; laid by their numbers, each over the one before.")
+        parts.append(
+            f"{task.figures['paper']}, cut to {cut}: lay the strips by their numbers, each over the one before."
+        )
     return " ".join(parts)
 
 
@@ -305,15 +329,16 @@ def _cover_detail(task: Task, unit: str) -> str:
 def _window(task: Task) -> str:
     window: PeelWindow = task.figures["window"]
     first = f", at most {window.since_first:.0f} min after the first stroke" if window.since_first else ""
-    return f"From {window.opens:.0f} to {window.closes:.0f} min after the last coat{first}. {window.why}"
+    return f"Peel from {window.opens:.0f} to {window.closes:.0f} min after the last coat{first}. {window.why}"
 
 
 def _touch_detail(task: Task, unit: str) -> str:
     gaps = task.figures["gaps"]
-    bare = "bare spots, and bleeds in the colour of the ground."
+    bleeds = "Paint over bleeds in the colour of the ground."
     if not gaps:
-        return bare.capitalize()
-    return f"{several(gaps, 'bridge gap')}, {show_area(task.figures['area'], unit)} in all, {bare}"
+        return f"Fill bare spots. {bleeds}"
+    area = show_area(task.figures["area"], unit)
+    return f"Fill {several(gaps, 'bridge gap')}, {area} in all, and bare spots. {bleeds}"
 
 
 def _heat_title(task: Task, unit: str) -> str:
@@ -325,13 +350,13 @@ def _heat_title(task: Task, unit: str) -> str:
 def _print_detail(task: Task, _: str) -> str:
     if task.figures.get("takes_print", True):
         return (
-            "Once on the dull side of the mask material, taped to a cutting mat, and once on plain paper as the map. "
-            "Check first which side your printer prints."
+            "Print it once on the dull side of the mask material, taped to a cutting mat, and once on plain paper as "
+            "your map. Check first which side your printer prints on."
         )
-    side = " The sheets are mirrored, for this is cut from its back." if task.figures["mirrored"] else ""
+    side = " The sheets are mirrored because this material is cut from its back." if task.figures["mirrored"] else ""
     return (
-        "On plain paper, for this material takes no print: once taped over it, to be cut through with it, and once as "
-        f"the map.{side}"
+        "This material cannot be printed on, so print on plain paper: one print is taped over the material and cut "
+        f"through with it, the other is your map.{side}"
     )
 
 
@@ -351,7 +376,7 @@ def _fit_detail(task: Task, unit: str) -> str:
 def _hinge_detail(task: Task, unit: str) -> str:
     free, long = (show_length(task.figures[name], unit) for name in ("free", "long"))
     return (
-        f"The strip that is free of tape, {free} by {long}; the corners too. It keeps the place while the rest is "
+        f"Tape down the bare strip, {free} by {long}, and its corners. It keeps the mask in place while the rest is "
         "folded back and laid down again."
     )
 
@@ -401,7 +426,7 @@ _TITLES: dict[str, Words] = {
     "tack-guide-in": _always("Lay the placing guide back in"),
     "tack-place": lambda task, _: f"Place {several(len(task.figures['placing']), 'keeper')}",
     "tack-guide-out": _always("Take the placing guide out"),
-    "tack-tape-edges": _always("Tape what did not bond"),
+    "tack-tape-edges": _always("Tape down what did not bond"),
     "tack-pins": lambda task, _: f"Set {several(task.figures['count'], 'pin')}",
     "tack-cover": _always("Cover around the mask"),
     "paint-colours-apart": lambda task, _: f"Keep {several(task.figures['colours'], 'colour')} apart",
@@ -431,72 +456,88 @@ _DETAILS: dict[str, Words] = {
     "blank-base-coat": _base_detail,
     "sheets-print": _print_detail,
     "sheets-test-cut": lambda task, _: (
-        f"At {task.figures['settings']}. {task.figures['why']} Not through: more force. Into the backing: less. "
-        "Tears: half the speed and a fresh blade."
+        f"Cut at {task.figures['settings']}. {task.figures['why']} If it does not cut through, use more force; if it "
+        "cuts into the backing, less. If it tears, halve the speed and take a fresh blade."
     ),
     "sheets-cut": _cut_detail,
-    "weed-windows": _always("The parts to be painted go; everything else stays. Hold down the part that stays."),
-    "weed-guide": _always(
-        "In one piece where you can: laid back in, it shows where each keeper goes. Keepers stay on the mat."
+    "weed-windows": _always(
+        "Take out the parts that will be painted; everything else stays. Hold down the part that stays."
     ),
-    "weed-field": _always("Everything around the shapes goes; the shapes stay on their backing."),
-    "weed-mat-off": _always("The mat comes off the mask, not the mask off the mat, so that it does not curl."),
-    "weed-backing-off": _always("Low and flat, away from you; push back down what lifts with it."),
+    "weed-guide": _always(
+        "Keep it in one piece if you can: laid back in later, it shows where each keeper goes. Keepers stay on the mat."
+    ),
+    "weed-field": _always("Take away everything around the shapes; the shapes stay on their backing."),
+    "weed-mat-off": _always(
+        "Bend the mat away from the mask, not the mask from the mat: that way the mask does not curl."
+    ),
+    "weed-backing-off": _always("Pull it low and flat, away from you. Push back down whatever lifts with it."),
     "weed-tape-over": _tape_over_detail,
-    "weed-burnish": _always("Front, turn it over, then the back, until every piece holds to the tape."),
-    "weed-weaken-tape": _always("A few dabs on a shirt, until it just holds: it must let go of the mask later."),
+    "weed-burnish": _always("Rub the front, turn it over, rub the back, until every piece holds to the tape."),
+    "weed-weaken-tape": _always(
+        "Dab it a few times on a shirt until it only just holds: it has to let go of the mask later."
+    ),
     "weed-trim-tape": _always("Leave a tab on the other side to lift it by."),
-    "weed-tape-groups": _always("Word by word, so that each keeps its spacing."),
-    "weed-count": _always("Every window out, every piece where it belongs. Count, and write the number down."),
-    "tack-barrier": _always("Paint goes through this cloth."),
+    "weed-tape-groups": _always("Take it up word by word, so that the letters keep their spacing."),
+    "weed-count": _always(
+        "Every window should be out and every piece in its place. Count them and write the number down."
+    ),
+    "tack-barrier": _always("Paint goes through this cloth, and the card keeps it off what lies below."),
     "tack-board": _always("Once the mask is on, the blank must not bend."),
-    "tack-wipe": _always("With alcohol where it is smooth; let it dry off."),
+    "tack-wipe": _always("Use alcohol where the blank is smooth, and let it dry off."),
     "tack-backing-off": _always(
-        "Push-pins hold the vinyl while its backing comes off. Count them: all come out again."
+        "Push-pins hold the vinyl while its backing comes off. Count them: all of them must come out again."
     ),
     "tack-lay": _lay_detail,
     "tack-lay-groups": _groups_detail,
     "tack-hinge": _hinge_detail,
     "tack-seam": _seam_detail,
     "tack-press": _press_detail,
-    "tack-rub": _always("With a cloth, from the middle outwards."),
-    "tack-test-peel": _always("Where the film lifts with it, press again and let it cool again."),
-    "tack-press-again": _always("Press and lift, paper between, so that no piece sticks to the plate."),
-    "tack-carrier-off": _always("It is wanted again when the film comes off."),
-    "tack-pin-corners": _always("Short all-metal pins, at an angle."),
-    "tack-warm-air": _always("Press while you warm; hold small pieces down, in a heat-proof glove."),
-    "tack-tape-off": _always("Flat over itself, one direction, pushing down every piece that lifts."),
-    "tack-guide-in": _always("It shows the place of every keeper."),
+    "tack-rub": _always("Rub with a cloth, from the middle outwards."),
+    "tack-test-peel": _always("Where the film lifts with the carrier, press again and let it cool again."),
+    "tack-press-again": _always("Press and lift with paper between, so that no piece sticks to the plate."),
+    "tack-carrier-off": _always("You need it again to warm the film when you peel."),
+    "tack-pin-corners": _always("Use short all-metal pins, set at an angle."),
+    "tack-warm-air": _always("Press while you warm it, and hold small pieces down. Wear a heat-proof glove."),
+    "tack-tape-off": _always(
+        "Fold it flat over itself and pull in one direction, pushing down every piece that lifts."
+    ),
+    "tack-guide-in": _always("It shows you where every keeper goes."),
     "tack-place": _place_detail,
-    "tack-tape-edges": _always("Seams and edges that came up again; paint creeps in nowhere else so easily."),
+    "tack-tape-edges": _always("Tape seams and edges that came up again: nowhere else does paint creep in so easily."),
     "tack-pins": _pins_detail,
     "tack-cover": _cover_detail,
     "paint-colours-apart": _apart_detail,
     "paint-coat": _coat_detail,
     "paint-look-over": _always(
-        "Window by window: push lifted centres back, mark what is bare, thin or missed. What is missed now is only "
-        "touched up later."
+        "Go window by window: push back centres that have lifted, and mark what is bare, thin or missed. What you miss "
+        "now can only be touched up later."
     ),
     "paint-trial": lambda task, _: (
-        f"New on {task.figures['surface'].lower()}: one window on a scrap, as many coats as planned, dried. "
-        "Keep it as a swatch with a note; then it is not asked again."
+        f"You have not used it on {task.figures['surface'].lower()} yet. Paint one window on a scrap with as many "
+        "coats as planned and let it dry. Keep it as a swatch with a note, and this step will not be asked again."
     ),
-    "paint-again": _always("Only where you marked it: straight down, thin. Then peel as planned."),
-    "peel-count": lambda task, _: f"{_window(task)} With tweezers; tick each number, so that none stays in the print.",
-    "peel-rewarm": lambda task, _: f"{_window(task)} Section by section, 20 s each, then peel it warm.",
-    "peel-sheet": lambda task, _: f"{_window(task)} A corner first, low and slow, one direction.",
+    "paint-again": _always("Paint only where you marked it, thinly and straight down. Then peel as planned."),
+    "peel-count": lambda task, _: (
+        f"{_window(task)} Use tweezers, and tick off each number so that none stays in the print."
+    ),
+    "peel-rewarm": lambda task, _: (
+        f"{_window(task)} Warm it section by section, 20 s each, and peel it while it is warm."
+    ),
+    "peel-sheet": lambda task, _: f"{_window(task)} Start at a corner and pull low and slow in one direction.",
     "peel-pins": lambda task, _: (
-        "They go with the sheet: count them at the bin. None missing."
+        "They come off with the sheet: count them at the bin. None may be missing."
         if task.figures["with_sheet"]
-        else "All out before the film comes off. None missing."
+        else "Take them all out before the film comes off. None may be missing."
     ),
     "peel-touched-up": _touch_detail,
-    "mask-wash": _always("Paint builds up and the tack goes. Blot it with paper: cloth snags in it."),
-    "cure-dry": lambda task, _: f"May be handled {show_time(task.figures['minutes'])} after the last coat.",
+    "mask-wash": _always(
+        "Paint builds up on the mask and it stops sticking. Blot it dry with paper, because cloth snags in it."
+    ),
+    "cure-dry": lambda task, _: f"You may handle it {show_time(task.figures['minutes'])} after the last coat.",
     "cure-heat-set": lambda task, _: task.figures["heat"].how,
     "cure-finish": _finish_detail,
     "cure-fit": _fit_detail,
-    "cure-use": lambda task, _: f"{show_time(task.figures['minutes'])} after the last coat of all.",
-    "cure-wash": lambda task, _: f"Not before {show_time(task.figures['minutes'])} after the last coat.",
-    "record-written": _always("A grade, a note, how long it took: what you will want to know next time."),
+    "cure-use": lambda task, _: f"It may be used {show_time(task.figures['minutes'])} after the very last coat.",
+    "cure-wash": lambda task, _: f"Do not wash it for {show_time(task.figures['minutes'])} after the last coat.",
+    "record-written": _always("Write down a grade, a note and how long it took: what you will want to know next time."),
 }

@@ -44,7 +44,9 @@ def tips_for(
     tips = _sprayed(coat.paint, figures, unit) if by_air else _brushed(surface, load, tongues)
     found = [*tips, *_flowing(coat.paint), *_thinned(coat, unit)]
     if coat.coats > 1:
-        found.append(Tip("First coat", "Very light: it seals the edge of the mask, so that nothing creeps under it."))
+        found.append(
+            Tip("First coat", "Keep it very light: it seals the edge of the mask, so that nothing creeps under it.")
+        )
     if keepers:
         found.append(Tip("Centres", "Look after each coat: push back what has lifted, with tweezers or a dry brush."))
     return found
@@ -52,18 +54,18 @@ def tips_for(
 
 def _brushed(surface: Surface, load: CoatLoad, tongues: int) -> Iterator[Tip]:
     if surface.coarse and load == "heavy":
-        yield Tip("Load", "Plenty on the brush. Bare fibre showing means too little.")
-        yield Tip("Motion", "Straight down, then worked between the fibres; never swept sideways.")
+        yield Tip("Load", "Load the brush well. If bare fibre shows, add more.")
+        yield Tip("Motion", "Dab straight down, then work it between the fibres. Never sweep sideways.")
     elif surface.coarse:
-        yield Tip("Load", "A little on the brush, more coats: slower, and less runs under the mask.")
-        yield Tip("Motion", "Straight down on the tips of the fibres; the next coat fills what is left.")
+        yield Tip("Load", "Take a little on the brush and give more coats: it is slower, but less runs under the mask.")
+        yield Tip("Motion", "Dab straight down on the tips of the fibres; the next coat fills what is left.")
     else:
-        yield Tip("Load", "Little on the brush: dab it off on paper first. Thin coats do not creep.")
-        yield Tip("Motion", "Straight up and down, never sideways.")
+        yield Tip("Load", "Take little on the brush and dab it off on paper first. Thin coats do not creep.")
+        yield Tip("Motion", "Dab straight up and down, never sideways.")
     if tongues:
         yield Tip(
             "Direction",
-            f"{several(tongues, 'tongue')}: from the root to the tip, as the arrows show, or straight down; never "
+            f"Paint the {several(tongues, 'tongue')} from root to tip, as the arrows show, or straight down; never "
             "against a tip.",
         )
     if not surface.coarse:
@@ -73,20 +75,27 @@ def _brushed(surface: Surface, load: CoatLoad, tongues: int) -> Iterator[Tip]:
 def _sprayed(paint: Paint, figures: Mapping[str, float], unit: str) -> Iterator[Tip]:
     tool = "airbrush" if paint.technique == "airbrush" else "spray"
     near, far = (show_length(figures[f"{tool}_{end}"], unit) for end in ("near", "far"))
-    yield Tip("Distance", f"{near} to {far} from the surface, all the way across.")
+    yield Tip("Distance", f"Stay {near} to {far} from the surface, all the way across.")
     if tool == "spray":
-        yield Tip("Can", "Shake it for as long as its label says. Upright, aimed square: a slanted jet creeps under.")
+        yield Tip(
+            "Can",
+            "Shake it for as long as its label says. Hold it upright and aim straight: a slanted jet creeps under.",
+        )
     else:
-        yield Tip("Airbrush", "Aimed square, light even passes; try the flow on paper first.")
+        yield Tip("Airbrush", "Aim straight, in light, even passes. Try the flow on paper first.")
     yield Tip("Passes", "Begin and end each pass beyond the edge of the mask, and keep moving.")
-    yield Tip("Coats", "Light ones, minutes apart. You can add, never take away; what looks wet has had enough.")
+    yield Tip(
+        "Coats", "Give light coats, minutes apart. You can add but never take away; what looks wet has had enough."
+    )
 
 
 def _flowing(paint: Paint) -> Iterator[Tip]:
     if paint.flow == "runny":
-        yield Tip("Runny", "Less on the brush and thinner coats: it creeps under the mask sooner than others.")
+        yield Tip(
+            "Runny", "Take less on the brush and give thinner coats: it creeps under the mask sooner than others."
+        )
     elif paint.flow == "thick":
-        yield Tip("Thick", "Work it in well; it hides in fewer coats, and strings when it is peeled late.")
+        yield Tip("Thick", "Work it in well. It covers in fewer coats, but pulls strings when it is peeled late.")
 
 
 def _thinned(coat: PlannedCoating, unit: str) -> Iterator[Tip]:
@@ -96,6 +105,6 @@ def _thinned(coat: PlannedCoating, unit: str) -> Iterator[Tip]:
     paint, thinner = thin.of(coat.amount.coat_ml)
     yield Tip(
         "Thinning",
-        f"{thin.paint:g} parts paint to {thin.parts:g} {thin.with_}: {show_volume(paint, unit)} and "
+        f"Mix {thin.paint:g} parts paint with {thin.parts:g} {thin.with_}: {show_volume(paint, unit)} and "
         f"{show_volume(thinner, unit)} for a coat.",
     )
