@@ -214,9 +214,10 @@ def test_only_the_tasks_a_job_needs_are_asked_for(catalogue, surface, changes, p
 def test_where_it_can_hurt_the_task_says_so(catalogue) -> None:
     tasks = {task.code: task for task in task_graph(plan_for(catalogue, paint="rubber-spray"), catalogue).tasks}
 
-    assert "Respirator" in caution_of(tasks["paint-coat"])
-    assert "burn" in caution_of(tasks["tack-press"])
-    assert "Count pins" in caution_of(tasks["tack-pins"])
+    assert "spray" in tasks["paint-coat"].cautions
+    assert "iron" in tasks["tack-press"].cautions
+    assert "pins" in tasks["tack-pins"].cautions
+    assert all(caution_of(task) for task in tasks.values() if task.cautions)
 
 
 def test_every_task_has_its_words_in_every_unit(catalogue) -> None:
@@ -306,15 +307,15 @@ def test_entries_that_cannot_be_are_refused_by_name(catalogue, changes, said) ->
 
 
 @pytest.mark.parametrize(
-    ("material", "words"),
-    [
-        ("paper-coated-down", "Once on the dull side"),
-        ("vinyl-removable", "On plain paper, for this material takes no print"),
-    ],
+    ("material", "takes_print", "words"),
+    [("paper-coated-down", True, "dull side"), ("vinyl-removable", False, "plain paper")],
 )
-def test_by_hand_the_pattern_is_printed_on_what_takes_a_print(catalogue, material: str, words: str) -> None:
+def test_by_hand_the_pattern_is_printed_on_what_takes_a_print(
+    catalogue, material: str, takes_print: bool, words: str
+) -> None:
     plan = plan_for(catalogue, cutter="hand", material=material, width=190.0, surface="wood-sealed")
 
     printing = next(task for task in task_graph(plan, catalogue).tasks if task.code == "sheets-print")
 
+    assert printing.figures["takes_print"] is takes_print
     assert words in detail_of(printing, "mm")
