@@ -3,7 +3,6 @@
 from mimetypes import guess_type
 from pathlib import Path
 from typing import Any
-from urllib.parse import urlsplit
 
 from apiflask import APIFlask
 from flask import Response, request, send_from_directory
@@ -17,13 +16,14 @@ from dunestead.api.cutting import cutting
 from dunestead.api.design import design
 from dunestead.api.examples import examples
 from dunestead.api.files import files
+from dunestead.api.guard import install_guard
 from dunestead.api.guide import guide
 from dunestead.api.jobs import jobs
 from dunestead.api.mask import mask
 from dunestead.api.opened import tagged
 from dunestead.api.painting import painting
 from dunestead.api.peeling import peeling
-from dunestead.api.problems import install_problems, problem
+from dunestead.api.problems import install_problems
 from dunestead.api.waiting import install_waiting, waiting
 from dunestead.api.weeding import weeding
 from dunestead.api.work import work
@@ -41,16 +41,6 @@ __all__ = ["create_app"]
 
 _STATIC = Path(__file__).parent / "static"
 _FORM_SLACK = 64_000
-_SAFE_METHODS = ("GET", "HEAD", "OPTIONS")
-# Nothing but our own files is loaded or run in the page, whatever an artwork carries.
-_HEADERS = {
-    "Content-Security-Policy": (
-        "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
-        "font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
-    ),
-    "X-Content-Type-Options": "nosniff",
-    "Referrer-Policy": "no-referrer",
-}
 
 
 def create_app(config: dict[str, Any] | None = None) -> APIFlask:
@@ -61,7 +51,8 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     config
         ``DATABASE`` is the path of the database file; without it the application can only
         describe itself. ``CLOCK`` is the workshop's clock; ``CUTTER_BEAT`` the seconds after which it is
-        written down how far a cut is, though no page looks; ``WEATHER`` where forecasts come from.
+        written down how far a cut is, though no page looks; ``WEATHER`` where forecasts come from;
+        ``TRUSTED_HOSTS`` the names it answers under, so that no foreign name leads a browser here.
     """
     app = APIFlask(
         "dunestead",
@@ -77,6 +68,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
         MAX_CONTENT_LENGTH=max(MOST_BYTES, MOST_PICTURE_BYTES) + _FORM_SLACK,
         OPENAPI_VERSION="3.1.0",
         SYNC_LOCAL_SPEC=False,
+        TRUSTED_HOSTS=["localhost", "127.0.0.1"],
     )
     app.config.update(config or {})
     if database := app.config.get("DATABASE"):
@@ -107,27 +99,13 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(curing)
     install_problems(app)
     install_waiting(app)
-    app.before_request(_refuse_other_sites)
-    app.after_request(_guard)
+    install_guard(app)
     app.after_request(tagged)
     # What is registered last runs first: an answer is made small, and then its version is named.
     Compress(app)
     app.add_url_rule("/", "page", _page)
     app.add_url_rule("/<path:name>", "asset", _asset)
     return app
-
-
-def _refuse_other_sites() -> Response | None:
-    """Let no other site's page change anything here through the maker's browser."""
-    origin = request.headers.get("Origin")
-    if request.method in _SAFE_METHODS or not origin or urlsplit(origin).netloc == request.host:
-        return None
-    return problem(403, "other-site", "This request came from another site.", "Use the workshop's own page.")
-
-
-def _guard(response: Response) -> Response:
-    response.headers.update(_HEADERS)
-    return response
 
 
 def _page() -> Response:
@@ -138,8 +116,16 @@ def _page() -> Response:
     return response
 
 
+def _is_file(name: str) -> bool:
+    try:
+        return (_STATIC / name).is_file()
+    except (OSError, ValueError):
+        # Longer than any file's name, or with a letter none has.
+        return False
+
+
 def _asset(name: str) -> Response:
-    if name.startswith("api/") or not (_STATIC / name).is_file():
+    if name.startswith("api/") or not _is_file(name):
         raise NotFound
     if request.accept_encodings.best_match(["br"]) and (_STATIC / f"{name}.br").is_file():
         # Made small when the page was built: better than could be done for every request.

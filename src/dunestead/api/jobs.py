@@ -1,6 +1,7 @@
 """Jobs: begin, look, change, undo, put away, mend."""
 
 import json
+import re
 from collections.abc import Mapping
 from hashlib import sha256
 from typing import Any
@@ -141,7 +142,7 @@ def _broken(job_id: int, name: str, error: DunesteadError) -> str:
 def begin_job(query_data: wire.UnitQuery) -> wire.JobOut:
     """Begin a job from an artwork file or from words."""
     workbench, form = bench(), request.form
-    if (number := form.get("blank", "")) and not number.isdigit():
+    if (number := form.get("blank", "")) and not re.fullmatch(r"[0-9]{1,15}", number):
         raise BadInput(f"“{number}” is not one of your saved blanks.", "Give its number.")
     blank = workbench.blanks.get(int(number)) if number else None
     surface = blank.surface if blank else form.get("surface", "coir")

@@ -4,10 +4,12 @@ from typing import Any
 
 from apiflask import APIFlask
 from flask import Response, json
-from werkzeug.exceptions import HTTPException
+from sqlalchemy.exc import DBAPIError
+from werkzeug.exceptions import HTTPException, SecurityError
 
-from dunestead.core.errors import BadInput, Clash, DamagedJob, DunesteadError, NoSuchThing, NotNow
+from dunestead.core.errors import BadInput, Clash, DamagedJob, DunesteadError, NoSuchThing, NotNow, StoreFault
 from dunestead.core.progress import Stopped
+from dunestead.store.faults import fault_of
 
 __all__ = ["install_problems", "problem"]
 
@@ -17,6 +19,7 @@ _STATUS: list[tuple[type[DunesteadError], int]] = [
     (NotNow, 409),
     (Clash, 412),
     (DamagedJob, 422),
+    (StoreFault, 503),
 ]
 # What stands in none of the classes above: by its code.
 _BY_CODE = {"no-version": 428}
@@ -29,6 +32,10 @@ _SENTENCES = {
     ),
 }
 _STOPPED = ("This was stopped; nothing was changed.", "Make the drawing simpler, or let it run.")
+_OTHER_NAME = (
+    "Dunestead does not answer under this name.",
+    "Open it as http://127.0.0.1 with its port, or start it with --allow-host and this name.",
+)
 _OTHERWISE = (
     "Something went wrong on our side; nothing was changed.",
     "Try again. If it comes back, write down what you did.",
@@ -60,6 +67,19 @@ def install_problems(app: APIFlask) -> None:
     @app.errorhandler(Stopped)
     def stopped(_: Stopped) -> Response:
         return problem(409, "stopped", *_STOPPED)
+
+    @app.errorhandler(DBAPIError)
+    def database(error: DBAPIError) -> Response:
+        app.logger.error("The database failed", exc_info=error)
+        return known(fault_of(error))
+
+    @app.errorhandler(SecurityError)
+    def other_name(_: SecurityError) -> Response:
+        return problem(400, "other-name", *_OTHER_NAME)
+
+    @app.errorhandler(OverflowError)
+    def too_large(_: OverflowError) -> Response:
+        return problem(400, "too-large", "A number is too large.", "Enter a smaller one.")
 
     @app.errorhandler(HTTPException)
     def http(error: HTTPException) -> Response:

@@ -1,5 +1,6 @@
 """The workshop on its own machine: a server made for production, on the loopback address."""
 
+import errno
 import logging
 import socket
 import sys
@@ -10,15 +11,17 @@ from pathlib import Path
 import click
 import waitress
 from platformdirs import user_data_path
-from sqlalchemy.exc import DatabaseError
 
 from dunestead.api.app import create_app
 from dunestead.core.errors import BadInput
+from dunestead.store.alone import kept_alone
 
 __all__ = ["serve_workshop"]
 
 _THREADS = 4
 _CUTTER_BEAT = 1.0
+_CONNECTIONS = 1000
+_SILENCE_S = 20
 
 
 def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, browser: bool) -> None:
@@ -39,14 +42,14 @@ def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, brows
     folder = data or user_data_path("dunestead")
     database = folder / ("demo.sqlite" if demo else "workshop.sqlite")
     try:
-        app = create_app({"DATABASE": database, "CUTTER_BEAT": _CUTTER_BEAT})
+        with kept_alone(database):
+            _serve(host, port, database, demo=demo, browser=browser)
     except OSError as error:
         raise BadInput(f"The folder {folder} cannot be used: {error.strerror}.", "Give another with --data.") from None
-    except DatabaseError:
-        raise BadInput(
-            f"{database} is not a workshop's database, or is damaged.",
-            "Put it aside, or give another folder with --data.",
-        ) from None
+
+
+def _serve(host: str, port: int, database: Path, *, demo: bool, browser: bool) -> None:
+    app = create_app({"DATABASE": database, "CUTTER_BEAT": _CUTTER_BEAT})
     if demo:
         from dunestead.demo.marram_row import fill_demo
 
@@ -60,17 +63,32 @@ def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, brows
         webbrowser.open(address)
     # Requests that wait a moment are no news to a maker.
     logging.getLogger("waitress.queue").setLevel(logging.ERROR)
-    waitress.serve(app, host=host, port=port, threads=_THREADS, ident=None, _quiet=True)  # type: ignore[no-untyped-call]
+    waitress.serve(  # type: ignore[no-untyped-call]
+        app,
+        host=host,
+        port=port,
+        threads=_THREADS,
+        ident=None,
+        # Connections that send nothing are let go, so that none wait behind them.
+        connection_limit=_CONNECTIONS,
+        channel_timeout=_SILENCE_S,
+        cleanup_interval=_SILENCE_S // 4,
+        max_request_body_size=3 * app.config["MAX_CONTENT_LENGTH"],
+        _quiet=True,
+    )
 
 
 def _check_free(host: str, port: int) -> None:
     if not 1 <= port <= 65535:
         raise BadInput(f"{port} is not a port.", "Give one from 1024 to 65535.")
+    if ":" in host:
+        raise BadInput(f"{host} is an IPv6 address, and Dunestead listens on IPv4 only.", "Use --host 127.0.0.1.")
     with socket.socket() as probe:
         probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
             probe.bind((host, port))
+        except socket.gaierror:
+            raise BadInput(f"This machine has no address called {host}.", "Use --host 127.0.0.1.") from None
         except OSError as error:
-            raise BadInput(
-                f"{host}:{port} cannot be used: {(error.strerror or 'in use').lower()}.", "Give another with --port."
-            ) from None
+            fix = "Use --host 127.0.0.1." if error.errno == errno.EADDRNOTAVAIL else "Give another with --port."
+            raise BadInput(f"{host}:{port} cannot be used: {(error.strerror or 'in use').lower()}.", fix) from None

@@ -14,7 +14,8 @@
     │   ├── TooEarly         a task ticked before its time: it may be, with a reason
     │   └── HeldBack         a file of a design with something red: it may be had, when the maker says so
     ├── Clash                a change built on a job that has changed since
-    └── DamagedJob           what is kept of a job cannot be read
+    ├── DamagedJob           what is kept of a job cannot be read
+    └── StoreFault           the database cannot be read or written: full, locked, read-only, gone, newer
 """
 
 __all__ = [
@@ -29,6 +30,7 @@ __all__ = [
     "HeldBack",
     "NoSuchThing",
     "NotNow",
+    "StoreFault",
     "TooEarly",
     "UnknownKey",
 ]
@@ -132,3 +134,9 @@ class DamagedJob(DunesteadError):
     """What is kept of a job cannot be read."""
 
     code = "damaged"
+
+
+class StoreFault(DunesteadError):
+    """A database that cannot be read or written as it is."""
+
+    code = "database"

@@ -1,11 +1,15 @@
 """The database file: opened, brought up to date, and set so that a crash costs nothing."""
 
+import os
 from importlib import resources
 from pathlib import Path
 from typing import Any
 
 from sqlalchemy import Connection, Engine, create_engine, event, inspect, text
+from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import sessionmaker
+
+from dunestead.store.faults import fault_of, gone, newer
 
 __all__ = ["Sessions", "open_database"]
 
@@ -20,6 +24,11 @@ def open_database(path: Path) -> Engine:
     path
         The file; its folder is made.
 
+    Raises
+    ------
+    StoreFault
+        When the file is no database, cannot be written, or was written by a later release.
+
     Notes
     -----
     Write-ahead log, full sync and immediate transactions: what a request has answered for
@@ -29,8 +38,27 @@ def open_database(path: Path) -> Engine:
     engine = create_engine(f"sqlite:///{path}")
     event.listen(engine, "connect", _prepare)
     event.listen(engine, "begin", _begin)
-    _migrate(engine)
+    try:
+        _migrate(engine)
+    except DBAPIError as error:
+        engine.dispose()
+        raise fault_of(error) from error
+    _watch(engine, path)
     return engine
+
+
+def _watch(engine: Engine, path: Path) -> None:
+    """Refuse to write to a file that was moved away: what is written there is lost to the maker."""
+    opened = os.stat(path)
+
+    @event.listens_for(engine, "begin")
+    def is_still_there(_connection: Connection) -> None:
+        try:
+            now = os.stat(path)
+        except OSError:
+            raise gone(path) from None
+        if (now.st_dev, now.st_ino) != (opened.st_dev, opened.st_ino):
+            raise gone(path)
 
 
 class Sessions:
@@ -61,9 +89,13 @@ def _begin(connection: Connection) -> None:
 
 def _migrate(engine: Engine) -> None:
     folder = resources.files("dunestead.store") / "migrations"
-    newest = max(entry.name for entry in (folder / "versions").iterdir() if entry.name[:1].isdigit())
-    if _version(engine) == newest.partition("_")[0]:
+    known = {entry.name.partition("_")[0] for entry in (folder / "versions").iterdir() if entry.name[:1].isdigit()}
+    version = _version(engine)
+    if version == max(known):
         return
+    if version is not None and version not in known:
+        engine.dispose()
+        raise newer(version)
     # The migrator takes longer to load than all else here, and most starts have no need of it.
     from alembic import command
     from alembic.config import Config

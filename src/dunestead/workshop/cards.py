@@ -102,7 +102,7 @@ class Cards:
             cutter, material, stock = uses.split("/")
             known = self._catalogue
             recipes = [one for one in known.recipes.values() if (one.material, one.cutter) == (material, cutter)]
-            store = known.stock.get(int(stock)) if stock.isdigit() else None
+            store = known.stock.get(int(stock)) if stock.isascii() and stock.isdigit() else None
             owned = None if known.owned is None else sorted(known.owned)
             own = (
                 known.cutters.get(cutter),
