@@ -175,9 +175,9 @@ def test_a_mask_for_each_colour(page: Page, tmp_path: Path) -> None:
     expect(page.get_by_label("Order of the masks")).to_contain_text("1. the red mask")
     page.keyboard.press("6")
     # Its turn has not come: how it is done is told on demand.
-    laying = page.get_by_role("listitem").filter(has_text=re.compile("four notches of its border")).first
+    laying = page.get_by_role("listitem").filter(has_text=re.compile("four notches in its border")).first
     laying.get_by_role("button", name=re.compile("^How")).click()
-    expect(page.get_by_text(re.compile("four notches of its border")).first).to_be_visible()
+    expect(page.get_by_text(re.compile("four notches in its border")).first).to_be_visible()
 
 
 def test_a_reverse_mask_leads_to_its_base_coat(page: Page, tmp_path: Path) -> None:

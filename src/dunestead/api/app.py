@@ -19,6 +19,7 @@ from dunestead.api.files import files
 from dunestead.api.guard import install_guard
 from dunestead.api.guide import guide
 from dunestead.api.jobs import jobs
+from dunestead.api.keeping import keeping
 from dunestead.api.mask import mask
 from dunestead.api.opened import tagged
 from dunestead.api.painting import painting
@@ -35,6 +36,7 @@ from dunestead.formats.svg.guard import MOST_BYTES
 from dunestead.store import BlankStore, JobStore, RunStore, open_database, open_records
 from dunestead.workshop.clock import Clock
 from dunestead.workshop.cutting_room import CuttingRoom
+from dunestead.workshop.keeping import Keeper
 from dunestead.workshop.workbench import Workbench
 
 __all__ = ["create_app"]
@@ -72,16 +74,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     )
     app.config.update(config or {})
     if database := app.config.get("DATABASE"):
-        engine, clock = open_database(Path(database)), app.config.get("CLOCK") or Clock()
-        app.extensions["workbench"] = Workbench(
-            JobStore(engine, clock.now),
-            BlankStore(engine),
-            open_records(engine),
-            load_catalogue(),
-            CuttingRoom(RunStore(engine), clock.steady, beat=app.config.get("CUTTER_BEAT")),
-            clock,
-            app.config.get("WEATHER") or SimulatedWeather(),
-        )
+        _open_workshop(app, Path(database))
     app.register_blueprint(jobs)
     app.register_blueprint(examples)
     app.register_blueprint(guide)
@@ -97,6 +90,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(painting)
     app.register_blueprint(peeling)
     app.register_blueprint(curing)
+    app.register_blueprint(keeping)
     install_problems(app)
     install_waiting(app)
     install_guard(app)
@@ -114,6 +108,28 @@ def _page() -> Response:
     response = send_from_directory(_STATIC, "index.html")
     response.headers["Cache-Control"] = "no-cache"
     return response
+
+
+def _open_workshop(app: APIFlask, database: Path) -> None:
+    """Open a database and all that works on it; it is opened anew when a backup was brought back."""
+    engine, clock, catalogue = open_database(database), app.config.get("CLOCK") or Clock(), load_catalogue()
+    weather = app.config.get("WEATHER") or SimulatedWeather()
+
+    def open_anew() -> None:
+        engine.dispose()
+        app.extensions["workbench"] = Workbench(
+            JobStore(engine, clock.now),
+            BlankStore(engine),
+            open_records(engine),
+            catalogue,
+            CuttingRoom(RunStore(engine), clock.steady, beat=app.config.get("CUTTER_BEAT")),
+            clock,
+            weather,
+        )
+
+    open_anew()
+    app.extensions["open-workshop"] = open_anew
+    app.extensions["keeper"] = Keeper(database, clock)
 
 
 def _is_file(name: str) -> bool:

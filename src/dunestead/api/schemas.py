@@ -461,6 +461,31 @@ class StationHeadOut(BaseModel):
     verdict: str
 
 
+class BackupOut(BaseModel):
+    """A backup that is kept: its file's name, when it was made by the workshop's clock and why, and its bytes."""
+
+    name: str
+    made_at: str
+    why: str
+    size: int
+
+
+class BackupsOut(BaseModel):
+    """Where the workshop's data lies, how large it is and what room is left, bytes; its backups, the newest first."""
+
+    folder: str
+    size: int
+    free: int
+    backups: list[BackupOut]
+
+
+class HealthOut(BaseModel):
+    """That all is well."""
+
+    release: str
+    empty: bool = Field(description="Whether no job was ever begun here.")
+
+
 class TermOut(BaseModel):
     """A word of the trade, how it stands in sentences, and what it means."""
 

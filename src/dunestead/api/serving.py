@@ -5,16 +5,18 @@ import logging
 import socket
 import sys
 import threading
+import time
 import webbrowser
 from pathlib import Path
 
 import click
 import waitress
-from platformdirs import user_data_path
 
 from dunestead.api.app import create_app
-from dunestead.core.errors import BadInput
+from dunestead.core.errors import BadInput, DunesteadError
 from dunestead.store.alone import kept_alone
+from dunestead.store.places import database_at
+from dunestead.workshop.keeping import Keeper
 
 __all__ = ["serve_workshop"]
 
@@ -22,6 +24,9 @@ _THREADS = 4
 _CUTTER_BEAT = 1.0
 _CONNECTIONS = 1000
 _SILENCE_S = 20
+# How often it is looked whether the day has a backup.
+_LOOKS_S = 1800
+_LOGGER = logging.getLogger(__name__)
 
 
 def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, browser: bool) -> None:
@@ -39,13 +44,14 @@ def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, brows
         Open the maker's browser.
     """
     _check_free(host, port)
-    folder = data or user_data_path("dunestead")
-    database = folder / ("demo.sqlite" if demo else "workshop.sqlite")
+    database = database_at(data, demo=demo)
     try:
         with kept_alone(database):
             _serve(host, port, database, demo=demo, browser=browser)
     except OSError as error:
-        raise BadInput(f"The folder {folder} cannot be used: {error.strerror}.", "Give another with --data.") from None
+        raise BadInput(
+            f"The folder {database.parent} cannot be used: {error.strerror}.", "Give another with --data."
+        ) from None
 
 
 def _serve(host: str, port: int, database: Path, *, demo: bool, browser: bool) -> None:
@@ -54,6 +60,8 @@ def _serve(host: str, port: int, database: Path, *, demo: bool, browser: bool) -
         from dunestead.demo.marram_row import fill_demo
 
         fill_demo(app.extensions["workbench"])
+    if not demo:
+        threading.Thread(target=_keep_daily, args=(app.extensions["keeper"],), daemon=True).start()
     # Reckon the board through while the maker's browser opens.
     threading.Thread(target=lambda: app.test_client().get("/api/jobs"), daemon=True).start()
     address = f"http://{host}:{port}/"
@@ -76,6 +84,17 @@ def _serve(host: str, port: int, database: Path, *, demo: bool, browser: bool) -
         max_request_body_size=3 * app.config["MAX_CONTENT_LENGTH"],
         _quiet=True,
     )
+
+
+def _keep_daily(keeper: Keeper) -> None:
+    """Make a backup a day for as long as the workshop is served."""
+    while True:
+        try:
+            keeper.make_daily()
+        except (DunesteadError, OSError):
+            # Tried again in a while; the page shows how old the newest is.
+            _LOGGER.exception("The backup of today could not be made")
+        time.sleep(_LOOKS_S)
 
 
 def _check_free(host: str, port: int) -> None:

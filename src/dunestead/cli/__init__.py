@@ -6,6 +6,7 @@ import click
 
 from dunestead.cli.designs import fonts, text, trace
 from dunestead.cli.jobs import lay, plan
+from dunestead.cli.keeping import backup, doctor, restore
 from dunestead.cli.masks import check, mask, sheets, simulate
 from dunestead.cli.reporting import BAD_INPUT
 from dunestead.cli.running import bench, demo, openapi, serve
@@ -40,5 +41,22 @@ def cli() -> None:
     """Dunestead: from an artwork to a mask that holds, the right way up."""
 
 
-for _command in (check, mask, sheets, simulate, plan, lay, text, fonts, trace, bench, serve, demo, openapi):
+for _command in (
+    check,
+    mask,
+    sheets,
+    simulate,
+    plan,
+    lay,
+    text,
+    fonts,
+    trace,
+    bench,
+    serve,
+    demo,
+    backup,
+    restore,
+    doctor,
+    openapi,
+):
     cli.add_command(_command)

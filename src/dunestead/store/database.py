@@ -1,6 +1,7 @@
 """The database file: opened, brought up to date, and set so that a crash costs nothing."""
 
 import os
+from datetime import datetime
 from importlib import resources
 from pathlib import Path
 from typing import Any
@@ -9,9 +10,10 @@ from sqlalchemy import Connection, Engine, create_engine, event, inspect, text
 from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import sessionmaker
 
+from dunestead.store.backups import back_up
 from dunestead.store.faults import fault_of, gone, newer
 
-__all__ = ["Sessions", "open_database"]
+__all__ = ["Sessions", "newest_version", "open_database", "version_of"]
 
 _WAIT_MS = 5000
 
@@ -39,7 +41,7 @@ def open_database(path: Path) -> Engine:
     event.listen(engine, "connect", _prepare)
     event.listen(engine, "begin", _begin)
     try:
-        _migrate(engine)
+        _migrate(engine, path)
     except DBAPIError as error:
         engine.dispose()
         raise fault_of(error) from error
@@ -87,15 +89,18 @@ def _begin(connection: Connection) -> None:
     connection.exec_driver_sql("BEGIN" if reads else "BEGIN IMMEDIATE")
 
 
-def _migrate(engine: Engine) -> None:
+def _migrate(engine: Engine, path: Path) -> None:
     folder = resources.files("dunestead.store") / "migrations"
-    known = {entry.name.partition("_")[0] for entry in (folder / "versions").iterdir() if entry.name[:1].isdigit()}
+    newest = newest_version()
     version = _version(engine)
-    if version == max(known):
+    if version == newest:
         return
-    if version is not None and version not in known:
+    if version is not None and version > newest:
         engine.dispose()
         raise newer(version)
+    if version is not None:
+        # What a migration does cannot be taken back but by this.
+        back_up(path, datetime.now().astimezone(), f"before-{newest}")
     # The migrator takes longer to load than all else here, and most starts have no need of it.
     from alembic import command
     from alembic.config import Config
@@ -105,6 +110,21 @@ def _migrate(engine: Engine) -> None:
     with engine.begin() as connection:
         config.attributes["connection"] = connection
         command.upgrade(config, "head")
+
+
+def newest_version() -> str:
+    """Return the number of the newest migration that this release knows."""
+    versions = resources.files("dunestead.store") / "migrations" / "versions"
+    return max(entry.name.partition("_")[0] for entry in versions.iterdir() if entry.name[:1].isdigit())
+
+
+def version_of(path: Path) -> str | None:
+    """Return the number of the newest migration a database file has seen, None where it is no database of ours."""
+    engine = create_engine(f"sqlite:///file:{path.absolute()}?mode=ro&uri=true")
+    try:
+        return _version(engine)
+    finally:
+        engine.dispose()
 
 
 def _version(engine: Engine) -> str | None:

@@ -1,0 +1,69 @@
+"""The workshop's own data: where it lies, its backups, back to one of them; and whether all is well."""
+
+from apiflask import APIBlueprint
+from flask import Response, current_app, send_file
+
+from dunestead import __version__
+from dunestead.api import schemas as wire
+from dunestead.api.opened import bench
+from dunestead.workshop.keeping import Keeper
+
+__all__ = ["keeping"]
+
+keeping = APIBlueprint("keeping", __name__, url_prefix="/api", tag="Backups")
+
+
+def _keeper() -> Keeper:
+    keeper: Keeper = current_app.extensions["keeper"]
+    return keeper
+
+
+def _account() -> wire.BackupsOut:
+    account = _keeper().account()
+    return wire.BackupsOut(
+        folder=str(account.folder),
+        size=account.size,
+        free=account.free,
+        backups=[
+            wire.BackupOut(name=one.path.name, made_at=one.made_at.isoformat(), why=one.why, size=one.size)
+            for one in account.backups
+        ],
+    )
+
+
+@keeping.get("/backups")
+@keeping.output(wire.BackupsOut)
+def get_backups() -> wire.BackupsOut:
+    """Say where the workshop's data lies, and list its backups."""
+    return _account()
+
+
+@keeping.post("/backups")
+@keeping.output(wire.BackupsOut, status_code=201)
+def make_backup() -> wire.BackupsOut:
+    """Make a backup now."""
+    _keeper().make()
+    return _account()
+
+
+@keeping.get("/backups/<name>")
+def get_backup(name: str) -> Response:
+    """Hand out a backup, to be kept elsewhere."""
+    found = _keeper().find(name)
+    return send_file(found.path, mimetype="application/zip", as_attachment=True, download_name=name)
+
+
+@keeping.post("/backups/<name>/restore")
+@keeping.output(wire.BackupsOut)
+def restore_backup(name: str) -> wire.BackupsOut:
+    """Bring the whole workshop back to a backup; what is there now becomes a backup itself."""
+    _keeper().bring_back(name)
+    current_app.extensions["open-workshop"]()
+    return _account()
+
+
+@keeping.get("/health")
+@keeping.output(wire.HealthOut)
+def get_health() -> wire.HealthOut:
+    """Say that the workshop answers and its database can be read."""
+    return wire.HealthOut(release=__version__, empty=bench().is_empty)
