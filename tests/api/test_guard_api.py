@@ -107,3 +107,42 @@ def test_every_answer_carries_the_usual_headers_and_none_of_a_job_is_stored(clie
 def test_a_request_of_the_wrong_kind_is_told_as_a_problem(client) -> None:
     refused = client.put("/api/jobs")
     assert (refused.status_code, refused.content_type) == (405, "application/problem+json")
+
+
+def test_every_request_has_a_number_that_stands_in_its_error_and_its_line_of_the_log(client, caplog) -> None:
+    caplog.set_level("INFO", logger="dunestead")
+
+    refused = client.get("/api/jobs/77")
+
+    number = refused.headers["X-Request-Id"]
+    assert refused.json["instance"] == f"urn:dunestead:request:{number}"
+    line = next(record.getMessage() for record in caplog.records if number in record.getMessage())
+    assert "GET" in line
+    assert " 404 " in line
+    assert line.endswith("job 77")
+    assert client.get("/api/jobs").headers["X-Request-Id"] != number
+
+
+def test_no_address_breaks_the_lines_of_the_log(client, caplog) -> None:
+    caplog.set_level("INFO", logger="dunestead")
+    client.get("/api/none%0A2026-01-01 ERROR forged")
+    assert all("\n" not in record.getMessage() for record in caplog.records)
+
+
+def test_the_log_never_grows_beyond_measure(tmp_path) -> None:
+    import logging
+
+    from dunestead.api.journal import keep_journal
+
+    path = keep_journal(tmp_path, debug=False)
+    logger = logging.getLogger("dunestead")
+    handler = logger.handlers[-1]
+    try:
+        for number in range(40_000):
+            logger.info("%d %s", number, "x" * 200)
+        size = sum(one.stat().st_size for one in path.parent.iterdir())
+    finally:
+        logger.removeHandler(handler)
+        handler.close()
+    assert size <= 6_100_000
+    assert len(list(path.parent.iterdir())) == 6

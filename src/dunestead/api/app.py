@@ -19,6 +19,7 @@ from dunestead.api.files import files
 from dunestead.api.guard import install_guard
 from dunestead.api.guide import guide
 from dunestead.api.jobs import jobs
+from dunestead.api.journal import install_journal
 from dunestead.api.keeping import keeping
 from dunestead.api.mask import mask
 from dunestead.api.opened import tagged
@@ -93,6 +94,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(keeping)
     install_problems(app)
     install_waiting(app)
+    install_journal(app)
     install_guard(app)
     app.after_request(tagged)
     # What is registered last runs first: an answer is made small, and then its version is named.

@@ -1,9 +1,10 @@
 """Errors as problem details (RFC 9457), each with a sentence for the maker and what to do."""
 
+from secrets import token_hex
 from typing import Any
 
 from apiflask import APIFlask
-from flask import Response, json
+from flask import Response, g, has_request_context, json
 from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException, SecurityError
 
@@ -36,16 +37,15 @@ _OTHER_NAME = (
     "Dunestead does not answer under this name.",
     "Open it as http://127.0.0.1 with its port, or start it with --allow-host and this name.",
 )
-_OTHERWISE = (
-    "Something went wrong on our side; nothing was changed.",
-    "Try again. If it comes back, write down what you did.",
-)
+_UNEXPECTED = "Something went wrong on our side; nothing was changed."
 
 
 def problem(status: int, code: str, what: str, fix: str) -> Response:
     """Return a problem-details response."""
+    number = g.setdefault("request_number", token_hex(4)) if has_request_context() else ""
     body = {
         "type": f"urn:dunestead:{code}",
+        "instance": f"urn:dunestead:request:{number}",
         "title": what,
         "status": status,
         "detail": f"{what} {fix}",
@@ -89,8 +89,9 @@ def install_problems(app: APIFlask) -> None:
 
     @app.errorhandler(Exception)
     def unknown(error: Exception) -> Response:
-        app.logger.error("Unexpected error", exc_info=error)
-        return problem(500, "unexpected", *_OTHERWISE)
+        number = g.setdefault("request_number", token_hex(4))
+        app.logger.error("%s Unexpected error", number, exc_info=error)
+        return problem(500, "unexpected", _UNEXPECTED, f"Try again. If it comes back, look for {number} in the log.")
 
     def validation(error: Any) -> Response:
         if error.status_code != 422:

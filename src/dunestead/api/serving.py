@@ -13,6 +13,7 @@ import click
 import waitress
 
 from dunestead.api.app import create_app
+from dunestead.api.journal import keep_journal
 from dunestead.core.errors import BadInput, DunesteadError
 from dunestead.store.alone import kept_alone
 from dunestead.store.places import database_at
@@ -29,7 +30,7 @@ _LOOKS_S = 1800
 _LOGGER = logging.getLogger(__name__)
 
 
-def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, browser: bool) -> None:
+def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, browser: bool, debug: bool = False) -> None:
     """Serve until stopped.
 
     Parameters
@@ -42,19 +43,22 @@ def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, brows
         Keep a database of its own and fill it with the demo when it is empty.
     browser
         Open the maker's browser.
+    debug
+        Write all there is to say to the log.
     """
     _check_free(host, port)
     database = database_at(data, demo=demo)
     try:
         with kept_alone(database):
-            _serve(host, port, database, demo=demo, browser=browser)
+            _serve(host, port, database, demo=demo, browser=browser, debug=debug)
     except OSError as error:
         raise BadInput(
             f"The folder {database.parent} cannot be used: {error.strerror}.", "Give another with --data."
         ) from None
 
 
-def _serve(host: str, port: int, database: Path, *, demo: bool, browser: bool) -> None:
+def _serve(host: str, port: int, database: Path, *, demo: bool, browser: bool, debug: bool) -> None:
+    keep_journal(database.parent, debug=debug)
     app = create_app({"DATABASE": database, "CUTTER_BEAT": _CUTTER_BEAT})
     if demo:
         from dunestead.demo.marram_row import fill_demo

@@ -4,12 +4,24 @@ import {
   readLength,
   readNumber,
   readPair,
+  showBytes,
   showDue,
   showLength,
   showMinutes,
   showRow,
   showWay,
 } from './units';
+
+describe('bytes', () => {
+  it.each([
+    [300, '1 kB'],
+    [639_000, '639 kB'],
+    [1_250_000, '1.3 MB'],
+    [83_000_000_000, '83 GB'],
+  ])('of %d: %s', (bytes, words) => {
+    expect(showBytes(bytes)).toBe(words);
+  });
+});
 
 describe('lengths', () => {
   it.each([

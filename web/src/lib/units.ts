@@ -148,6 +148,13 @@ export function showMoment(iso: string): string {
   });
 }
 
+/** Bytes as people say them: `640 kB`, `1.2 MB`. */
+export function showBytes(bytes: number): string {
+  if (bytes < 1e6) return `${Math.max(1, Math.round(bytes / 1e3))} kB`;
+  if (bytes < 1e9) return `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`;
+  return `${(bytes / 1e9).toFixed(bytes < 1e10 ? 1 : 0)} GB`;
+}
+
 /** The day of a moment, in the browser's manner: `Sun 10 May`. */
 export function showDay(iso: string): string {
   return new Date(iso).toLocaleDateString(undefined, { weekday: 'short', day: 'numeric', month: 'short' });

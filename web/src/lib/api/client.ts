@@ -19,6 +19,7 @@ export type Broken = Board['broken'][number];
 export type Mending = Schemas['MendingOut'];
 export type Coating = Job['inputs']['coatings'][number];
 export type PlannedCoating = Job['coatings'][number];
+export type Backups = Schemas['BackupsOut'];
 export type Guide = Schemas['HandbookOut'];
 export type Room = NonNullable<Job['room']>;
 export type MaskRoom = NonNullable<Job['mask']>;
@@ -193,6 +194,10 @@ const at = (id: number, unit: Unit, copy = 1) => ({
 
 export const getCatalogue = (unit: Unit) =>
   answer(api.GET('/api/catalogue', { params: { query: { unit } } }));
+export const getBackups = () => answer(api.GET('/api/backups'));
+export const makeBackup = () => answer(api.POST('/api/backups'));
+export const restoreBackup = (name: string) =>
+  answer(api.POST('/api/backups/{name}/restore', { params: { path: { name } } }));
 export const getGuide = () => answer(api.GET('/api/guide'));
 export const getBoard = (unit: Unit) => answer(api.GET('/api/jobs', { params: { query: { unit } } }));
 export const getDrawer = (unit: Unit) => answer(api.GET('/api/jobs/away', { params: { query: { unit } } }));

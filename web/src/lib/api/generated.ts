@@ -40,6 +40,156 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say where the workshop's data lies, and list its backups. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BackupsOut"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Make a backup now. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BackupsOut"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Hand out a backup, to be kept elsewhere. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": unknown;
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups/{name}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring the whole workshop back to a backup; what is there now becomes a backup itself. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BackupsOut"];
+                    };
+                };
+                /** @description Not found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/blanks": {
         parameters: {
             query?: never;
@@ -519,6 +669,42 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["HandbookOut"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say that the workshop answers and its database can be read. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HealthOut"];
                     };
                 };
             };
@@ -6493,6 +6679,34 @@ export interface components {
             numbers?: number[];
         };
         /**
+         * BackupsOut
+         * @description Where the workshop's data lies, how large it is and what room is left, bytes; its backups, the newest first.
+         */
+        BackupsOut: {
+            /** Backups */
+            backups: components["schemas"]["BackupsOut.BackupOut"][];
+            /** Folder */
+            folder: string;
+            /** Free */
+            free: number;
+            /** Size */
+            size: number;
+        };
+        /**
+         * BackupOut
+         * @description A backup that is kept: its file's name, when it was made by the workshop's clock and why, and its bytes.
+         */
+        "BackupsOut.BackupOut": {
+            /** Made At */
+            made_at: string;
+            /** Name */
+            name: string;
+            /** Size */
+            size: number;
+            /** Why */
+            why: string;
+        };
+        /**
          * BegunIn
          * @description A task whose first stroke is made now.
          */
@@ -7854,6 +8068,19 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * HealthOut
+         * @description That all is well.
+         */
+        HealthOut: {
+            /**
+             * Empty
+             * @description Whether no job was ever begun here.
+             */
+            empty: boolean;
+            /** Release */
+            release: string;
         };
         /**
          * HoursIn

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { settings, UNIT_NAMES, UNITS } from '../settings.svelte';
+  import Backups from './Backups.svelte';
   import Dialog from './Dialog.svelte';
   import Tick from './Tick.svelte';
 
@@ -13,7 +14,7 @@
   const id = $props.id();
 </script>
 
-<Dialog bind:open title="Settings of this browser" size="sm">
+<Dialog bind:open title="Settings" size="lg">
   <fieldset class="m-0 border-0 p-0">
     <legend class="mb-1 font-bold">Lengths in</legend>
     <div class="flex gap-4">
@@ -56,6 +57,7 @@
       oninput={(event) => settings.setPxPerMm(event.currentTarget.valueAsNumber)}
     />
   </div>
+  {#if open}<Backups />{/if}
 </Dialog>
 
 <style>
