@@ -26,6 +26,7 @@ from dunestead.api.opened import tagged
 from dunestead.api.painting import painting
 from dunestead.api.peeling import peeling
 from dunestead.api.problems import install_problems
+from dunestead.api.session import install_access, sessions
 from dunestead.api.waiting import install_waiting, waiting
 from dunestead.api.weeding import weeding
 from dunestead.api.work import work
@@ -55,7 +56,8 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
         ``DATABASE`` is the path of the database file; without it the application can only
         describe itself. ``CLOCK`` is the workshop's clock; ``CUTTER_BEAT`` the seconds after which it is
         written down how far a cut is, though no page looks; ``WEATHER`` where forecasts come from;
-        ``TRUSTED_HOSTS`` the names it answers under, so that no foreign name leads a browser here.
+        ``TRUSTED_HOSTS`` the names it answers under, so that no foreign name leads a browser here; ``ACCESS`` its
+        passphrase, where it listens to the network; ``NETWORK_NAMES`` with ports, under which other devices find it.
     """
     app = APIFlask(
         "dunestead",
@@ -72,6 +74,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
         OPENAPI_VERSION="3.1.0",
         SYNC_LOCAL_SPEC=False,
         TRUSTED_HOSTS=["localhost", "127.0.0.1"],
+        NETWORK_NAMES=[],
     )
     app.config.update(config or {})
     if database := app.config.get("DATABASE"):
@@ -92,10 +95,12 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(peeling)
     app.register_blueprint(curing)
     app.register_blueprint(keeping)
+    app.register_blueprint(sessions)
     install_problems(app)
     install_waiting(app)
     install_journal(app)
     install_guard(app)
+    install_access(app, app.config.get("ACCESS"))
     app.after_request(tagged)
     # What is registered last runs first: an answer is made small, and then its version is named.
     Compress(app)

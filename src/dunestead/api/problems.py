@@ -27,6 +27,7 @@ _BY_CODE = {"no-version": 428}
 _SENTENCES = {
     404: ("There is nothing at this address.", "Go back to the board."),
     405: ("This address does not take that kind of request.", "/api/openapi.json says what it takes."),
+    429: ("There were too many tries.", "Wait a minute, then try again."),
     413: (
         "This file is larger than a drawing for cutting needs to be.",
         "Remove embedded pictures and simplify its paths.",

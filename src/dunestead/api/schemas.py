@@ -461,6 +461,42 @@ class StationHeadOut(BaseModel):
     verdict: str
 
 
+class SessionOut(BaseModel):
+    """Whether one must sign in here, whether one has, and under which first name."""
+
+    guarded: bool
+    signed_in: bool
+    by: str
+
+
+class SignInIn(Wire):
+    """The workshop's passphrase, and who comes in."""
+
+    passphrase: str = Field(max_length=500)
+    by: str = Field(default="", max_length=40, description="First name, for the log.")
+
+
+class KeyIn(Wire):
+    """A key that works once, and who comes in."""
+
+    key: str = Field(max_length=100)
+    by: str = Field(default="", max_length=40)
+
+
+class InvitationOut(BaseModel):
+    """A key for another device: its address, the minutes it works, and a picture of it as SVG."""
+
+    address: str
+    minutes: int
+    picture: str
+
+
+class SignOutQuery(Wire):
+    """Whether all devices are meant."""
+
+    everywhere: bool = False
+
+
 class BackupOut(BaseModel):
     """A backup that is kept: its file's name, when it was made by the workshop's clock and why, and its bytes."""
 

@@ -7,7 +7,9 @@ import sys
 import threading
 import time
 import webbrowser
+from collections.abc import Sequence
 from pathlib import Path
+from typing import Any
 
 import click
 import waitress
@@ -16,7 +18,8 @@ from dunestead.api.app import create_app
 from dunestead.api.journal import keep_journal
 from dunestead.core.errors import BadInput, DunesteadError
 from dunestead.store.alone import kept_alone
-from dunestead.store.places import database_at
+from dunestead.store.places import ACCESS_FILE, database_at
+from dunestead.workshop.access import Access
 from dunestead.workshop.keeping import Keeper
 
 __all__ = ["serve_workshop"]
@@ -25,12 +28,22 @@ _THREADS = 4
 _CUTTER_BEAT = 1.0
 _CONNECTIONS = 1000
 _SILENCE_S = 20
+_OWN_MACHINE = ("127.0.0.1", "localhost")
 # How often it is looked whether the day has a backup.
 _LOOKS_S = 1800
 _LOGGER = logging.getLogger(__name__)
 
 
-def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, browser: bool, debug: bool = False) -> None:
+def serve_workshop(
+    host: str,
+    port: int,
+    data: Path | None,
+    *,
+    demo: bool,
+    browser: bool,
+    debug: bool = False,
+    names: Sequence[str] = (),
+) -> None:
     """Serve until stopped.
 
     Parameters
@@ -45,21 +58,25 @@ def serve_workshop(host: str, port: int, data: Path | None, *, demo: bool, brows
         Open the maker's browser.
     debug
         Write all there is to say to the log.
+    names
+        Further host names it answers under.
     """
     _check_free(host, port)
     database = database_at(data, demo=demo)
     try:
         with kept_alone(database):
-            _serve(host, port, database, demo=demo, browser=browser, debug=debug)
+            _serve(host, port, database, demo=demo, browser=browser, debug=debug, names=names)
     except OSError as error:
         raise BadInput(
             f"The folder {database.parent} cannot be used: {error.strerror}.", "Give another with --data."
         ) from None
 
 
-def _serve(host: str, port: int, database: Path, *, demo: bool, browser: bool, debug: bool) -> None:
+def _serve(
+    host: str, port: int, database: Path, *, demo: bool, browser: bool, debug: bool, names: Sequence[str]
+) -> None:
     keep_journal(database.parent, debug=debug)
-    app = create_app({"DATABASE": database, "CUTTER_BEAT": _CUTTER_BEAT})
+    app = create_app({"DATABASE": database, "CUTTER_BEAT": _CUTTER_BEAT, **_network(host, port, database, names)})
     if demo:
         from dunestead.demo.marram_row import fill_demo
 
@@ -88,6 +105,42 @@ def _serve(host: str, port: int, database: Path, *, demo: bool, browser: bool, d
         max_request_body_size=3 * app.config["MAX_CONTENT_LENGTH"],
         _quiet=True,
     )
+
+
+def _network(host: str, port: int, database: Path, names: Sequence[str]) -> dict[str, Any]:
+    """Return the settings of a workshop that listens to the network; none where it listens to its own machine alone.
+
+    Raises
+    ------
+    BadInput
+        When it would be open to everybody, for no passphrase is set.
+    """
+    if host in _OWN_MACHINE and not names:
+        return {}
+    access = Access(database.parent / ACCESS_FILE, time.monotonic)
+    if host not in _OWN_MACHINE and not access.is_set:
+        raise BadInput(
+            f"On {host} everybody in the network could change this workshop: it has no passphrase.",
+            "Set one first: dunestead passphrase. Or leave --host out, to use it on this machine alone.",
+        )
+    found = [_own_address() if host == "0.0.0.0" else host, socket.gethostname()]  # noqa: S104 - compared, not bound
+    others = [name for name in dict.fromkeys([*found, *names]) if name and name not in _OWN_MACHINE]
+    return {
+        "TRUSTED_HOSTS": [*_OWN_MACHINE, *others],
+        "NETWORK_NAMES": [f"{name}:{port}" for name in others],
+        "ACCESS": access if access.is_set else None,
+    }
+
+
+def _own_address() -> str | None:
+    """Return this machine's address in its network; nothing is sent to find it."""
+    with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as probe:
+        try:
+            probe.connect(("10.255.255.255", 9))
+            address: str = probe.getsockname()[0]
+        except OSError:
+            return None
+    return address
 
 
 def _keep_daily(keeper: Keeper) -> None:

@@ -6,7 +6,7 @@ import click
 
 from dunestead.cli.designs import fonts, text, trace
 from dunestead.cli.jobs import lay, plan
-from dunestead.cli.keeping import backup, doctor, restore
+from dunestead.cli.keeping import backup, doctor, passphrase, restore
 from dunestead.cli.masks import check, mask, sheets, simulate
 from dunestead.cli.reporting import BAD_INPUT
 from dunestead.cli.running import bench, demo, openapi, serve
@@ -57,6 +57,7 @@ for _command in (
     backup,
     restore,
     doctor,
+    passphrase,
     openapi,
 ):
     cli.add_command(_command)

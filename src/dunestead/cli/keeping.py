@@ -8,7 +8,7 @@ import click
 from dunestead.cli.reporting import FAULTS, print_report
 from dunestead.core.errors import BadInput
 
-__all__ = ["backup", "doctor", "restore"]
+__all__ = ["backup", "doctor", "passphrase", "restore"]
 
 _data = click.option("--data", type=click.Path(path_type=Path, file_okay=False), help="Folder of the database.")
 
@@ -73,3 +73,23 @@ def doctor(data: Path | None, as_json: bool) -> int:
         lambda _: [f"{'ok  ' if one.is_well else 'MEND'}  {one.found} {one.mend}".rstrip() for one in checks],
     )
     return 0 if report["well"] else FAULTS
+
+
+@click.command()
+@_data
+@click.option("--stdin", "from_stdin", is_flag=True, help="Read it from standard input, a line.")
+def passphrase(data: Path | None, from_stdin: bool) -> None:
+    """Set the passphrase that lets tablets and others in; whoever is signed in is signed out at the next start."""
+    import sys
+    import time
+
+    from dunestead.store.places import ACCESS_FILE, database_at
+    from dunestead.workshop.access import Access
+
+    chosen = (
+        sys.stdin.readline().rstrip("\n")
+        if from_stdin
+        else click.prompt("Passphrase", hide_input=True, confirmation_prompt=True)
+    )
+    Access(database_at(data).parent / ACCESS_FILE, time.monotonic).choose(chosen)
+    click.echo("The passphrase is set. Serve the workshop to your network with: dunestead serve --host 0.0.0.0")

@@ -23,12 +23,13 @@ def bench(as_json: bool) -> None:
 @click.option("--host", default="127.0.0.1", show_default=True)
 @click.option("--port", default=8765, show_default=True)
 @click.option("--data", type=click.Path(path_type=Path, file_okay=False), help="Folder of the database.")
+@click.option("--allow-host", "names", multiple=True, help="A further host name it answers under.")
 @click.option("--debug", is_flag=True, help="Write all there is to say to the log in the data folder.")
-def serve(host: str, port: int, data: Path | None, debug: bool) -> None:
-    """Serve the workshop."""
+def serve(host: str, port: int, data: Path | None, names: tuple[str, ...], debug: bool) -> None:
+    """Serve the workshop, on this machine alone or, with a passphrase, on the network."""
     from dunestead.api.serving import serve_workshop
 
-    serve_workshop(host, port, data, demo=False, browser=False, debug=debug)
+    serve_workshop(host, port, data, demo=False, browser=False, debug=debug, names=names)
 
 
 @click.command()

@@ -4,7 +4,10 @@ from pathlib import Path
 
 from platformdirs import user_data_path
 
-__all__ = ["database_at"]
+__all__ = ["ACCESS_FILE", "database_at"]
+
+# The passphrase's hash, beside the database: a backup that is put back does not change who may come in.
+ACCESS_FILE = "access.json"
 
 
 def database_at(folder: Path | None, *, demo: bool = False) -> Path:

@@ -1,0 +1,135 @@
+"""Signing in from the network: by the passphrase, or by a key shown as a picture to a tablet's camera."""
+
+from datetime import timedelta
+
+import segno
+from apiflask import APIBlueprint, APIFlask
+from flask import Response, current_app, request, session
+from flask_limiter import Limiter
+from flask_limiter.util import get_remote_address
+
+from dunestead.api import schemas as wire
+from dunestead.api.problems import problem
+from dunestead.core.errors import NotNow
+from dunestead.workshop.access import KEY_MINUTES, Access
+
+__all__ = ["install_access", "sessions"]
+
+_DAYS = 30
+# Wrong or right: nobody types faster.
+_TRIES = "5 per minute;30 per hour"
+_ALL_TRIES = "60 per hour"
+_OPEN = ("/api/session", "/api/session/key")
+sessions = APIBlueprint("sessions", __name__, url_prefix="/api/session", tag="Signing in")
+_limiter = Limiter(get_remote_address, storage_uri="memory://", strategy="moving-window")
+
+
+def _access() -> Access | None:
+    access: Access | None = current_app.extensions.get("access")
+    return access
+
+
+def install_access(app: APIFlask, access: Access | None) -> None:
+    """Let only those in who have signed in; whoever sits at the machine itself alone needs no passphrase.
+
+    Parameters
+    ----------
+    app
+        The application.
+    access
+        The passphrase; None when the workshop listens to its own machine alone.
+    """
+    _limiter.init_app(app)
+    if access is None:
+        return
+    app.extensions["access"] = access
+    app.config.update(
+        SECRET_KEY=access.secret,
+        SESSION_COOKIE_NAME="dunestead",
+        SESSION_COOKIE_HTTPONLY=True,
+        SESSION_COOKIE_SAMESITE="Strict",
+        PERMANENT_SESSION_LIFETIME=timedelta(days=_DAYS),
+    )
+    app.before_request(_refuse_strangers)
+
+
+def _refuse_strangers() -> Response | None:
+    if not request.path.startswith("/api/") or request.path in _OPEN or session.get("in"):
+        return None
+    return problem(401, "signed-out", "You are not signed in.", "Enter the workshop's passphrase.")
+
+
+def _state() -> wire.SessionOut:
+    guarded = _access() is not None
+    return wire.SessionOut(guarded=guarded, signed_in=not guarded or bool(session.get("in")), by=session.get("by", ""))
+
+
+def _let_in(by: str) -> wire.SessionOut:
+    session.clear()
+    session.permanent = True
+    session["in"], session["by"] = True, by
+    return _state()
+
+
+@sessions.get("")
+@sessions.output(wire.SessionOut)
+def get_session() -> wire.SessionOut:
+    """Say whether one must sign in here, and whether one has."""
+    return _state()
+
+
+@sessions.post("")
+@_limiter.limit(_TRIES)
+@_limiter.limit(_ALL_TRIES, key_func=lambda: "all")
+@sessions.input(wire.SignInIn)
+@sessions.output(wire.SessionOut)
+def sign_in(json_data: wire.SignInIn) -> wire.SessionOut | Response:
+    """Sign in with the passphrase, and a first name for the log."""
+    access = _access()
+    if access is None:
+        return _state()
+    if not access.opens(json_data.passphrase):
+        return problem(403, "wrong-passphrase", "This is not the workshop's passphrase.", "Try again, more slowly.")
+    return _let_in(json_data.by)
+
+
+@sessions.post("/key")
+@_limiter.limit(_TRIES)
+@_limiter.limit(_ALL_TRIES, key_func=lambda: "all")
+@sessions.input(wire.KeyIn)
+@sessions.output(wire.SessionOut)
+def sign_in_by_key(json_data: wire.KeyIn) -> wire.SessionOut | Response:
+    """Sign in with a key that works once."""
+    access = _access()
+    if access is not None and not access.takes_key(json_data.key):
+        return problem(403, "spent-key", "This key was used already or has run out.", "Show a new one, or sign in.")
+    return _let_in(json_data.by)
+
+
+@sessions.post("/invitation")
+@sessions.output(wire.InvitationOut)
+def invite() -> wire.InvitationOut:
+    """Make a key for another device, as an address and as a picture of it."""
+    access = _access()
+    if access is None:
+        raise NotNow(
+            "This workshop listens to its own machine alone.",
+            "Start it with `dunestead passphrase`, then `dunestead serve --host 0.0.0.0`.",
+        )
+    names = current_app.config["NETWORK_NAMES"]
+    address = f"http://{names[0] if names else request.host}/#/enter/{access.make_key()}"
+    picture = segno.make(address, error="m").svg_inline(scale=5, border=2, dark="#1b2429", light="#fbf8ef")
+    return wire.InvitationOut(address=address, minutes=KEY_MINUTES, picture=picture)
+
+
+@sessions.delete("")
+@sessions.input(wire.SignOutQuery, location="query")
+@sessions.output(wire.SessionOut)
+def sign_out(query_data: wire.SignOutQuery) -> wire.SessionOut:
+    """Sign out here, or everywhere."""
+    was_in = session.get("in", False)
+    session.clear()
+    access = _access()
+    if access is not None and was_in and query_data.everywhere:
+        current_app.secret_key = access.sign_all_out()
+    return _state()
