@@ -143,7 +143,7 @@ def test_a_key_works_once_and_for_five_minutes(app, steady: Seconds) -> None:
     sign_in(inside)
     shown = inside.post("/api/session/invitation").json
     assert shown["address"].startswith("http://10.0.0.5:8765/#/enter/")
-    assert shown["picture"].startswith("<svg")
+    assert shown["picture"].startswith("data:image/svg+xml")
     key = shown["address"].rpartition("/")[2]
     tablet, thief = app.test_client(), app.test_client()
 
@@ -176,3 +176,21 @@ def test_the_passphrase_is_kept_as_a_hash_that_only_its_owner_reads(tmp_path: Pa
 def test_at_its_own_machine_alone_nobody_signs_in(client) -> None:
     assert client.get("/api/session").json == {"guarded": False, "signed_in": True, "by": ""}
     assert client.post("/api/session/invitation").status_code == 409
+
+
+def test_the_log_says_who_did_it(app) -> None:
+    inside = app.test_client()
+    sign_in(inside, by="Imke")
+    made = inside.post("/api/jobs", data={"words": "ROW"}, content_type="multipart/form-data")
+    job = made.json
+    task = next(one for one in inside.get(f"/api/jobs/{job['id']}/stations/blank").json["tasks"])
+
+    done = inside.post(
+        f"/api/jobs/{job['id']}/tasks/done",
+        json={"task": task["id"], "done": True, "reason": "Trying it"},
+        headers={"If-Match": made.headers["ETag"]},
+    )
+
+    assert done.status_code == 200
+    after = inside.get(f"/api/jobs/{job['id']}/stations/blank").json["tasks"]
+    assert next(one for one in after if one["id"] == task["id"])["done_by"] == "Imke"

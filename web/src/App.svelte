@@ -2,8 +2,11 @@
   import Router from 'svelte-spa-router';
   import { wrap } from 'svelte-spa-router/wrap';
   import Board from './board/Board.svelte';
+  import SignIn from './SignIn.svelte';
   import Lost from './Lost.svelte';
   import { keepFocus } from './lib/keep-focus';
+  import { onSignedOut } from './lib/api/client';
+  import { session } from './lib/session.svelte';
   import { settings } from './lib/settings.svelte';
   import WaitingCard from './lib/ui/WaitingCard.svelte';
 
@@ -11,12 +14,21 @@
   const job = wrap({ asyncComponent: () => import('./job/JobPage.svelte') });
   const routes = { '/': Board, '/job/:id': job, '/job/:id/:station': job, '*': Lost };
 
+  // Nothing of the workshop is asked for before it is known whether one may.
+  void session.ask();
+  onSignedOut(() => session.ended());
+  const invitation = location.hash.startsWith('#/enter/') ? location.hash.slice('#/enter/'.length) : '';
+
   $effect(() => {
     document.documentElement.classList.toggle('dark', settings.dark);
   });
 </script>
 
 <div class="contents" {@attach keepFocus}>
-  <Router {routes} />
+  {#if session.isOut}
+    <SignIn {invitation} />
+  {:else if session.state || session.problem}
+    <Router {routes} />
+  {/if}
   <WaitingCard />
 </div>

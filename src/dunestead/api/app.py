@@ -26,7 +26,7 @@ from dunestead.api.opened import tagged
 from dunestead.api.painting import painting
 from dunestead.api.peeling import peeling
 from dunestead.api.problems import install_problems
-from dunestead.api.session import install_access, sessions
+from dunestead.api.session import install_access, sessions, who_is_in
 from dunestead.api.waiting import install_waiting, waiting
 from dunestead.api.weeding import weeding
 from dunestead.api.work import work
@@ -125,7 +125,7 @@ def _open_workshop(app: APIFlask, database: Path) -> None:
     def open_anew() -> None:
         engine.dispose()
         app.extensions["workbench"] = Workbench(
-            JobStore(engine, clock.now),
+            JobStore(engine, clock.now, who_is_in),
             BlankStore(engine),
             open_records(engine),
             catalogue,

@@ -443,6 +443,7 @@ class TaskOut(BaseModel):
     marking: MarkingOut | None
     state: TaskState
     done_at: datetime | None
+    done_by: str = Field(description="First name of who did it; empty where nobody signs in.")
     reason: str
     changed: list[str]
     opens: datetime | None
@@ -484,7 +485,7 @@ class KeyIn(Wire):
 
 
 class InvitationOut(BaseModel):
-    """A key for another device: its address, the minutes it works, and a picture of it as SVG."""
+    """A key for another device: its address, the minutes it works, and a picture of it as a data address."""
 
     address: str
     minutes: int

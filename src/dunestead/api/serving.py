@@ -85,7 +85,7 @@ def _serve(
         threading.Thread(target=_keep_daily, args=(app.extensions["keeper"],), daemon=True).start()
     # Reckon the board through while the maker's browser opens.
     threading.Thread(target=lambda: app.test_client().get("/api/jobs"), daemon=True).start()
-    address = f"http://{host}:{port}/"
+    address = f"http://{next(iter(app.config['NETWORK_NAMES']), f'{host}:{port}')}/"
     click.echo(f"Dunestead is at {address}  (stop with Ctrl+C)")
     sys.stdout.flush()
     if browser:

@@ -4,7 +4,7 @@ from datetime import timedelta
 
 import segno
 from apiflask import APIBlueprint, APIFlask
-from flask import Response, current_app, request, session
+from flask import Response, current_app, has_request_context, request, session
 from flask_limiter import Limiter
 from flask_limiter.util import get_remote_address
 
@@ -13,7 +13,7 @@ from dunestead.api.problems import problem
 from dunestead.core.errors import NotNow
 from dunestead.workshop.access import KEY_MINUTES, Access
 
-__all__ = ["install_access", "sessions"]
+__all__ = ["install_access", "sessions", "who_is_in"]
 
 _DAYS = 30
 # Wrong or right: nobody types faster.
@@ -57,6 +57,12 @@ def _refuse_strangers() -> Response | None:
     if not request.path.startswith("/api/") or request.path in _OPEN or session.get("in"):
         return None
     return problem(401, "signed-out", "You are not signed in.", "Enter the workshop's passphrase.")
+
+
+def who_is_in() -> str:
+    """Return the first name of who asks, for the log; empty where nobody signs in."""
+    name: str = session.get("by", "") if has_request_context() and _access() is not None else ""
+    return name
 
 
 def _state() -> wire.SessionOut:
@@ -118,7 +124,7 @@ def invite() -> wire.InvitationOut:
         )
     names = current_app.config["NETWORK_NAMES"]
     address = f"http://{names[0] if names else request.host}/#/enter/{access.make_key()}"
-    picture = segno.make(address, error="m").svg_inline(scale=5, border=2, dark="#1b2429", light="#fbf8ef")
+    picture = segno.make(address, error="m").svg_data_uri(scale=5, border=2, dark="#1b2429", light="#fbf8ef")
     return wire.InvitationOut(address=address, minutes=KEY_MINUTES, picture=picture)
 
 

@@ -181,6 +181,7 @@ class _TaskViews:
             ],
             state=progress.state(task, self._opened.at),
             done_at=entry.at if entry else None,
+            done_by=entry.by if entry else "",
             reason=entry.reason if entry else "",
             changed=list(progress.outdated_by(task)),
             opens=progress.opens(task),

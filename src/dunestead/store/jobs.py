@@ -3,7 +3,7 @@
 import hashlib
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 from typing import Any, Literal
 
@@ -91,10 +91,12 @@ class JobStore:
         The database.
     now
         The workshop's clock.
+    by
+        Who is at work, for the log; empty where nobody says.
     """
 
-    def __init__(self, engine: Engine, now: Clock = _now) -> None:
-        self._sessions, self._now = Sessions(engine), now
+    def __init__(self, engine: Engine, now: Clock = _now, by: Callable[[], str] = str) -> None:
+        self._sessions, self._now, self._by = Sessions(engine), now, by
 
     # --- files ------------------------------------------------------------------------------------
     def keep_file(self, data: bytes) -> str:
@@ -262,7 +264,8 @@ class JobStore:
             if version is not None:
                 _expect(session, row, version)
             for entry in entries:
-                state = _ENTRY.dump_python(entry, mode="json", exclude={"kind", "task", "at"})
+                signed = entry if entry.by else replace(entry, by=self._by())
+                state = _ENTRY.dump_python(signed, mode="json", exclude={"kind", "task", "at"})
                 session.add(
                     LogRow(
                         job_id=job_id,

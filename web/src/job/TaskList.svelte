@@ -86,7 +86,9 @@
       {/if}
       {#if task.done_at}
         <p class="m-0 -mt-0.5 pl-6 text-sm text-(--grass)">
-          Done {showMoment(task.done_at)}{task.reason ? `: ${task.reason}` : ''}
+          Done {showMoment(task.done_at)}{task.done_by ? ` by ${task.done_by}` : ''}{task.reason
+            ? `: ${task.reason}`
+            : ''}
         </p>
         {#if task.changed.length}
           <p class="m-0 pl-6 text-sm font-bold text-(--signal-ink)">

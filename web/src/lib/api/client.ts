@@ -19,6 +19,8 @@ export type Broken = Board['broken'][number];
 export type Mending = Schemas['MendingOut'];
 export type Coating = Job['inputs']['coatings'][number];
 export type PlannedCoating = Job['coatings'][number];
+export type Session = Schemas['SessionOut'];
+export type Invitation = Schemas['InvitationOut'];
 export type Backups = Schemas['BackupsOut'];
 export type Guide = Schemas['HandbookOut'];
 export type Room = NonNullable<Job['room']>;
@@ -173,6 +175,10 @@ function toProblem(body: unknown): Problem {
   return new Problem(title ?? 'Something went wrong.', fix ?? 'Try again.', code);
 }
 
+/** What is done when an answer says that nobody is signed in any more. */
+let whenSignedOut: () => void = () => undefined;
+export const onSignedOut = (run: () => void) => (whenSignedOut = run);
+
 async function answer<T>(asked: Promise<{ data?: T; error?: unknown }>): Promise<T> {
   let outcome;
   try {
@@ -180,7 +186,11 @@ async function answer<T>(asked: Promise<{ data?: T; error?: unknown }>): Promise
   } catch {
     throw UNREACHABLE;
   }
-  if (outcome.error !== undefined || outcome.data === undefined) throw toProblem(outcome.error);
+  if (outcome.error !== undefined || outcome.data === undefined) {
+    const problem = toProblem(outcome.error);
+    if (problem.code === 'signed-out') whenSignedOut();
+    throw problem;
+  }
   return outcome.data;
 }
 
@@ -194,6 +204,14 @@ const at = (id: number, unit: Unit, copy = 1) => ({
 
 export const getCatalogue = (unit: Unit) =>
   answer(api.GET('/api/catalogue', { params: { query: { unit } } }));
+export const getSession = () => answer(api.GET('/api/session'));
+export const signIn = (passphrase: string, by: string) =>
+  answer(api.POST('/api/session', { body: { passphrase, by } }));
+export const useKey = (key: string, by: string) =>
+  answer(api.POST('/api/session/key', { body: { key, by } }));
+export const signOut = (everywhere: boolean) =>
+  answer(api.DELETE('/api/session', { params: { query: { everywhere } } }));
+export const invite = () => answer(api.POST('/api/session/invitation'));
 export const getBackups = () => answer(api.GET('/api/backups'));
 export const makeBackup = () => answer(api.POST('/api/backups'));
 export const restoreBackup = (name: string) =>

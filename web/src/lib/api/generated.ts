@@ -5351,6 +5351,191 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say whether one must sign in here, and whether one has. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionOut"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Sign in with the passphrase, and a first name for the log. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["SignInIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        /** Sign out here, or everywhere. */
+        delete: {
+            parameters: {
+                query?: {
+                    everywhere?: boolean;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/invitation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a key for another device, as an address and as a picture of it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["InvitationOut"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Sign in with a key that works once. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["KeyIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionOut"];
+                    };
+                };
+                /** @description Validation error */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ValidationError"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/waits/{key}": {
         parameters: {
             query?: never;
@@ -8005,6 +8190,11 @@ export interface components {
             detail: string;
             /** Done At */
             done_at: string | null;
+            /**
+             * Done By
+             * @description First name of who did it; empty where nobody signs in.
+             */
+            done_by: string;
             heat: components["schemas"]["HeadOut.TaskHeatOut"] | null;
             /** Id */
             id: string;
@@ -8105,6 +8295,18 @@ export interface components {
             day_until: number;
             /** Days */
             days: number[];
+        };
+        /**
+         * InvitationOut
+         * @description A key for another device: its address, the minutes it works, and a picture of it as a data address.
+         */
+        InvitationOut: {
+            /** Address */
+            address: string;
+            /** Minutes */
+            minutes: number;
+            /** Picture */
+            picture: string;
         };
         /**
          * JobIn
@@ -10273,6 +10475,11 @@ export interface components {
             detail: string;
             /** Done At */
             done_at: string | null;
+            /**
+             * Done By
+             * @description First name of who did it; empty where nobody signs in.
+             */
+            done_by: string;
             heat: components["schemas"]["JobOut.TaskHeatOut"] | null;
             /** Id */
             id: string;
@@ -10580,6 +10787,19 @@ export interface components {
         KeepBlankIn: {
             /** Name */
             name: string;
+        };
+        /**
+         * KeyIn
+         * @description A key that works once, and who comes in.
+         */
+        KeyIn: {
+            /**
+             * By
+             * @default
+             */
+            by?: string;
+            /** Key */
+            key: string;
         };
         /**
          * LaidOut
@@ -12103,6 +12323,32 @@ export interface components {
             sheets: number;
         };
         /**
+         * SessionOut
+         * @description Whether one must sign in here, whether one has, and under which first name.
+         */
+        SessionOut: {
+            /** By */
+            by: string;
+            /** Guarded */
+            guarded: boolean;
+            /** Signed In */
+            signed_in: boolean;
+        };
+        /**
+         * SignInIn
+         * @description The workshop's passphrase, and who comes in.
+         */
+        SignInIn: {
+            /**
+             * By
+             * @description First name, for the log.
+             * @default
+             */
+            by?: string;
+            /** Passphrase */
+            passphrase: string;
+        };
+        /**
          * StationOut
          * @description A station: its verdict, what its main button does, its figures, its tasks and how many of them are done.
          */
@@ -12341,6 +12587,11 @@ export interface components {
             detail: string;
             /** Done At */
             done_at: string | null;
+            /**
+             * Done By
+             * @description First name of who did it; empty where nobody signs in.
+             */
+            done_by: string;
             heat: components["schemas"]["StationOut.TaskHeatOut"] | null;
             /** Id */
             id: string;
@@ -12966,6 +13217,11 @@ export interface components {
             detail: string;
             /** Done At */
             done_at: string | null;
+            /**
+             * Done By
+             * @description First name of who did it; empty where nobody signs in.
+             */
+            done_by: string;
             heat: components["schemas"]["WorkOut.TaskHeatOut"] | null;
             /** Id */
             id: string;

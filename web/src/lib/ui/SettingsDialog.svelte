@@ -1,6 +1,7 @@
 <script lang="ts">
   import { settings, UNIT_NAMES, UNITS } from '../settings.svelte';
   import Backups from './Backups.svelte';
+  import Devices from './Devices.svelte';
   import Dialog from './Dialog.svelte';
   import Tick from './Tick.svelte';
 
@@ -57,7 +58,10 @@
       oninput={(event) => settings.setPxPerMm(event.currentTarget.valueAsNumber)}
     />
   </div>
-  {#if open}<Backups />{/if}
+  {#if open}
+    <Devices />
+    <Backups />
+  {/if}
 </Dialog>
 
 <style>
