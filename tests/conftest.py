@@ -67,6 +67,9 @@ class PageClient(FlaskClient):
 
     def open(self, *args: Any, **more: Any) -> Any:
         address, method = str(args[0] if args else more.get("path", "")), more.get("method", "GET")
+        if isinstance(more.get("data"), dict):
+            # The page sends forms with a body of parts, whether there is a file in them or not.
+            more.setdefault("content_type", "multipart/form-data")
         job = re.match(r"/api/jobs/(\d+)/?", address)
         headers = dict(more.pop("headers", None) or {})
         if job and method != "GET" and "If-Match" not in headers:
