@@ -37,12 +37,12 @@ def address(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
             server.terminate()
 
 
-def answering(address: str, server: subprocess.Popen) -> str:
+def answering(address: str, server: subprocess.Popen, path: str = "/api/jobs") -> str:
     """Wait until a workshop answers, and return its address."""
     for _ in range(600):
         assert server.poll() is None, "the workshop ended at once"
         try:
-            urllib.request.urlopen(f"{address}/api/jobs", timeout=30).close()
+            urllib.request.urlopen(f"{address}{path}", timeout=30).close()
         except OSError:
             time.sleep(0.2)
         else:
