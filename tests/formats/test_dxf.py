@@ -216,3 +216,31 @@ def test_files_are_told_apart_by_what_is_in_them() -> None:
     assert not is_dxf(b"<svg/>")
     with pytest.raises(ArtworkUnreadable, match="made of pixels"):
         read_drawing(b"\x89PNG\r\n\x1a\n" + b"0" * 40, "a.svg")
+
+
+def blocks(inserts: str, defined: str) -> bytes:
+    sections = f"0\nSECTION\n2\nBLOCKS\n{defined}0\nENDSEC\n0\nSECTION\n2\nENTITIES\n{inserts}0\nENDSEC\n0\nEOF\n"
+    return sections.encode()
+
+
+RING = "0\nBLOCK\n2\nB\n10\n0\n20\n0\n0\nCIRCLE\n10\n0\n20\n0\n40\n1\n0\nENDBLK\n"
+INSERT = "0\nINSERT\n2\n{}\n10\n0\n20\n0\n"
+NESTED = "0\nBLOCK\n2\nB0\n10\n0\n20\n0\n0\nENDBLK\n" + "".join(
+    f"0\nBLOCK\n2\nB{k}\n10\n0\n20\n0\n{INSERT.format(f'B{k - 1}') * 10}0\nENDBLK\n" for k in range(1, 9)
+)
+
+
+@pytest.mark.parametrize(
+    ("data", "message"),
+    [
+        # 900 million rings in 200 bytes.
+        (blocks(INSERT.format("B") + "70\n30000\n71\n30000\n44\n3\n45\n3\n", RING), "over 40000 parts"),
+        # A hundred million blocks with nothing in them.
+        (blocks(INSERT.format("B8"), NESTED), "over 40000 parts"),
+        (blocks(INSERT.format("B"), RING.replace("0\nENDBLK", INSERT.format("B") + "0\nENDBLK")), "holds itself"),
+    ],
+    ids=["rows", "nested", "itself"],
+)
+def test_blocks_without_end_are_refused_before_they_are_taken_apart(data: bytes, message: str) -> None:
+    with pytest.raises(ArtworkRefused, match=message):
+        read_dxf(data)

@@ -6,6 +6,8 @@ import numpy as np
 import pytest
 from PIL import Image
 
+from dunestead.core.artwork.trace.outline import trace
+from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.errors import ArtworkRefused, ArtworkUnreadable
 from dunestead.formats import picture as picture_format
 from dunestead.formats.picture import is_picture, read_picture
@@ -112,3 +114,22 @@ def test_a_huge_file_is_refused(monkeypatch) -> None:
 
     with pytest.raises(ArtworkRefused, match="over the"):
         read_picture(saved(half_dark()))
+
+
+@pytest.mark.parametrize("side", [8, 9, 20, 31])
+def test_a_picture_of_a_few_pixels_is_traced_or_refused_in_a_sentence(side: int) -> None:
+    """Half of it is ink: a picture that small has no paper to even out."""
+    grey = np.full((side, side), 255, np.uint8)
+    grey[:, : side // 2] = 0
+
+    tracing = trace(read_picture(saved(Image.fromarray(grey))), TraceSettings())
+
+    assert len(tracing.drawing.shapes) == 1
+
+
+def test_sixteen_bits_a_pixel_are_read_from_the_darkest_to_the_lightest() -> None:
+    """A ramp from 1000 to 9000 becomes 0 to 255: a quarter of the way up is 63.75."""
+    ramp = np.linspace(1000, 9000, 401).astype(np.uint16)
+    picture = read_picture(saved(Image.fromarray(np.tile(ramp, (300, 1)))))
+
+    assert picture.grey[0, [0, 100, 400]].tolist() == pytest.approx([0, 63.75, 255], abs=1)

@@ -1,10 +1,12 @@
 """Hostile files: a clear error in bounded time and memory, and nothing fetched or run."""
 
 import gzip
+import math
 import time
 
 import pytest
 
+from dunestead.core.artwork.painted import paint
 from dunestead.core.errors import ArtworkRefused, ArtworkUnreadable, BadInput
 from dunestead.formats.svg import read_svg
 from dunestead.formats.svg.guard import MOST_BYTES
@@ -86,3 +88,27 @@ def test_a_reference_to_nothing_is_no_error() -> None:
 def test_all_refusals_are_bad_input() -> None:
     assert issubclass(ArtworkRefused, BadInput)
     assert issubclass(ArtworkUnreadable, BadInput)
+
+
+def test_names_with_signs_in_them_are_names_and_never_markup() -> None:
+    """The normaliser writes names as they are: one could come out as a shape of its own."""
+    page = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="100mm" viewBox="0 0 100 100">'
+    evil = "a&quot;/&gt;&lt;path d=&quot;M0 0H99V99Z&quot;/&gt;&lt;g id=&quot;b"
+    drawing = read_svg(
+        f'{page}<defs><linearGradient id="x &amp; y"><stop stop-color="#123456"/></linearGradient></defs>'
+        f'<g id="Layer &amp; Co"><rect width="20" height="20" fill="url(#x &amp; y)"/></g>'
+        f'<g id="{evil}"><rect x="50" width="20" height="20"/></g></svg>'.encode()
+    )
+
+    assert [shape.groups for shape in drawing.shapes] == [("Layer & Co",), ('a"/><path d="M0 0H99V99Z"/><g id="b',)]
+    assert [shape.fill for shape in drawing.shapes] == ["#123456", "#000000"]
+
+
+@pytest.mark.parametrize("radius", ["1e-300", "1e-12", "0.0001"])
+def test_an_arc_too_small_for_its_way_grows_whatever_its_size(radius: str) -> None:
+    """By the rule for radii too small the arc is half a circle over its chord of 40: 20 pi by hand, and the chord."""
+    page = '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="100mm" viewBox="0 0 100 100">'
+    drawing = read_svg(f'{page}<path d="M30 50A{radius} {radius} 0 0 1 70 50Z"/></svg>'.encode())
+
+    region = paint(drawing, 40.0).region
+    assert region.area == pytest.approx(math.pi * 20**2 / 2, rel=0.002)

@@ -15,8 +15,8 @@ __all__ = ["MOST_JSON_BYTES", "check_json", "install_guard"]
 
 _SAFE_METHODS = ("GET", "HEAD", "OPTIONS")
 _OWN_SITE = ("same-origin", "none")
-# What the page sends. Browsers let other sites send plain text and plain forms without asking, and neither must be taken
-# for JSON; a form with files of theirs is known by its origin.
+# What the page sends. Browsers let other sites send plain text and plain forms without asking, and neither must be
+# taken for JSON; a form with files of theirs is known by its origin.
 _KINDS = ("application/json", "multipart/form-data")
 MOST_JSON_BYTES = 4_000_000
 _MOST_DEPTH = 40

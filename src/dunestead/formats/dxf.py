@@ -28,6 +28,7 @@ if TYPE_CHECKING:
 __all__ = ["is_dxf", "read_dxf"]
 
 _MOST_BYTES = 15_000_000
+_MOST_NESTED = 50
 _MOST_ENTITIES = 40_000
 # Ends nearer than this share of the drawing's size are meant to meet.
 _MEETING = 2e-5
@@ -111,16 +112,14 @@ def _entities(document: "Document", skipped: set[str]) -> Iterator["DXFEntity"]:
     """Yield what is drawn, blocks taken apart; what cannot be painted is noted in ``told``."""
     from ezdxf.disassemble import recursive_decompose
 
+    _check_inserts(document)
     count = 0
     hidden = {layer.dxf.name for layer in document.layers if layer.is_off() or layer.is_frozen()}
     decomposed: Iterable[Any] = recursive_decompose(document.modelspace())
     for entity in islice(decomposed, _MOST_ENTITIES + 1):
         count += 1
         if count > _MOST_ENTITIES:
-            raise ArtworkRefused(
-                f"This drawing has over {_MOST_ENTITIES} parts.",
-                "Take out what is not to be painted, and save it again.",
-            )
+            raise _too_many()
         kind = entity.dxftype()
         if entity.dxf.get("layer", "0") in hidden or entity.dxf.get("invisible", 0):
             continue
@@ -128,6 +127,38 @@ def _entities(document: "Document", skipped: set[str]) -> Iterator["DXFEntity"]:
             skipped.add("words")
         elif kind not in _SKIPPED:
             yield entity
+
+
+def _check_inserts(document: "Document") -> None:
+    """Refuse blocks that hold themselves, or that would be taken apart into more parts than we carry."""
+    known: dict[str, int] = {}
+
+    def parts_of(entities: Iterable[Any], around: tuple[str, ...]) -> int:
+        total = 0
+        for entity in entities:
+            total += 1
+            if entity.dxftype() == "INSERT":
+                times = max(1, entity.dxf.get("row_count", 1)) * max(1, entity.dxf.get("column_count", 1))
+                total += times * (1 + block(str(entity.dxf.get("name", "")), around))
+            if total > _MOST_ENTITIES:
+                raise _too_many()
+        return total
+
+    def block(name: str, around: tuple[str, ...]) -> int:
+        if name in around or len(around) > _MOST_NESTED:
+            raise ArtworkRefused("A block of this drawing holds itself.", "Explode its blocks, and save it again.")
+        if name not in known:
+            found = document.blocks.get(name)
+            known[name] = 0 if found is None else parts_of(found, (*around, name))
+        return known[name]
+
+    parts_of(document.modelspace(), ())
+
+
+def _too_many() -> ArtworkRefused:
+    return ArtworkRefused(
+        f"This drawing has over {_MOST_ENTITIES} parts.", "Take out what is not to be painted, and save it again."
+    )
 
 
 def _colour(entity: "DXFEntity", document: "Document") -> str:

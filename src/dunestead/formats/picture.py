@@ -16,6 +16,7 @@ PICTURE_KINDS = ("PNG", "JPEG", "WEBP", "TIFF")
 MOST_PICTURE_BYTES = 60_000_000
 _MOST_PIXELS = 120_000_000
 # Tracing gains nothing from more: a hair of a pen is several pixels wide.
+_BAND_ROWS = 256
 _LONGEST_SIDE = 3000
 _BEGINNINGS = (b"\x89PNG\r\n", b"\xff\xd8\xff", b"II*\x00", b"MM\x00*", b"II+\x00", b"MM\x00+")
 
@@ -90,14 +91,31 @@ def read_picture(data: bytes) -> Picture:
     return Picture(hashlib.sha256(data).hexdigest(), grey)
 
 
+def _shallow(image: "Image.Image") -> "Image.Image":  # type: ignore[name-defined]  # noqa: F821
+    """Return a picture of many greys in 256 of them, from its darkest to its lightest, a few rows at a time."""
+    from PIL import Image
+
+    bands = range(0, image.height, _BAND_ROWS)
+
+    def rows(top: int) -> np.ndarray[tuple[int, ...], np.dtype[np.float32]]:
+        band = image.crop((0, top, image.width, min(top + _BAND_ROWS, image.height)))
+        return np.nan_to_num(np.asarray(band).astype(np.float32))
+
+    least, most = min(float(rows(top).min()) for top in bands), max(float(rows(top).max()) for top in bands)
+    scale = 255 / (most - least) if most > least else 0.0
+    shallow = np.empty((image.height, image.width), np.uint8)
+    for top in bands:
+        band = rows(top)
+        shallow[top : top + len(band)] = (band - least) * scale
+    return Image.fromarray(shallow)
+
+
 def _grey(image: "Image.Image") -> np.ndarray[tuple[int, ...], np.dtype[np.uint8]]:  # type: ignore[name-defined]  # noqa: F821
     from PIL import Image
 
     longest = max(image.size)
     if image.mode.startswith(("I", "F")):
-        deep = np.asarray(image, float)
-        span = float(deep.max() - deep.min())
-        image = Image.fromarray(((deep - deep.min()) * (255 / span if span else 0)).astype(np.uint8))
+        image = _shallow(image)
     if "A" in image.getbands() or "transparency" in image.info:
         seen = image.convert("RGBA")
         paper = Image.new("RGBA", seen.size, "white")

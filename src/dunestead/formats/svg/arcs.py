@@ -14,6 +14,8 @@ from dunestead.formats.svg.guard import SVG
 
 __all__ = ["arc_to_cubics", "refine_arcs"]
 
+# Radii smaller than this share of the way they span would leave what a number can hold once they are squared.
+_TOO_SMALL = 1e-4
 _STEP = math.pi / 6
 _PLAIN_NUMBER = re.compile(r"\s*[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d+)?(px)?\s*")
 _FLAG_NUMBER = re.compile(r"\s*,?\s*([01])")
@@ -126,7 +128,11 @@ def arc_to_cubics(start: tuple[float, float], shape: list[float], end: tuple[flo
     rx, ry, turn = abs(shape[0]), abs(shape[1]), math.radians(shape[2] % 360)
     if start == end:
         return []
-    if not rx or not ry:
+    chord = math.dist(start, end)
+    if max(rx, ry) < chord * _TOO_SMALL:
+        # It grows to reach from end to end, whatever its size: only its shape counts.
+        rx, ry = (radius / max(rx, ry) * chord * _TOO_SMALL if radius else 0.0 for radius in (rx, ry))
+    if min(rx, ry) < chord * _TOO_SMALL**2:
         return [(*start, *end, *end)]
     cos, sin = math.cos(turn), math.sin(turn)
     half_x, half_y = (start[0] - end[0]) / 2, (start[1] - end[1]) / 2

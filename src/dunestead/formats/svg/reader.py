@@ -20,6 +20,7 @@ from dunestead.formats.svg.arcs import refine_arcs
 from dunestead.formats.svg.cage import normalise
 from dunestead.formats.svg.cascade import settle_styles
 from dunestead.formats.svg.guard import SVG, parse_plain, parse_xml
+from dunestead.formats.svg.names import plain_names
 from dunestead.formats.svg.page import bring_near, scale_dashes, settle_page
 from dunestead.formats.svg.pathdata import read_paths
 from dunestead.formats.svg.survey import LARGEST_COORDINATE, adopt_namespace, survey
@@ -59,8 +60,9 @@ def read_svg(data: bytes) -> Drawing:
     notices = [*survey(root), *settle_styles(root), *settle_page(root), *scale_dashes(root)]
     bring_near(root)
     refine_arcs(root)
+    names = plain_names(root)
     plain = parse_plain(normalise(ET.tostring(root)))
-    shapes = _Walk(plain).shapes()
+    shapes = _Walk(plain, names).shapes()
     boxes = shape_bounds(shapes)
     _check_precision(boxes)
     page = _page(plain)
@@ -71,8 +73,8 @@ def read_svg(data: bytes) -> Drawing:
 class _Walk:
     """Carries transforms and clips down a normalised tree and collects the visible shapes."""
 
-    def __init__(self, root: ET.Element) -> None:
-        self._root = root
+    def __init__(self, root: ET.Element, named: dict[str, str]) -> None:
+        self._root, self._named = root, named
         self._defined = {e.get("id"): e for e in root.iter() if e.get("id")}
         drawn = list(root.iter(SVG + "path"))
         self._paths = dict(zip(drawn, read_paths([element.get("d", "") for element in drawn]), strict=True))
@@ -86,7 +88,8 @@ class _Walk:
         found: list[Shape] = []
         for child in group:
             if child.tag == SVG + "g":
-                inner = (*names, child.get("id", "")) if child.get("id") else names
+                own = child.get("id", "")
+                inner = (*names, self._named.get(own, own)) if own else names
                 found += self._group(child, _transform(child).then(outer), inner)
             elif child.tag == SVG + "path" and child.get("visibility") != "hidden":
                 found += self._path(child, _transform(child).then(outer), names)

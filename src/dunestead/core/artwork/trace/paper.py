@@ -50,6 +50,9 @@ def evened(grey: Grey) -> Grey:
     them, those that fall below it are taken for ink and left out, and so on until it settles.
     """
     height, width = grey.shape
+    if min(height, width) < _TILES:
+        # Too few pixels to tell light from ink.
+        return grey
     bright, place = _tile_brightness(grey)
     light = _surface(bright, place)
     known = bright > _IS_PAPER * light
