@@ -146,3 +146,13 @@ def test_the_log_never_grows_beyond_measure(tmp_path) -> None:
         handler.close()
     assert size <= 6_100_000
     assert len(list(path.parent.iterdir())) == 6
+
+
+def test_a_list_without_end_is_not_kept(client) -> None:
+    job = begin(client)
+    minutes = {f"task-{number}": 1.0 for number in range(200)}
+
+    refused = client.put(f"/api/jobs/{job['id']}/record", json={"minutes": minutes})
+
+    assert refused.status_code == 422
+    assert client.get(f"/api/jobs/{job['id']}").json["version"] == job["version"]

@@ -145,7 +145,7 @@ class BlankIn(Wire):
     outline_name: str = ""
     garment: GarmentIn | None = None
     keeps: Literal["size", "margins"] = "size"
-    clear: list[ClearAreaIn] = Field(default_factory=list, description="Areas that are kept clear.")
+    clear: list[ClearAreaIn] = Field(default_factory=list, max_length=100, description="Areas that are kept clear.")
 
 
 class WeatherIn(Wire):
@@ -191,7 +191,7 @@ class JobIn(Wire):
     cutter: str | None = None
     press: str | None = None
     cover_paper: str | None = None
-    coatings: list[CoatingIn] | None = None
+    coatings: list[CoatingIn] | None = Field(default=None, max_length=100)
     copies: int | None = None
     seen_through: bool | None = None
     due: date | None = None
@@ -205,13 +205,13 @@ class JobIn(Wire):
     reverse: bool | None = None
     field_colour: str | None = Field(None, pattern=COLOUR)
     masks: Masks | None = None
-    mask_order: list[str] | None = None
+    mask_order: list[str] | None = Field(default=None, max_length=1000)
     whole_blank: bool | None = None
     bridge_style: BridgeStyle | None = None
     bridges_per_piece: int | None = None
     stock: int | None = None
     cut: CutSettingsIn | None = None
-    together: list[int] | None = None
+    together: list[int] | None = Field(default=None, max_length=1000)
     aim: Aim | None = None
 
 
@@ -225,7 +225,7 @@ class FollowIn(Wire):
 class FatesIn(Wire):
     """What happens to loose pieces; without numbers, of all of them. A null fate is undecided."""
 
-    numbers: list[int] | None = None
+    numbers: list[int] | None = Field(default=None, max_length=10_000)
     fate: Fate | None
 
 
@@ -315,7 +315,7 @@ class RecordIn(Wire):
 
     grade: int | None = None
     notes: str = ""
-    minutes: dict[str, float] = Field(default_factory=dict)
+    minutes: dict[str, float] = Field(default_factory=dict, max_length=50)
     paint_ml: float | None = None
 
 
@@ -652,7 +652,7 @@ class BridgeKeyIn(Wire):
 class PiecesIn(Wire):
     """Some loose pieces, all when not given."""
 
-    numbers: list[int] | None = None
+    numbers: list[int] | None = Field(default=None, max_length=10_000)
 
 
 class NearestOut(BaseModel):
@@ -889,7 +889,7 @@ class RepeatIn(Wire):
     radius: float = 100.0
     turning: bool = True
     seed: int = 1
-    colours: list[str] = Field(default_factory=list)
+    colours: list[str] = Field(default_factory=list, max_length=1000)
 
 
 class PartEditIn(Wire):
@@ -938,8 +938,8 @@ class ElementIn(Wire):
     align: Literal["left", "centre", "right"] | None = None
     arc: float | None = None
     capitals: bool | None = None
-    letter_colours: list[tuple[int, str]] | None = None
-    edits: list[PartEditIn] | None = None
+    letter_colours: list[tuple[int, str]] | None = Field(default=None, max_length=5000)
+    edits: list[PartEditIn] | None = Field(default=None, max_length=20_000)
     trace: TraceIn | None = None
     style: Literal["single", "double", "dashed"] | None = None
     inset: float | None = None
@@ -972,7 +972,7 @@ class LookIn(Wire):
 class ArrangeIn(Wire):
     """Parts to align, spread or centre; none means all."""
 
-    numbers: list[int] = Field(default_factory=list)
+    numbers: list[int] = Field(default_factory=list, max_length=10_000)
     how: Literal[
         "left",
         "middle",

@@ -97,7 +97,7 @@ class RecipeIn(Wire):
     cutter: str
     blade: Blade
     on: date
-    tries: list[TryIn] = Field(default_factory=list)
+    tries: list[TryIn] = Field(default_factory=list, max_length=200)
     notes: str = ""
 
 
@@ -221,7 +221,7 @@ class AdviceIn(Wire):
 
     material: str
     cutter: str
-    tries: list[TryIn] = Field(default_factory=list)
+    tries: list[TryIn] = Field(default_factory=list, max_length=200)
 
 
 class AdviceOut(BaseModel):
