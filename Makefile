@@ -8,7 +8,7 @@ BIN := $(VENV)/bin
 STATIC := src/dunestead/api/static
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/package.json
 
-.PHONY: demo serve test lint types unit web-test browser bench shots lock api clean
+.PHONY: demo serve wheel test lint types unit web-test browser bench shots lock api clean
 
 demo: $(VENV)/.installed $(STATIC)/index.html
 	@$(BIN)/dunestead demo --no-browser --port $(PORT)
@@ -17,6 +17,10 @@ serve: $(VENV)/.installed $(STATIC)/index.html
 	@$(BIN)/dunestead serve --port $(PORT)
 
 test: lint types unit web-test browser
+
+# One file that carries the built page: it installs with `pip install` alone, without Node.
+wheel: $(VENV)/.installed $(STATIC)/index.html
+	$(BIN)/python -m hatchling build -t wheel -d dist
 
 # --- installing -------------------------------------------------------------------------------
 $(VENV)/.tools: requirements-tools.lock
