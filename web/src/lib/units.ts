@@ -171,6 +171,15 @@ export function localDay(now: Date): string {
   return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
 }
 
+/** A date as people write it where the browser is: `2 May 2026`. */
+export function showDate(day: string): string {
+  return new Date(`${day}T00:00:00`).toLocaleDateString(undefined, {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+  });
+}
+
 /** A due date as a distance from today. */
 export function showDue(iso: string, today: Date): string {
   const due = new Date(`${iso}T00:00:00`);

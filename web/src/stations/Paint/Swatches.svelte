@@ -6,7 +6,7 @@
   import NumberField from '../../lib/ui/NumberField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
   import TextField from '../../lib/ui/TextField.svelte';
-  import { localDay } from '../../lib/units';
+  import { localDay, showDate } from '../../lib/units';
 
   interface Props {
     open: OpenJob;
@@ -67,13 +67,13 @@
       <div class="flex-1">
         <strong>{GRADES[(swatch.result ?? 3) - 1]}</strong>, {swatch.coats === 1
           ? '1 coat'
-          : `${swatch.coats} coats`}, {swatch.on}
+          : `${swatch.coats} coats`}, {showDate(swatch.on)}
         {#if swatch.note}<p class="m-0">{swatch.note}</p>{/if}
         {#if swatch.has_photo}
           <img
             class="mt-1 max-h-32 rounded"
             src="/api/workshop/swatches/{swatch.id}/photo.jpg"
-            alt="Swatch of {swatch.paint_name}, {swatch.on}"
+            alt="Swatch of {swatch.paint_name}, {showDate(swatch.on)}"
           />
         {/if}
         <p class="m-0 mt-1 flex gap-3">
@@ -89,13 +89,13 @@
           {#if swatch.has_photo}
             <button
               class="cursor-pointer underline"
-              aria-label="Remove the photo of {swatch.on}"
+              aria-label="Remove the photo of {showDate(swatch.on)}"
               onclick={() => act(api.dropSwatchPhoto(swatch.id))}>Remove photo</button
             >
           {/if}
           <button
             class="cursor-pointer underline"
-            aria-label="Remove the swatch of {swatch.on}"
+            aria-label="Remove the swatch of {showDate(swatch.on)}"
             onclick={() => act(api.dropRecord('swatches', swatch.id))}>Remove</button
           >
         </p>

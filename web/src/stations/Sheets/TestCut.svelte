@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { localDay } from '../../lib/units';
+  import { localDay, showDate } from '../../lib/units';
   import Button from 'flowbite-svelte/Button.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
   import type { SheetsJob } from './part';
@@ -153,7 +153,7 @@
     <ul class="m-0 flex list-none flex-col gap-1 p-0 text-sm" aria-label="Test cuts before">
       {#each past as one (one.id)}
         <li class="text-(--faint)">
-          {one.on}, {one.blade} blade, {one.tries?.length ?? 0} tries: {one.found
+          {showDate(one.on)}, {one.blade} blade, {one.tries?.length ?? 0} tries: {one.found
             ? inWords(one.found)
             : 'nothing clean yet'}
         </li>
