@@ -74,7 +74,7 @@ def test_the_main_button_leads_to_checked_files_and_on_to_the_first_coat(empty: 
     with zipfile.ZipFile(download.value.path()) as archive:
         assert "sheet-1.svg" in archive.namelist()
         assert "agrees with the plan" in archive.read("cut-list.txt").decode()
-    expect(page.get_by_text("as planned").first).to_be_visible()
+    expect(page.get_by_text("checked by a simulated cut").first).to_be_visible()
 
     reach_the_first_coat(page)
 

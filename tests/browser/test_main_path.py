@@ -45,7 +45,7 @@ def test_a_job_by_keyboard_from_the_drop_to_the_record(page: Page, word_file: Pa
     expect(page.locator("aside header")).to_contain_text("1 left out")
 
     go(page, "4", "Sheets")
-    expect(page.get_by_text("Checked by a simulated cut").first).to_be_visible()
+    expect(page.get_by_text("checked by a simulated cut").first).to_be_visible()
     page.keyboard.press("G")
     expect(page.get_by_role("heading", name="Blank", exact=True)).to_be_visible()
     page.keyboard.press("X")

@@ -128,7 +128,9 @@
 
 <style>
   .tray {
-    max-height: 15.5rem;
+    /* What is only read out in it scrolls with it, and makes the panel no longer. */
+    position: relative;
+    max-height: 15rem;
     overflow-y: auto;
     border: 1px solid var(--line);
     border-radius: 0.6rem;

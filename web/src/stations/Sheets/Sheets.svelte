@@ -69,9 +69,6 @@
     {/if}
   </div>
 {/if}
-{#if sheets.sheets.every((sheet) => !sheet.faults.length)}
-  <p class="m-0 text-sm text-(--grass)">Checked by a simulated cut: all comes out as planned.</p>
-{/if}
 <ul class="m-0 flex list-none flex-col gap-2 p-0" aria-label="Files of every sheet">
   {#each sheets.sheets as sheet (sheet.number)}
     <SheetCard
