@@ -176,6 +176,12 @@ def test_the_passphrase_is_kept_as_a_hash_that_only_its_owner_reads(tmp_path: Pa
 def test_at_its_own_machine_alone_nobody_signs_in(client) -> None:
     assert client.get("/api/session").json == {"guarded": False, "signed_in": True, "by": ""}
     assert client.post("/api/session/invitation").status_code == 409
+    for answer in (
+        client.post("/api/session", json={"passphrase": WORDS}),
+        client.post("/api/session/key", json={"key": "any"}),
+        client.delete("/api/session?everywhere=true"),
+    ):
+        assert (answer.status_code, answer.json["signed_in"]) == (200, True)
 
 
 def test_the_log_says_who_did_it(app) -> None:

@@ -107,7 +107,9 @@ def sign_in(json_data: wire.SignInIn) -> wire.SessionOut | Response:
 def sign_in_by_key(json_data: wire.KeyIn) -> wire.SessionOut | Response:
     """Sign in with a key that works once."""
     access = _access()
-    if access is not None and not access.takes_key(json_data.key):
+    if access is None:
+        return _state()
+    if not access.takes_key(json_data.key):
         return problem(403, "spent-key", "This key was used already or has run out.", "Show a new one, or sign in.")
     return _let_in(json_data.by)
 
@@ -133,9 +135,11 @@ def invite() -> wire.InvitationOut:
 @sessions.output(wire.SessionOut)
 def sign_out(query_data: wire.SignOutQuery) -> wire.SessionOut:
     """Sign out here, or everywhere."""
+    access = _access()
+    if access is None:
+        return _state()
     was_in = session.get("in", False)
     session.clear()
-    access = _access()
-    if access is not None and was_in and query_data.everywhere:
+    if was_in and query_data.everywhere:
         current_app.secret_key = access.sign_all_out()
     return _state()
