@@ -12,10 +12,12 @@ from werkzeug.exceptions import NotFound
 from dunestead import __version__
 from dunestead.api.blanks import blanks
 from dunestead.api.curing import curing
+from dunestead.api.cutter import cutter
 from dunestead.api.cutting import cutting
 from dunestead.api.design import design
 from dunestead.api.examples import examples
 from dunestead.api.files import files
+from dunestead.api.forwarding import Hands, install_forwarding, install_numbers
 from dunestead.api.guard import install_guard
 from dunestead.api.guide import guide
 from dunestead.api.jobs import jobs
@@ -39,12 +41,16 @@ from dunestead.store import BlankStore, JobStore, RunStore, open_database, open_
 from dunestead.workshop.clock import Clock
 from dunestead.workshop.cutting_room import CuttingRoom
 from dunestead.workshop.keeping import Keeper
+from dunestead.workshop.plans import Plans
+from dunestead.workshop.shared_plans import SharedPlans
 from dunestead.workshop.workbench import Workbench
 
 __all__ = ["create_app"]
 
 _STATIC = Path(__file__).parent / "static"
 _FORM_SLACK = 64_000
+# Of memory for plans, where several processes have each their own, bytes.
+_A_SHARE = 100_000_000
 
 
 def create_app(config: dict[str, Any] | None = None) -> APIFlask:
@@ -57,7 +63,9 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
         describe itself. ``CLOCK`` is the workshop's clock; ``CUTTER_BEAT`` the seconds after which it is
         written down how far a cut is, though no page looks; ``WEATHER`` where forecasts come from;
         ``TRUSTED_HOSTS`` the names it answers under, so that no foreign name leads a browser here; ``ACCESS`` its
-        passphrase, where it listens to the network; ``NETWORK_NAMES`` with ports, under which other devices find it.
+        passphrase, where it listens to the network; ``NETWORK_NAMES`` with ports, under which other devices find it;
+        ``HANDS`` answers what is asked about jobs, where that is not done here; ``WORKER`` makes it one of those
+        who do; ``PLANS`` is a folder through which they share what they reckon.
     """
     app = APIFlask(
         "dunestead",
@@ -89,6 +97,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(files)
     app.register_blueprint(workshop)
     app.register_blueprint(cutting)
+    app.register_blueprint(cutter)
     app.register_blueprint(waiting)
     app.register_blueprint(weeding)
     app.register_blueprint(painting)
@@ -97,15 +106,22 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(keeping)
     app.register_blueprint(sessions)
     install_problems(app)
+    app.after_request(tagged)
+    if app.config.get("WORKER"):
+        # Who asks, and whether it may be asked, the front has looked at.
+        install_numbers(app)
+        return app
     install_waiting(app)
     install_journal(app)
     install_guard(app)
     install_access(app, app.config.get("ACCESS"))
-    app.after_request(tagged)
     # What is registered last runs first: an answer is made small, and then its version is named.
     Compress(app)
     app.add_url_rule("/", "page", _page)
     app.add_url_rule("/<path:name>", "asset", _asset)
+    hands: Hands | None = app.config.get("HANDS")
+    if hands:
+        install_forwarding(app, hands, who_is_in)
     return app
 
 
@@ -124,6 +140,8 @@ def _open_workshop(app: APIFlask, database: Path) -> None:
 
     def open_anew() -> None:
         engine.dispose()
+        if hands := app.config.get("HANDS"):
+            hands.renew()
         app.extensions["workbench"] = Workbench(
             JobStore(engine, clock.now, who_is_in),
             BlankStore(engine),
@@ -132,11 +150,17 @@ def _open_workshop(app: APIFlask, database: Path) -> None:
             CuttingRoom(RunStore(engine), clock.steady, beat=app.config.get("CUTTER_BEAT")),
             clock,
             weather,
+            _plans(app.config.get("PLANS")),
         )
 
     open_anew()
     app.extensions["open-workshop"] = open_anew
     app.extensions["keeper"] = Keeper(database, clock)
+
+
+def _plans(folder: Path | None) -> Plans:
+    """Return what keeps plans: in this process alone, or shared with others through a folder."""
+    return Plans() if folder is None else Plans(_A_SHARE, SharedPlans(folder))
 
 
 def _is_file(name: str) -> bool:

@@ -8,11 +8,11 @@ from flask import Response, g, has_request_context, json
 from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException, SecurityError
 
-from dunestead.core.errors import BadInput, Clash, DamagedJob, DunesteadError, NoSuchThing, NotNow, StoreFault
+from dunestead.core.errors import BadInput, Clash, DamagedJob, DunesteadError, NoSuchThing, NotNow, StoreFault, TooMuch
 from dunestead.core.progress import Stopped
 from dunestead.store.faults import fault_of
 
-__all__ = ["install_problems", "problem"]
+__all__ = ["SIMPLER", "install_problems", "problem"]
 
 _STATUS: list[tuple[type[DunesteadError], int]] = [
     (BadInput, 400),
@@ -20,6 +20,7 @@ _STATUS: list[tuple[type[DunesteadError], int]] = [
     (NotNow, 409),
     (Clash, 412),
     (DamagedJob, 422),
+    (TooMuch, 422),
     (StoreFault, 503),
 ]
 # What stands in none of the classes above: by its code.
@@ -38,6 +39,7 @@ _OTHER_NAME = (
     "Dunestead does not answer under this name.",
     "Open it as http://127.0.0.1 with its port, or start it with --allow-host and this name.",
 )
+SIMPLER = "Make the drawing simpler. What was there before is as it was."
 _UNEXPECTED = "Something went wrong on our side; nothing was changed."
 
 
@@ -77,6 +79,10 @@ def install_problems(app: APIFlask) -> None:
     @app.errorhandler(SecurityError)
     def other_name(_: SecurityError) -> Response:
         return problem(400, "other-name", *_OTHER_NAME)
+
+    @app.errorhandler(MemoryError)
+    def too_much(_: MemoryError) -> Response:
+        return problem(422, TooMuch.code, "Working this out needs more memory than there is for it.", SIMPLER)
 
     @app.errorhandler(OverflowError)
     def too_large(_: OverflowError) -> Response:

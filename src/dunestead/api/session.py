@@ -9,6 +9,7 @@ from flask_limiter import Limiter
 from flask_limiter.util import get_remote_address
 
 from dunestead.api import schemas as wire
+from dunestead.api.forwarding import BY
 from dunestead.api.problems import problem
 from dunestead.core.errors import NotNow
 from dunestead.workshop.access import KEY_MINUTES, Access
@@ -61,7 +62,9 @@ def _refuse_strangers() -> Response | None:
 
 def who_is_in() -> str:
     """Return the first name of who asks, for the log; empty where nobody signs in."""
-    name: str = session.get("by", "") if has_request_context() and _access() is not None else ""
+    if not has_request_context():
+        return ""
+    name: str = session.get("by", "") if _access() is not None else request.environ.get(BY, "")
     return name
 
 

@@ -27,7 +27,7 @@ def bench(as_json: bool) -> None:
 @click.option("--debug", is_flag=True, help="Write all there is to say to the log in the data folder.")
 def serve(host: str, port: int, data: Path | None, names: tuple[str, ...], debug: bool) -> None:
     """Serve the workshop, on this machine alone or, with a passphrase, on the network."""
-    from dunestead.api.serving import serve_workshop
+    from dunestead.serving.server import serve_workshop
 
     serve_workshop(host, port, data, demo=False, browser=False, debug=debug, names=names)
 
@@ -38,7 +38,7 @@ def serve(host: str, port: int, data: Path | None, names: tuple[str, ...], debug
 @click.option("--data", type=click.Path(path_type=Path, file_okay=False), help="Folder of the database.")
 def demo(port: int, no_browser: bool, data: Path | None) -> None:
     """Fill a database with the workshop of Marram Row and serve it."""
-    from dunestead.api.serving import serve_workshop
+    from dunestead.serving.server import serve_workshop
 
     serve_workshop("127.0.0.1", port, data, demo=True, browser=not no_browser)
 

@@ -15,6 +15,7 @@
     │   └── HeldBack         a file of a design with something red: it may be had, when the maker says so
     ├── Clash                a change built on a job that has changed since
     ├── DamagedJob           what is kept of a job cannot be read
+    ├── TooMuch              more than can be worked out in the time and memory there is
     └── StoreFault           the database cannot be read or written: full, locked, read-only, gone, newer
 """
 
@@ -32,6 +33,7 @@ __all__ = [
     "NotNow",
     "StoreFault",
     "TooEarly",
+    "TooMuch",
     "UnknownKey",
 ]
 
@@ -134,6 +136,12 @@ class DamagedJob(DunesteadError):
     """What is kept of a job cannot be read."""
 
     code = "damaged"
+
+
+class TooMuch(DunesteadError):
+    """More than can be worked out in the time and memory there is for one request."""
+
+    code = "too-much"
 
 
 class StoreFault(DunesteadError):

@@ -8,10 +8,12 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from contextvars import ContextVar
 
-__all__ = ["Listener", "Stopped", "listened_by", "past_stopping", "tell"]
+__all__ = ["KEEPING", "Listener", "Stopped", "listened_by", "past_stopping", "tell"]
 
 # Given what is done, in a word or two, and which share of it is.
 Listener = Callable[[str, float], None]
+# Told just before something is kept: the last moment at which it can be stopped.
+KEEPING = "Keeping"
 _listener: ContextVar[Listener | None] = ContextVar("listener", default=None)
 
 

@@ -14,7 +14,7 @@ from sqlalchemy.orm import Session
 from dunestead.core.errors import Clash, DamagedJob, NoSuchThing, NotNow
 from dunestead.core.job.job import Job
 from dunestead.core.job.log import LogEntry
-from dunestead.core.progress import past_stopping
+from dunestead.core.progress import KEEPING, past_stopping, tell
 from dunestead.store.database import Sessions
 from dunestead.store.models import ArtworkRow, JobRow, LogRow, RevisionRow
 
@@ -121,6 +121,7 @@ class JobStore:
         """Write to a job; once that is kept nobody can stop what follows, which only shows it."""
         with self._sessions.write() as session:
             yield session
+            tell(KEEPING, 1.0)
         past_stopping()
 
     # --- jobs -------------------------------------------------------------------------------------

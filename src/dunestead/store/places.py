@@ -4,10 +4,12 @@ from pathlib import Path
 
 from platformdirs import user_data_path
 
-__all__ = ["ACCESS_FILE", "database_at"]
+__all__ = ["ACCESS_FILE", "PLANS", "database_at"]
 
 # The passphrase's hash, beside the database: a backup that is put back does not change who may come in.
 ACCESS_FILE = "access.json"
+# What is at hand while it is served, and empty when it is not.
+PLANS = "at-hand"
 
 
 def database_at(folder: Path | None, *, demo: bool = False) -> Path:

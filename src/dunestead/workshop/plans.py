@@ -11,6 +11,7 @@ import shapely
 from dunestead.core.plan.plan import Plan
 from dunestead.core.progress import Stopped
 from dunestead.core.work.tasks import TaskGraph
+from dunestead.workshop.shared_plans import SharedPlans
 
 __all__ = ["Plans", "Reckoned"]
 
@@ -41,10 +42,12 @@ class Plans:
     ----------
     most
         Bytes that may be kept; the ones longest unused go first.
+    shared
+        What other processes have reckoned, None where there are none.
     """
 
-    def __init__(self, most: int = _MOST_BYTES) -> None:
-        self._most, self._lock, self._held = most, Lock(), 0
+    def __init__(self, most: int = _MOST_BYTES, shared: SharedPlans[Reckoned] | None = None) -> None:
+        self._most, self._shared, self._lock, self._held = most, shared, Lock(), 0
         self._kept: OrderedDict[str, Reckoned] = OrderedDict()
         self._making: dict[str, Future[Reckoned]] = {}
 
@@ -73,12 +76,15 @@ class Plans:
     def also(self, key: str, reckoned: Reckoned) -> None:
         """Keep what was reckoned under another key too, unless it is there."""
         with self._lock:
-            if key not in self._kept:
-                self._keep(key, reckoned)
+            if key in self._kept:
+                return
+            self._keep(key, reckoned)
+        if self._shared:
+            self._shared.keep(key, reckoned)
 
     def _make(self, key: str, make: Callable[[], Reckoned], future: Future[Reckoned]) -> None:
         try:
-            reckoned = make()
+            reckoned = self._reckoned(key, make)
         except BaseException as error:
             with self._lock:
                 del self._making[key]
@@ -88,6 +94,15 @@ class Plans:
             self._keep(key, reckoned)
             del self._making[key]
         future.set_result(reckoned)
+
+    def _reckoned(self, key: str, make: Callable[[], Reckoned]) -> Reckoned:
+        if self._shared is None:
+            return make()
+        reckoned = self._shared.get(key)
+        if reckoned is None:
+            reckoned = make()
+            self._shared.keep(key, reckoned)
+        return reckoned
 
     def _keep(self, key: str, reckoned: Reckoned) -> None:
         self._kept[key] = reckoned

@@ -79,6 +79,7 @@ class Workbench:
         cutting: CuttingRoom,
         clock: Clock | None = None,
         weather: WeatherService | None = None,
+        plans: Plans | None = None,
     ) -> None:
         self._store = store
         self.weather = weather or SimulatedWeather()
@@ -89,13 +90,21 @@ class Workbench:
         self.cutting = cutting
         self.searches = Searches(self.clock.steady)
         self.sources = StoredSources(store.file)
-        self._plans = Plans()
+        self._plans = plans or Plans()
         self.cards = Cards(store, self.open, catalogue)
         self.clocks = Clocks(store, self.open)
+        self.records_state = -1
         self.refresh()
 
-    def refresh(self) -> None:
-        """Reckon with the maker's records as they are now; plans made from others are not taken for these."""
+    def refresh(self, state: int | None = None) -> None:
+        """Reckon with the maker's records as they are now; plans made from others are not taken for these.
+
+        Parameters
+        ----------
+        state
+            The number of their state where others have counted it; the next one when None.
+        """
+        self.records_state = self.records_state + 1 if state is None else state
         catalogue = self.records.added_to(self._shipped)
         owned = None if catalogue.owned is None else sorted(catalogue.owned)
         own = (catalogue.cutters, catalogue.stock, catalogue.recipes, catalogue.presses, owned, catalogue.pressed)

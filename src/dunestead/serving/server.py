@@ -2,6 +2,8 @@
 
 import errno
 import logging
+import shutil
+import signal
 import socket
 import sys
 import threading
@@ -13,18 +15,22 @@ from typing import Any
 
 import click
 import waitress
+from flask import Flask
 
 from dunestead.api.app import create_app
 from dunestead.api.journal import keep_journal
 from dunestead.core.errors import BadInput, DunesteadError
+from dunestead.serving.crew import Crew
+from dunestead.serving.worker import WorkerSettings
 from dunestead.store.alone import kept_alone
-from dunestead.store.places import ACCESS_FILE, database_at
+from dunestead.store.places import ACCESS_FILE, PLANS, database_at
 from dunestead.workshop.access import Access
 from dunestead.workshop.keeping import Keeper
 
 __all__ = ["serve_workshop"]
 
-_THREADS = 4
+# Most of them only wait for a worker.
+_THREADS = 32
 _CUTTER_BEAT = 1.0
 _CONNECTIONS = 1000
 _SILENCE_S = 20
@@ -75,8 +81,34 @@ def serve_workshop(
 def _serve(
     host: str, port: int, database: Path, *, demo: bool, browser: bool, debug: bool, names: Sequence[str]
 ) -> None:
+    # Asked to end, it ends in order, as by Ctrl+C.
+    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+    plans = database.parent / PLANS
+    # A workshop that was killed could not tidy up.
+    shutil.rmtree(plans, ignore_errors=True)
+    plans.mkdir(mode=0o700)
+    crew = Crew(WorkerSettings(database, plans))
+    try:
+        _listen(crew, host, port, database, demo=demo, browser=browser, debug=debug, names=names)
+    finally:
+        crew.end()
+        shutil.rmtree(plans, ignore_errors=True)
+
+
+def _listen(
+    crew: Crew,
+    host: str,
+    port: int,
+    database: Path,
+    *,
+    demo: bool,
+    browser: bool,
+    debug: bool,
+    names: Sequence[str],
+) -> None:
     keep_journal(database.parent, debug=debug)
-    app = create_app({"DATABASE": database, "CUTTER_BEAT": _CUTTER_BEAT, **_network(host, port, database, names)})
+    settings = {"DATABASE": database, "CUTTER_BEAT": _CUTTER_BEAT, "HANDS": crew}
+    app = create_app({**settings, **_network(host, port, database, names)})
     if demo:
         from dunestead.demo.marram_row import fill_demo
 
@@ -84,7 +116,7 @@ def _serve(
     if not demo:
         threading.Thread(target=_keep_daily, args=(app.extensions["keeper"],), daemon=True).start()
     # Reckon the board through while the maker's browser opens.
-    threading.Thread(target=lambda: app.test_client().get("/api/jobs"), daemon=True).start()
+    threading.Thread(target=_warm_up, args=(app, crew), daemon=True).start()
     address = f"http://{next(iter(app.config['NETWORK_NAMES']), f'{host}:{port}')}/"
     click.echo(f"Dunestead is at {address}  (stop with Ctrl+C)")
     sys.stdout.flush()
@@ -105,6 +137,11 @@ def _serve(
         max_request_body_size=3 * app.config["MAX_CONTENT_LENGTH"],
         _quiet=True,
     )
+
+
+def _warm_up(app: Flask, crew: Crew) -> None:
+    crew.warm_up()
+    app.test_client().get("/api/jobs")
 
 
 def _network(host: str, port: int, database: Path, names: Sequence[str]) -> dict[str, Any]:

@@ -1,0 +1,1 @@
+"""Tests of the front and its workers."""
