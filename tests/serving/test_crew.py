@@ -49,7 +49,7 @@ def workshop(tmp_path: Path) -> Iterator[Workshop]:
 
 @pytest.fixture
 def hasty(tmp_path: Path) -> Iterator[Workshop]:
-    """A workshop that gives one second to whoever brings a file."""
+    """Open a workshop that gives one second to whoever brings a file."""
     opened = Workshop(tmp_path, hands=1, budget=(60.0, 1.0))
     yield opened
     opened.crew.end()
@@ -92,6 +92,9 @@ def test_workers_answer_as_the_workshop_itself_does(workshop: Workshop) -> None:
         assert by_worker.status_code == 200
         assert by_worker.get_json() == by_itself.get_json()
         assert by_worker.headers.get("ETag") == by_itself.headers.get("ETag")
+
+    small = workshop.client.get(f"/api/jobs/{number}", headers={"Accept-Encoding": "br"})
+    assert (small.headers["Content-Encoding"], small.headers["ETag"]) == ("br", '"v1"')
 
 
 def test_a_worker_tells_a_fault_in_the_same_words_under_the_requests_own_number(workshop: Workshop) -> None:

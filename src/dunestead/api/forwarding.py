@@ -5,6 +5,7 @@ from typing import Any, Protocol
 
 from flask import Flask, Response, current_app, g, request
 
+from dunestead.api.opened import version_of
 from dunestead.workshop.workbench import Workbench
 
 __all__ = ["BY", "NUMBER", "Hands", "install_forwarding", "install_numbers"]
@@ -56,7 +57,12 @@ def install_forwarding(app: Flask, hands: Hands, who: Callable[[], str]) -> None
         answer = hands.answer(environ, request.get_data(), workbench.records_state, job)
         if answer.has_changed_records:
             workbench.refresh()
-        return Response(answer.body, answer.status, list(answer.headers))
+        headers = [(name, value) for name, value in answer.headers if name != "ETag"]
+        tag = next((value for name, value in answer.headers if name == "ETag"), "")
+        if (version := version_of(tag)) is not None:
+            # Named once the answer has its last form, as where it is not handed on.
+            g.shown_version = version
+        return Response(answer.body, answer.status, headers)
 
 
 def install_numbers(app: Flask) -> None:

@@ -11,7 +11,7 @@ from dunestead.core.errors import BadInput
 from dunestead.workshop.opened import OpenJob
 from dunestead.workshop.workbench import Change, Workbench
 
-__all__ = ["bench", "change", "made_on", "opened", "shown", "tagged", "worked"]
+__all__ = ["bench", "change", "made_on", "opened", "shown", "tagged", "version_of", "worked"]
 
 _TAG = re.compile(r'^\s*(?:W/)?"v(\d{1,15})"\s*$')
 
@@ -36,13 +36,19 @@ def made_on() -> int:
     NoVersion
         When the request names none.
     """
-    match = _TAG.match(request.headers.get("If-Match", ""))
-    if match is None:
+    version = version_of(request.headers.get("If-Match", ""))
+    if version is None:
         raise NoVersion(
             "The change does not say which version of the job it was made on.",
             "Send the ETag of the job's last answer as If-Match.",
         )
-    return int(match[1])
+    return version
+
+
+def version_of(tag: str) -> int | None:
+    """Return the version of a job that a tag names, None where it names none."""
+    match = _TAG.match(tag)
+    return int(match[1]) if match else None
 
 
 def change(job_id: int, label: str, changed: Change) -> None:

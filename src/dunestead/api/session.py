@@ -128,7 +128,7 @@ def invite() -> wire.InvitationOut:
             "Start it with `dunestead passphrase`, then `dunestead serve --host 0.0.0.0`.",
         )
     names = current_app.config["NETWORK_NAMES"]
-    address = f"http://{names[0] if names else request.host}/#/enter/{access.make_key()}"
+    address = f"{request.scheme}://{names[0] if names else request.host}/#/enter/{access.make_key()}"
     picture = segno.make(address, error="m").svg_data_uri(scale=5, border=2, dark="#1b2429", light="#fbf8ef")
     return wire.InvitationOut(address=address, minutes=KEY_MINUTES, picture=picture)
 

@@ -2,11 +2,13 @@
 
 import json
 from pathlib import Path
+from typing import Any
 
 import click
 
 from dunestead.cli.reporting import print_report
 
+_FILE = click.Path(path_type=Path, dir_okay=False)
 __all__ = ["bench", "demo", "openapi", "serve"]
 
 
@@ -24,12 +26,17 @@ def bench(as_json: bool) -> None:
 @click.option("--port", default=8765, show_default=True)
 @click.option("--data", type=click.Path(path_type=Path, file_okay=False), help="Folder of the database.")
 @click.option("--allow-host", "names", multiple=True, help="A further host name it answers under.")
+@click.option("--certificate", type=_FILE, help="Your own certificate (PEM): connections are encrypted.")
+@click.option("--key", type=_FILE, help="Its key, where that is a file of its own.")
+@click.option("--make-certificate", is_flag=True, help="Encrypt with a certificate the workshop makes for itself.")
 @click.option("--debug", is_flag=True, help="Write all there is to say to the log in the data folder.")
-def serve(host: str, port: int, data: Path | None, names: tuple[str, ...], debug: bool) -> None:
+def serve(data: Path | None, debug: bool, **where: Any) -> None:
     """Serve the workshop, on this machine alone or, with a passphrase, on the network."""
-    from dunestead.serving.server import serve_workshop
+    from dunestead.serving.network import Network
+    from dunestead.serving.server import Serving, serve_workshop
 
-    serve_workshop(host, port, data, demo=False, browser=False, debug=debug, names=names)
+    network = Network(makes_certificate=where.pop("make_certificate"), **where)
+    serve_workshop(Serving(network, data, debug=debug))
 
 
 @click.command()
@@ -38,9 +45,10 @@ def serve(host: str, port: int, data: Path | None, names: tuple[str, ...], debug
 @click.option("--data", type=click.Path(path_type=Path, file_okay=False), help="Folder of the database.")
 def demo(port: int, no_browser: bool, data: Path | None) -> None:
     """Fill a database with the workshop of Marram Row and serve it."""
-    from dunestead.serving.server import serve_workshop
+    from dunestead.serving.network import Network
+    from dunestead.serving.server import Serving, serve_workshop
 
-    serve_workshop("127.0.0.1", port, data, demo=True, browser=not no_browser)
+    serve_workshop(Serving(Network("127.0.0.1", port), data, is_demo=True, opens_browser=not no_browser))
 
 
 @click.command(hidden=True)

@@ -1,183 +1,174 @@
-"""The workshop on its own machine: a server made for production, on the loopback address."""
+"""The workshop on its machine: it listens, on the loopback address or on the network, and lets its crew answer."""
 
-import errno
+import asyncio
 import logging
+import resource
 import shutil
-import signal
-import socket
 import sys
 import threading
 import time
 import webbrowser
-from collections.abc import Sequence
+from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
+from contextlib import contextmanager
+from dataclasses import dataclass
 from pathlib import Path
-from typing import Any
 
 import click
-import waitress
 from flask import Flask
+from hypercorn.asyncio import serve
+from hypercorn.config import Config
 
 from dunestead.api.app import create_app
 from dunestead.api.journal import keep_journal
 from dunestead.core.errors import BadInput, DunesteadError
+from dunestead.serving.certificate import Certificate
 from dunestead.serving.crew import Crew
+from dunestead.serving.network import Network, check_free, settings_of
 from dunestead.serving.worker import WorkerSettings
 from dunestead.store.alone import kept_alone
-from dunestead.store.places import ACCESS_FILE, PLANS, database_at
-from dunestead.workshop.access import Access
+from dunestead.store.places import PLANS, database_at
 from dunestead.workshop.keeping import Keeper
 
-__all__ = ["serve_workshop"]
+__all__ = ["Serving", "serve_workshop"]
 
 # Most of them only wait for a worker.
 _THREADS = 32
 _CUTTER_BEAT = 1.0
-_CONNECTIONS = 1000
-_SILENCE_S = 20
-_OWN_MACHINE = ("127.0.0.1", "localhost")
-# How often it is looked whether the day has a backup.
+# A connection on which nothing is asked is let go after so long, s.
+_SILENCE_S = 20.0
+# A request that does not come in whole is let go after so long; longer than any is worked on, s.
+_STALLED_S = 90
+# Those being answered when the workshop is closed have so long, s.
+_FAREWELL_S = 2.0
+# How often it is looked whether the day has a backup, s.
 _LOOKS_S = 1800
 _LOGGER = logging.getLogger(__name__)
 
 
-def serve_workshop(
-    host: str,
-    port: int,
-    data: Path | None,
-    *,
-    demo: bool,
-    browser: bool,
-    debug: bool = False,
-    names: Sequence[str] = (),
-) -> None:
-    """Serve until stopped.
+@dataclass(frozen=True, slots=True)
+class Serving:
+    """How a workshop is served.
 
-    Parameters
+    Attributes
     ----------
-    host, port
-        Where.
+    network
+        Where it listens.
     data
         Folder of the database; the user's own data folder when None.
-    demo
-        Keep a database of its own and fill it with the demo when it is empty.
-    browser
-        Open the maker's browser.
+    is_demo
+        Whether it has a database of its own, filled with the demo when it is empty.
+    opens_browser
+        Whether the maker's browser is opened.
     debug
-        Write all there is to say to the log.
-    names
-        Further host names it answers under.
+        Whether all there is to say is written to the log.
     """
-    _check_free(host, port)
-    database = database_at(data, demo=demo)
+
+    network: Network
+    data: Path | None
+    is_demo: bool = False
+    opens_browser: bool = False
+    debug: bool = False
+
+
+def serve_workshop(serving: Serving) -> None:
+    """Serve until stopped.
+
+    Raises
+    ------
+    BadInput
+        When it cannot listen there, or its folder cannot be used.
+    """
+    check_free(serving.network)
+    database = database_at(serving.data, demo=serving.is_demo)
     try:
-        with kept_alone(database):
-            _serve(host, port, database, demo=demo, browser=browser, debug=debug, names=names)
+        with kept_alone(database), _crew(database) as crew:
+            keep_journal(database.parent, debug=serving.debug)
+            _serve(serving, database, crew)
     except OSError as error:
         raise BadInput(
             f"The folder {database.parent} cannot be used: {error.strerror}.", "Give another with --data."
         ) from None
 
 
-def _serve(
-    host: str, port: int, database: Path, *, demo: bool, browser: bool, debug: bool, names: Sequence[str]
-) -> None:
-    # Asked to end, it ends in order, as by Ctrl+C.
-    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+@contextmanager
+def _crew(database: Path) -> Iterator[Crew]:
+    """Keep workers, and a folder for what they share, for as long as the workshop is served."""
     plans = database.parent / PLANS
     # A workshop that was killed could not tidy up.
     shutil.rmtree(plans, ignore_errors=True)
     plans.mkdir(mode=0o700)
     crew = Crew(WorkerSettings(database, plans))
     try:
-        _listen(crew, host, port, database, demo=demo, browser=browser, debug=debug, names=names)
+        yield crew
     finally:
         crew.end()
         shutil.rmtree(plans, ignore_errors=True)
 
 
-def _listen(
-    crew: Crew,
-    host: str,
-    port: int,
-    database: Path,
-    *,
-    demo: bool,
-    browser: bool,
-    debug: bool,
-    names: Sequence[str],
-) -> None:
-    keep_journal(database.parent, debug=debug)
-    settings = {"DATABASE": database, "CUTTER_BEAT": _CUTTER_BEAT, "HANDS": crew}
-    app = create_app({**settings, **_network(host, port, database, names)})
-    if demo:
+def _serve(serving: Serving, database: Path, crew: Crew) -> None:
+    network = serving.network
+    settings = settings_of(network, database.parent)
+    certificate = network.certificate_in(database.parent)
+    scheme = "https" if certificate else "http"
+    app = create_app(
+        {
+            "DATABASE": database,
+            "CUTTER_BEAT": _CUTTER_BEAT,
+            "HANDS": crew,
+            "SESSION_COOKIE_SECURE": certificate is not None,
+            **settings,
+        }
+    )
+    if serving.is_demo:
         from dunestead.demo.marram_row import fill_demo
 
         fill_demo(app.extensions["workbench"])
-    if not demo:
+    else:
         threading.Thread(target=_keep_daily, args=(app.extensions["keeper"],), daemon=True).start()
     # Reckon the board through while the maker's browser opens.
     threading.Thread(target=_warm_up, args=(app, crew), daemon=True).start()
-    address = f"http://{next(iter(app.config['NETWORK_NAMES']), f'{host}:{port}')}/"
+    address = f"{scheme}://{next(iter(app.config['NETWORK_NAMES']), f'{network.host}:{network.port}')}/"
     click.echo(f"Dunestead is at {address}  (stop with Ctrl+C)")
+    if certificate and network.makes_certificate:
+        click.echo(
+            "It made its own certificate, which no browser knows: each warns once that the connection is not private. "
+            f"Compare the fingerprint, then go on: {certificate.fingerprint}"
+        )
     sys.stdout.flush()
-    if browser:
+    if serving.opens_browser:
         webbrowser.open(address)
-    # Requests that wait a moment are no news to a maker.
-    logging.getLogger("waitress.queue").setLevel(logging.ERROR)
-    waitress.serve(  # type: ignore[no-untyped-call]
-        app,
-        host=host,
-        port=port,
-        threads=_THREADS,
-        ident=None,
-        # Connections that send nothing are let go, so that none wait behind them.
-        connection_limit=_CONNECTIONS,
-        channel_timeout=_SILENCE_S,
-        cleanup_interval=_SILENCE_S // 4,
-        max_request_body_size=3 * app.config["MAX_CONTENT_LENGTH"],
-        _quiet=True,
-    )
+    asyncio.run(_listen(app, crew, network, certificate))
+
+
+async def _listen(app: Flask, crew: Crew, network: Network, certificate: Certificate | None) -> None:
+    """Listen until asked to end."""
+    _take_connections()
+    asyncio.get_running_loop().set_default_executor(ThreadPoolExecutor(_THREADS))
+    config = Config()
+    config.bind = [f"{network.host}:{network.port}"]
+    if certificate:
+        config.certfile, config.keyfile = str(certificate.certificate), str(certificate.key)
+    config.keep_alive_timeout, config.read_timeout = _SILENCE_S, _STALLED_S
+    config.graceful_timeout = _FAREWELL_S
+    # Larger bodies are told to be too large by the application itself, as long as that is worth reading them.
+    config.wsgi_max_body_size = 3 * app.config["MAX_CONTENT_LENGTH"]
+    config.include_server_header = False
+    config.errorlog = logging.getLogger("dunestead.serving.hypercorn")
+    await serve(app, config, mode="wsgi")
+    # Whoever still waits is let go with the workers.
+    crew.end()
+
+
+def _take_connections() -> None:
+    """Let as many devices, and idle connections of theirs, come in as the system allows."""
+    _, most = resource.getrlimit(resource.RLIMIT_NOFILE)
+    resource.setrlimit(resource.RLIMIT_NOFILE, (most, most))
 
 
 def _warm_up(app: Flask, crew: Crew) -> None:
     crew.warm_up()
     app.test_client().get("/api/jobs")
-
-
-def _network(host: str, port: int, database: Path, names: Sequence[str]) -> dict[str, Any]:
-    """Return the settings of a workshop that listens to the network; none where it listens to its own machine alone.
-
-    Raises
-    ------
-    BadInput
-        When it would be open to everybody, for no passphrase is set.
-    """
-    if host in _OWN_MACHINE and not names:
-        return {}
-    access = Access(database.parent / ACCESS_FILE, time.monotonic)
-    if host not in _OWN_MACHINE and not access.is_set:
-        raise BadInput(
-            f"On {host} everybody in the network could change this workshop: it has no passphrase.",
-            "Set one first: dunestead passphrase. Or leave --host out, to use it on this machine alone.",
-        )
-    found = [_own_address() if host == "0.0.0.0" else host, socket.gethostname()]  # noqa: S104 - compared, not bound
-    others = [name for name in dict.fromkeys([*found, *names]) if name and name not in _OWN_MACHINE]
-    return {
-        "TRUSTED_HOSTS": [*_OWN_MACHINE, *others],
-        "NETWORK_NAMES": [f"{name}:{port}" for name in others],
-        "ACCESS": access if access.is_set else None,
-    }
-
-
-def _own_address() -> str | None:
-    """Return this machine's address in its network; nothing is sent to find it."""
-    with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as probe:
-        try:
-            probe.connect(("10.255.255.255", 9))
-            address: str = probe.getsockname()[0]
-        except OSError:
-            return None
-    return address
 
 
 def _keep_daily(keeper: Keeper) -> None:
@@ -189,19 +180,3 @@ def _keep_daily(keeper: Keeper) -> None:
             # Tried again in a while; the page shows how old the newest is.
             _LOGGER.exception("The backup of today could not be made")
         time.sleep(_LOOKS_S)
-
-
-def _check_free(host: str, port: int) -> None:
-    if not 1 <= port <= 65535:
-        raise BadInput(f"{port} is not a port.", "Give one from 1024 to 65535.")
-    if ":" in host:
-        raise BadInput(f"{host} is an IPv6 address, and Dunestead listens on IPv4 only.", "Use --host 127.0.0.1.")
-    with socket.socket() as probe:
-        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-        try:
-            probe.bind((host, port))
-        except socket.gaierror:
-            raise BadInput(f"This machine has no address called {host}.", "Use --host 127.0.0.1.") from None
-        except OSError as error:
-            fix = "Use --host 127.0.0.1." if error.errno == errno.EADDRNOTAVAIL else "Give another with --port."
-            raise BadInput(f"{host}:{port} cannot be used: {(error.strerror or 'in use').lower()}.", fix) from None
