@@ -1,15 +1,23 @@
 """The demo: the jobs of Marram Row, at different stations, sound but for two that teach."""
 
+import json
 from collections.abc import Iterator
+from pathlib import Path
 
 import pytest
+from jsonschema import Draft202012Validator
 
 from dunestead.demo.marram_row import EXAMPLES, begin_example, fill_demo
+from dunestead.formats.job_file import read_job_file, read_job_log, write_job_file
+from dunestead.formats.job_schema import job_schema
+from dunestead.formats.job_zip import open_job_zip, zip_job
 from dunestead.store import BlankStore, JobStore, RunStore, open_database, open_records
 from dunestead.workshop.cutting_room import CuttingRoom
 from dunestead.workshop.opened import OpenJob
 from dunestead.workshop.workbench import Workbench
 from tests.making import CATALOGUE
+
+SCHEMA = Draft202012Validator(job_schema())
 
 
 @pytest.fixture(scope="module")
@@ -124,3 +132,41 @@ def test_a_workshop_with_jobs_is_left_alone(workbench: Workbench, row: dict[str,
     fill_demo(workbench)
 
     assert len(workbench.numbers()) == len(row)
+
+
+def test_every_job_goes_into_another_workshop_with_its_files_and_what_happened(
+    workbench: Workbench, row: dict[str, OpenJob], tmp_path
+) -> None:
+    engine = open_database(tmp_path / "other.sqlite")
+    other = Workbench(
+        JobStore(engine), BlankStore(engine), open_records(engine), CATALOGUE, CuttingRoom(RunStore(engine))
+    )
+    for number in workbench.numbers():
+        job, log = workbench.stored(number)
+        text, files = open_job_zip(zip_job(job, workbench.file, log))
+        SCHEMA.validate(json.loads(text))
+
+        read = read_job_file(text, other.keep_named(files), other.sources, CATALOGUE)
+        there = other.stored(other.add(read, read_job_log(text)))
+
+        assert there[1] == log
+        assert there[0].name == job.name
+        assert json.loads(write_job_file(*_plain(there))) == json.loads(write_job_file(*_plain((job, log))))
+    engine.dispose()
+
+
+def _plain(stored: tuple) -> tuple:
+    """Return what a job file is written from, the files under their own keys."""
+    return stored[0], lambda key, _: key, stored[1]
+
+
+def test_the_published_schema_is_the_one_job_files_are_written_by() -> None:
+    published = json.loads(Path("docs/job-file.schema.json").read_text())
+
+    assert published == job_schema()
+    assert not list(
+        SCHEMA.iter_errors(
+            {"dunestead_job": 2, "surface": "coir", "blank": {"width": 600, "height": 400}, "design": [{"words": "A"}]}
+        )
+    )
+    assert [one.message for one in SCHEMA.iter_errors({"dunestead_job": 3})]

@@ -14,6 +14,7 @@ from dunestead.api.blanks import blanks
 from dunestead.api.curing import curing
 from dunestead.api.cutter import cutter
 from dunestead.api.cutting import cutting
+from dunestead.api.description import describe
 from dunestead.api.design import design
 from dunestead.api.examples import examples
 from dunestead.api.files import files
@@ -117,8 +118,9 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     install_access(app, app.config.get("ACCESS"))
     # What is registered last runs first: an answer is made small, and then its version is named.
     Compress(app)
-    app.add_url_rule("/", "page", _page)
-    app.add_url_rule("/<path:name>", "asset", _asset)
+    describe(app)
+    app.add_url_rule("/", "page", app.doc(hide=True)(_page))
+    app.add_url_rule("/<path:name>", "asset", app.doc(hide=True)(_asset))
     hands: Hands | None = app.config.get("HANDS")
     if hands:
         install_forwarding(app, hands, who_is_in)

@@ -7,6 +7,7 @@ from flask import Response
 
 from dunestead.api import cure_schemas as wire
 from dunestead.api import schemas
+from dunestead.api.description import hands_out
 from dunestead.api.opened import bench, opened
 from dunestead.core.errors import NotNow
 from dunestead.core.records import Hours, check_hours
@@ -107,6 +108,7 @@ def _all_from(found: OpenJob, code: str, copy: int) -> datetime | None:
 
 @curing.get("/jobs/<int:job_id>/care-cards-<any(a4, letter):paper>.pdf")
 @curing.input(schemas.UnitQuery, location="query")
+@hands_out("pdf")
 def get_care_cards(job_id: int, paper: str, query_data: schemas.UnitQuery) -> Response:
     """Download a care card for every copy."""
     found = opened(job_id, query_data)
@@ -120,6 +122,7 @@ def get_care_cards(job_id: int, paper: str, query_data: schemas.UnitQuery) -> Re
 
 @curing.get("/jobs/<int:job_id>/times.ics")
 @curing.input(schemas.UnitQuery, location="query")
+@hands_out("ics")
 def get_times(job_id: int, query_data: schemas.UnitQuery) -> Response:
     """Download what is still to be done as a calendar file."""
     found = opened(job_id, query_data)

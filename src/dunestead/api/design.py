@@ -7,6 +7,7 @@ from apiflask import APIBlueprint
 from flask import Response, request
 
 from dunestead.api import schemas as wire
+from dunestead.api.description import hands_out, takes_files
 from dunestead.api.design_views import drawn, look_out
 from dunestead.api.opened import bench, change, shown
 from dunestead.core.artwork.elements import Frame, PartEdit, Repeat, Traced, Words, element_of
@@ -66,7 +67,7 @@ def add_words(job_id: int, words: wire.WordsIn, query_data: wire.UnitQuery) -> w
 @design.post("/artwork")
 @design.input(wire.UnitQuery, location="query")
 @design.output(wire.JobOut)
-@design.doc(description="Multipart form: `artwork`, an SVG, DXF or picture file.")
+@takes_files(artwork="An SVG, DXF, HP-GL or picture file.")
 def add_artwork(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Add a drawing or a picture of one to the design."""
     workbench = bench()
@@ -223,6 +224,7 @@ def preview_face(job_id: int, element: int, face: str, query_data: wire.UnitQuer
 
 
 @design.get("/elements/<int:element>/picture.png")
+@hands_out("png")
 def get_picture(job_id: int, element: int) -> Response:
     """Return the picture that a part was traced from, upright and in grey."""
     from PIL import Image
@@ -285,7 +287,7 @@ def follow(job_id: int, given: wire.FollowIn, query_data: wire.UnitQuery) -> wir
 @design.post("/outline")
 @design.input(wire.UnitQuery, location="query")
 @design.output(wire.JobOut)
-@design.doc(description="Multipart form: `outline`, an SVG or DXF whose largest shape is the blank's outline.")
+@takes_files(outline="An SVG or DXF file whose largest shape is the blank's outline.")
 def set_outline(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Give the blank the outline of a drawing."""
     workbench = bench()

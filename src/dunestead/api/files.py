@@ -6,6 +6,7 @@ from apiflask import APIBlueprint
 from flask import Response
 
 from dunestead.api import schemas
+from dunestead.api.description import hands_out
 from dunestead.api.opened import bench
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.plan.keeper_sheet import draw_keepers
@@ -31,6 +32,7 @@ def _download(data: str | bytes, media_type: str, name: str) -> Response:
 
 @files.get("/masks/<int:number>.svg")
 @files.input(schemas.FileQuery, location="query")
+@hands_out("svg")
 def get_mask(job_id: int, number: int, query_data: schemas.FileQuery) -> Response:
     """Download a whole mask at true scale."""
     plan = bench().hand_out(job_id, f"mask {number}", "mm", anyway=query_data.anyway).plan
@@ -41,6 +43,7 @@ def get_mask(job_id: int, number: int, query_data: schemas.FileQuery) -> Respons
 
 @files.get('/sheets/<int:number>.<any(svg, dxf, hpgl, pdf, "pdf-a4", "pdf-letter", png):kind>')
 @files.input(schemas.FileQuery, location="query")
+@hands_out("svg", "dxf", "hpgl", "pdf", "png")
 def get_sheet(job_id: int, number: int, kind: str, query_data: schemas.FileQuery) -> Response:
     """Download one sheet at true scale in a format, read back and checked; a PDF on A4 or Letter is tiled."""
     plan = bench().hand_out(job_id, f"sheet {number}, {kind}", "mm", anyway=query_data.anyway).plan
@@ -53,6 +56,7 @@ def get_sheet(job_id: int, number: int, kind: str, query_data: schemas.FileQuery
 
 @files.get("/sheets.zip")
 @files.input(schemas.FileQuery, location="query")
+@hands_out("zip")
 def get_sheets(job_id: int, query_data: schemas.FileQuery) -> Response:
     """Download all sheets, the mask and a cut list."""
     opened = bench().hand_out(job_id, "sheets.zip", query_data.unit, anyway=query_data.anyway)
@@ -62,6 +66,7 @@ def get_sheets(job_id: int, query_data: schemas.FileQuery) -> Response:
 
 @files.get("/masks/<int:number>/keepers-<any(a4, letter):paper>.pdf")
 @files.input(schemas.UnitQuery, location="query")
+@hands_out("pdf")
 def get_keepers(job_id: int, number: int, paper: Any, query_data: schemas.UnitQuery) -> Response:
     """Download the outlines of a mask's keepers with their numbers, each in its place at true size."""
     plan = bench().open(job_id, query_data.unit).plan
@@ -74,6 +79,7 @@ def get_keepers(job_id: int, number: int, paper: Any, query_data: schemas.UnitQu
 
 @files.get("/bench-sheet-<any(a4, letter):paper>.pdf")
 @files.input(schemas.UnitQuery, location="query")
+@hands_out("pdf")
 def get_bench_sheet(job_id: int, paper: Any, query_data: schemas.UnitQuery) -> Response:
     """Download what is done from the weeding to the peel of one copy, to be ticked off; keepers at true size behind."""
     found = bench().open(job_id, query_data.unit)
@@ -83,8 +89,9 @@ def get_bench_sheet(job_id: int, paper: Any, query_data: schemas.UnitQuery) -> R
 
 
 @files.get("/job-file")
+@hands_out("zip")
 def get_job_file(job_id: int) -> Response:
-    """Download what the job starts from as an open job file, in a zip with the files it names."""
+    """Download the job as an open job file, with what happened to it, in a zip with the files it names."""
     workbench = bench()
-    job = workbench.job(job_id)
-    return _download(zip_job(job, workbench.file), "application/zip", f"{file_stem(job.name)}-job.zip")
+    job, log = workbench.stored(job_id)
+    return _download(zip_job(job, workbench.file, log), "application/zip", f"{file_stem(job.name)}-job.zip")

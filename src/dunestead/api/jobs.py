@@ -10,6 +10,7 @@ from apiflask import APIBlueprint
 from flask import Response, g, request
 
 from dunestead.api import schemas as wire
+from dunestead.api.description import takes_files
 from dunestead.api.opened import bench, change, made_on, shown
 from dunestead.api.sheet_schemas import CutSettingsIn
 from dunestead.api.views import card_out, catalogue_out
@@ -26,7 +27,7 @@ from dunestead.core.painting.coatings import Coating
 from dunestead.core.painting.mixing import MixPart
 from dunestead.core.records import CutSettings
 from dunestead.core.units import parse_length
-from dunestead.formats.job_file import read_job_file
+from dunestead.formats.job_file import read_job_file, read_job_log
 from dunestead.formats.job_zip import open_job_zip
 from dunestead.store import Where
 
@@ -133,11 +134,15 @@ def _broken(job_id: int, name: str, error: DunesteadError) -> str:
 @jobs.post("/jobs")
 @jobs.input(wire.UnitQuery, location="query")
 @jobs.output(wire.JobOut, status_code=201)
-@jobs.doc(
-    description=(
-        "Multipart form: `artwork` (an SVG, DXF or picture file) or `words`; optionally `name`, `surface`, `blank` "
-        "(the number of one of the library), `face` for the words, and the blank's `width` and `height`, as `600mm`."
-    ),
+@takes_files(
+    artwork="An SVG, DXF, HP-GL or picture file; or else:",
+    words="What is to be read.",
+    name="The job's name.",
+    surface="Key of a surface.",
+    blank="The number of one of the library.",
+    face="Key of the words' face.",
+    width="The blank's, as `600mm`.",
+    height="The blank's, as `400mm`.",
 )
 def begin_job(query_data: wire.UnitQuery) -> wire.JobOut:
     """Begin a job from an artwork file or from words."""
@@ -179,7 +184,7 @@ def _sized(form: Mapping[str, str], surface: Surface) -> Blank | None:
 @jobs.post("/jobs/job-file")
 @jobs.input(wire.UnitQuery, location="query")
 @jobs.output(wire.JobOut, status_code=201)
-@jobs.doc(description="Multipart form: `file`, a job file in JSON, or a zip of it with the files it names.")
+@takes_files(file="A job file in JSON, or a zip of it with the files it names.")
 def read_job(query_data: wire.UnitQuery) -> wire.JobOut:
     """Begin a job from a job file."""
     workbench, file = bench(), request.files.get("file")
@@ -187,7 +192,7 @@ def read_job(query_data: wire.UnitQuery) -> wire.JobOut:
         raise BadInput("No job file came with the request.", "Choose one.")
     text, files = open_job_zip(file.read())
     job = read_job_file(text, workbench.keep_named(files), workbench.sources, workbench.catalogue)
-    return shown(workbench.add(job), query_data)
+    return shown(workbench.add(job, read_job_log(text)), query_data)
 
 
 def _blank(given: wire.BlankIn) -> Blank:

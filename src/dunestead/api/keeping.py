@@ -5,6 +5,7 @@ from flask import Response, current_app, send_file
 
 from dunestead import __version__
 from dunestead.api import schemas as wire
+from dunestead.api.description import hands_out
 from dunestead.api.opened import bench
 from dunestead.workshop.keeping import Keeper
 
@@ -47,6 +48,7 @@ def make_backup() -> wire.BackupsOut:
 
 
 @keeping.get("/backups/<name>")
+@hands_out("zip")
 def get_backup(name: str) -> Response:
     """Hand out a backup, to be kept elsewhere."""
     found = _keeper().find(name)

@@ -8,6 +8,7 @@ from apiflask import APIBlueprint
 from flask import Response, request
 
 from dunestead.api import sheet_schemas as wire
+from dunestead.api.description import hands_out, takes_files
 from dunestead.api.opened import bench
 from dunestead.api.sheet_views import advice_out, workshop_out
 from dunestead.core.cutting.test_pattern import draw_test_pattern
@@ -185,6 +186,7 @@ def change_swatch(number: int, given: wire.SwatchIn) -> wire.WorkshopOut:
 
 @workshop.post("/swatches/<int:number>/photo")
 @workshop.output(wire.WorkshopOut)
+@takes_files(photo="A picture file.")
 def set_photo(number: int) -> wire.WorkshopOut:
     """Keep a photo of a swatch: upright, made smaller, without the place and device it came with."""
     before: Swatch = _shelf("swatches").get(number)
@@ -204,6 +206,7 @@ def drop_photo(number: int) -> wire.WorkshopOut:
 
 
 @workshop.get("/swatches/<int:number>/photo.jpg")
+@hands_out("jpg")
 def get_photo(number: int) -> Response:
     """Show the photo of a swatch."""
     swatch: Swatch = _shelf("swatches").get(number)
@@ -277,6 +280,7 @@ def advise_test_cut(given: wire.AdviceIn) -> wire.AdviceOut:
 
 
 @workshop.get("/test-pattern.<any(svg, dxf, hpgl, pdf):kind>")
+@hands_out("svg", "dxf", "hpgl", "pdf")
 def get_test_pattern(kind: str) -> Response:
     """Download the test pattern: a square with a round window and a triangle in it."""
     form, data = sheet_file(draw_test_pattern(), kind)

@@ -9,7 +9,7 @@ from dunestead.cli.jobs import lay, plan
 from dunestead.cli.keeping import backup, doctor, passphrase, restore
 from dunestead.cli.masks import check, mask, sheets, simulate
 from dunestead.cli.reporting import BAD_INPUT
-from dunestead.cli.running import bench, demo, openapi, serve
+from dunestead.cli.running import bench, demo, openapi, schema, serve
 from dunestead.core.errors import DunesteadError
 
 __all__ = ["main"]
@@ -58,6 +58,7 @@ for _command in (
     restore,
     doctor,
     passphrase,
+    schema,
     openapi,
 ):
     cli.add_command(_command)

@@ -9,7 +9,7 @@ import click
 from dunestead.cli.reporting import print_report
 
 _FILE = click.Path(path_type=Path, dir_okay=False)
-__all__ = ["bench", "demo", "openapi", "serve"]
+__all__ = ["bench", "demo", "openapi", "schema", "serve"]
 
 
 @click.command()
@@ -49,6 +49,14 @@ def demo(port: int, no_browser: bool, data: Path | None) -> None:
     from dunestead.serving.server import Serving, serve_workshop
 
     serve_workshop(Serving(Network("127.0.0.1", port), data, is_demo=True, opens_browser=not no_browser))
+
+
+@click.command()
+def schema() -> None:
+    """Print the schema of job files (JSON Schema)."""
+    from dunestead.formats.job_schema import job_schema
+
+    click.echo(json.dumps(job_schema(), indent=2))
 
 
 @click.command(hidden=True)

@@ -4,7 +4,7 @@ Lengths are mm. Files are named relative to the job file and stay inside its fol
 """
 
 import json
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import fields
 from typing import Any
 
@@ -28,19 +28,23 @@ from dunestead.core.job.job import (
     materials_for,
     usual_coatings,
 )
+from dunestead.core.job.log import LogEntry
+from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import look_at
 from dunestead.core.mask.fates import Fate
 from dunestead.core.painting.coatings import Coating
 
-__all__ = ["VERSION", "read_job_file", "write_job_file"]
+__all__ = ["VERSION", "read_job_file", "read_job_log", "write_job_file"]
 
 VERSION = 2
 _FATES: dict[str, Fate] = {"keep": "keep", "bridge": "bridge", "out": "leave-out", "drop": "drop"}
 _FATE_NAMES = {fate: name for name, fate in _FATES.items()}
 _KINDS: dict[str, type[Element]] = {"art": Drawn, "words": Words, "picture": Traced, "frame": Frame}
 # What a job file calls otherwise than the job's entries do.
-_OWN = ("dunestead_job", "name", "blank", "design", "fates", "coatings", "weather", "record")
+_OWN = ("dunestead_job", "name", "blank", "design", "fates", "coatings", "weather", "record", "log")
 _STARTS_AT_MM = 300.0
+_MOST_ROWS = 20_000
+_LOG = TypeAdapter(tuple[LogEntry, ...])
 Keep = Callable[[str], str]
 
 
@@ -93,6 +97,28 @@ _ENTRIES: Mapping[str, type] = {
     "paint": PaintEntry,
 }
 _JOB = TypeAdapter(Job)
+
+
+def read_job_log(text: str) -> tuple[LogEntry, ...]:
+    """Return what happened to the job that a file describes, in order; nothing where it does not say.
+
+    Raises
+    ------
+    BadInput
+        When it is no job file, or a row cannot be.
+    """
+    rows = _parsed(text).get("log") or []
+    if not isinstance(rows, list) or len(rows) > _MOST_ROWS:
+        raise BadInput("The log of the job file is no list of what happened.", "Leave it out, or export it anew.")
+    try:
+        log = _LOG.validate_python(rows)
+    except ValidationError as error:
+        raise _unusable(error, "log.") from None
+    for entry in log:
+        check_limits(entry)
+        if entry.at.tzinfo is None:
+            raise BadInput("A row of the log has a time without its zone.", "Write it as 2026-05-10T12:00:00+02:00.")
+    return log
 
 
 def _parsed(text: str) -> dict[str, Any]:
@@ -151,9 +177,13 @@ def _valid(state: dict[str, Any]) -> Job:
     try:
         return _JOB.validate_python(state)
     except ValidationError as error:
-        first = error.errors()[0]
-        where = ".".join(str(part) for part in first["loc"][1:] or first["loc"])
-        raise BadInput(f"In the job file “{where}” cannot be used: {first['msg'].lower()}.", "Correct it.") from None
+        raise _unusable(error) from None
+
+
+def _unusable(error: ValidationError, inside: str = "") -> BadInput:
+    first = error.errors()[0]
+    where = inside + ".".join(str(part) for part in (first["loc"] if inside else first["loc"][1:] or first["loc"]))
+    return BadInput(f"In the job file “{where}” cannot be used: {first['msg'].lower()}.", "Correct it.")
 
 
 # --- the design -------------------------------------------------------------------------------
@@ -223,8 +253,8 @@ def _fate(entries: Any) -> Fate:
 
 
 # --- writing ----------------------------------------------------------------------------------
-def write_job_file(job: Job, name_of: Callable[[str, str], str]) -> str:
-    """Return a job as a job file.
+def write_job_file(job: Job, name_of: Callable[[str, str], str], log: Sequence[LogEntry] = ()) -> str:
+    """Return a job as a job file, with what happened to it.
 
     Parameters
     ----------
@@ -232,6 +262,8 @@ def write_job_file(job: Job, name_of: Callable[[str, str], str]) -> str:
         With all its entries.
     name_of
         Given a file's key and the name it came by, returns the name it is written under.
+    log
+        What happened, oldest first.
     """
     state = _JOB.dump_python(job, mode="json")
     entries: dict[str, Any] = {"dunestead_job": VERSION, "name": job.name}
@@ -242,6 +274,8 @@ def write_job_file(job: Job, name_of: Callable[[str, str], str]) -> str:
     entries.pop("last_element")
     entries["fates"] = {number: _FATE_NAMES[fate] for number, fate in entries["fates"].items()}
     entries["record"] = state["record"]
+    if log:
+        entries["log"] = _LOG.dump_python(tuple(log), mode="json", exclude_defaults=True)
     return json.dumps(entries, indent=1, ensure_ascii=False) + "\n"
 
 

@@ -3,10 +3,11 @@
 import io
 import zipfile
 import zlib
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
 from dunestead.core.errors import BadInput
 from dunestead.core.job.job import Job
+from dunestead.core.job.log import LogEntry
 from dunestead.formats.job_file import write_job_file
 
 __all__ = ["open_job_zip", "zip_job"]
@@ -16,8 +17,8 @@ _WHEN = (2026, 1, 1, 0, 0, 0)
 _MOST_FILES, _MOST_BYTES = 80, 80_000_000
 
 
-def zip_job(job: Job, file: Callable[[str], bytes]) -> bytes:
-    """Return a zip of a job and of the files of its design, each once, by names that tell them apart."""
+def zip_job(job: Job, file: Callable[[str], bytes], log: Sequence[LogEntry] = ()) -> bytes:
+    """Return a zip of a job, its log and the files of its design, each once, by names that tell them apart."""
     names: dict[str, str] = {}
 
     def name_of(key: str, came_as: str) -> str:
@@ -25,7 +26,7 @@ def zip_job(job: Job, file: Callable[[str], bytes]) -> bytes:
         names.setdefault(key, f"{len(names) + 1}-{stem}")
         return names[key]
 
-    text = write_job_file(job, name_of)
+    text = write_job_file(job, name_of, log)
     held = io.BytesIO()
     with zipfile.ZipFile(held, "w", zipfile.ZIP_DEFLATED) as archive:
         archive.writestr(zipfile.ZipInfo(_JOB, _WHEN), text, zipfile.ZIP_DEFLATED)

@@ -125,13 +125,14 @@ class JobStore:
         past_stopping()
 
     # --- jobs -------------------------------------------------------------------------------------
-    def add(self, job: Job) -> int:
-        """Keep a new job and return its number."""
+    def add(self, job: Job, log: Sequence[LogEntry] = ()) -> int:
+        """Keep a new job, and what has happened to it elsewhere; returns its number."""
         with self._keeping() as session:
             row = JobRow(created_at=self._now(), head=1, version=1)
             row.revisions.append(RevisionRow(seq=1, at=self._now(), label="Job begun", version=1, state=_dumped(job)))
             session.add(row)
             session.flush()
+            session.add_all(self._row_of(row.id, entry) for entry in log)
             return row.id
 
     def is_empty(self) -> bool:
@@ -264,19 +265,12 @@ class JobStore:
             row = _row(session, job_id)
             if version is not None:
                 _expect(session, row, version)
-            for entry in entries:
-                signed = entry if entry.by else replace(entry, by=self._by())
-                state = _ENTRY.dump_python(signed, mode="json", exclude={"kind", "task", "at"})
-                session.add(
-                    LogRow(
-                        job_id=job_id,
-                        written_at=self._now(),
-                        kind=entry.kind,
-                        task=entry.task,
-                        at=entry.at,
-                        state=state,
-                    )
-                )
+            signed = [entry if entry.by else replace(entry, by=self._by()) for entry in entries]
+            session.add_all(self._row_of(job_id, entry) for entry in signed)
+
+    def _row_of(self, job_id: int, entry: LogEntry) -> LogRow:
+        state = _ENTRY.dump_python(entry, mode="json", exclude={"kind", "task", "at"})
+        return LogRow(job_id=job_id, written_at=self._now(), kind=entry.kind, task=entry.task, at=entry.at, state=state)
 
     # --- the board --------------------------------------------------------------------------------
     def board(self, where: Where = "board") -> list[BoardRow]:

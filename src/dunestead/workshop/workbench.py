@@ -245,9 +245,12 @@ class Workbench:
         job = fit_design(job, self.sources, self.catalogue)
         return self._store.add(self.reckon(job).plan.job)
 
-    def add(self, job: Job) -> int:
-        """Keep a job that was put together elsewhere, once it is reckoned through; returns its number."""
-        return self._store.add(self.reckon(job).plan.job)
+    def add(self, job: Job, log: Sequence[LogEntry] = ()) -> int:
+        """Keep a job that was put together elsewhere, and what happened to it, once it is reckoned through.
+
+        Returns its number.
+        """
+        return self._store.add(self.reckon(job).plan.job, log)
 
     def open(self, job_id: int, unit: str) -> OpenJob:
         """Return a job with all that follows from it."""
@@ -298,6 +301,11 @@ class Workbench:
     def job(self, job_id: int) -> Job:
         """Return what the maker decided about a job."""
         return self._store.get(job_id).job
+
+    def stored(self, job_id: int) -> tuple[Job, tuple[LogEntry, ...]]:
+        """Return what the maker decided about a job, and what happened to it."""
+        stored = self._store.get(job_id)
+        return stored.job, stored.log
 
     def file(self, key: str) -> bytes:
         """Return the bytes of a kept file."""

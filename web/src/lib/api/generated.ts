@@ -4,42 +4,6 @@
  */
 
 export interface paths {
-    "/": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Page */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Successful response */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": unknown;
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/backups": {
         parameters: {
             query?: never;
@@ -66,6 +30,13 @@ export interface paths {
                         "application/json": components["schemas"]["BackupsOut"];
                     };
                 };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -88,6 +59,18 @@ export interface paths {
                         "application/json": components["schemas"]["BackupsOut"];
                     };
                 };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -115,24 +98,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Successful response */
+                /** @description A file */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "application/zip": string;
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -173,15 +154,18 @@ export interface paths {
                         "application/json": components["schemas"]["BackupsOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -216,6 +200,13 @@ export interface paths {
                         "application/json": components["schemas"]["BlanksOut"];
                     };
                 };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -257,15 +248,18 @@ export interface paths {
                         "application/json": components["schemas"]["BlanksOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         options?: never;
@@ -303,15 +297,13 @@ export interface paths {
                         "application/json": components["schemas"]["CatalogueOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -352,15 +344,13 @@ export interface paths {
                         "application/json": components["schemas"]["ClocksOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -397,6 +387,13 @@ export interface paths {
                         "application/json": components["schemas"]["CutRunsOut"];
                     };
                 };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -438,15 +435,18 @@ export interface paths {
                         "application/json": components["schemas"]["CutRunsOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         options?: never;
@@ -485,15 +485,18 @@ export interface paths {
                         "application/json": components["schemas"]["CutRunsOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -528,6 +531,13 @@ export interface paths {
                         "application/json": components["schemas"]["ExamplesOut"];
                     };
                 };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -572,24 +582,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -626,15 +630,13 @@ export interface paths {
                         "application/json": components["schemas"]["FaceKeysOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -671,6 +673,13 @@ export interface paths {
                         "application/json": components["schemas"]["HandbookOut"];
                     };
                 };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -707,6 +716,13 @@ export interface paths {
                         "application/json": components["schemas"]["HealthOut"];
                     };
                 };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -747,22 +763,17 @@ export interface paths {
                         "application/json": components["schemas"]["BoardOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
-        /**
-         * Begin a job from an artwork file or from words.
-         * @description Multipart form: `artwork` (an SVG, DXF or picture file) or `words`; optionally `name`, `surface`, `blank` (the number of one of the library), `face` for the words, and the blank's `width` and `height`, as `600mm`.
-         */
+        /** Begin a job from an artwork file or from words. */
         post: {
             parameters: {
                 query?: {
@@ -774,7 +785,31 @@ export interface paths {
                 path?: never;
                 cookie?: never;
             };
-            requestBody?: never;
+            requestBody?: {
+                content: {
+                    "multipart/form-data": {
+                        /**
+                         * Format: binary
+                         * @description An SVG, DXF, HP-GL or picture file; or else:
+                         */
+                        artwork?: string;
+                        /** @description The number of one of the library. */
+                        blank?: string;
+                        /** @description Key of the words' face. */
+                        face?: string;
+                        /** @description The blank's, as `400mm`. */
+                        height?: string;
+                        /** @description The job's name. */
+                        name?: string;
+                        /** @description Key of a surface. */
+                        surface?: string;
+                        /** @description The blank's, as `600mm`. */
+                        width?: string;
+                        /** @description What is to be read. */
+                        words?: string;
+                    };
+                };
+            };
             responses: {
                 /** @description Successful response */
                 201: {
@@ -785,15 +820,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -832,15 +870,13 @@ export interface paths {
                         "application/json": components["schemas"]["BoardOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -881,15 +917,13 @@ export interface paths {
                         "application/json": components["schemas"]["BoardOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -909,10 +943,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Begin a job from a job file.
-         * @description Multipart form: `file`, a job file in JSON, or a zip of it with the files it names.
-         */
+        /** Begin a job from a job file. */
         post: {
             parameters: {
                 query?: {
@@ -924,7 +955,17 @@ export interface paths {
                 path?: never;
                 cookie?: never;
             };
-            requestBody?: never;
+            requestBody?: {
+                content: {
+                    "multipart/form-data": {
+                        /**
+                         * Format: binary
+                         * @description A job file in JSON, or a zip of it with the files it names.
+                         */
+                        file?: string;
+                    };
+                };
+            };
             responses: {
                 /** @description Successful response */
                 201: {
@@ -935,15 +976,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -984,24 +1028,13 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -1010,7 +1043,10 @@ export interface paths {
         delete: {
             parameters: {
                 query?: never;
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -1025,15 +1061,18 @@ export interface paths {
                     };
                     content?: never;
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         options?: never;
@@ -1046,7 +1085,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -1067,24 +1109,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         trace?: never;
@@ -1106,7 +1142,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -1127,24 +1166,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -1162,10 +1195,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Add a drawing or a picture of one to the design.
-         * @description Multipart form: `artwork`, an SVG, DXF or picture file.
-         */
+        /** Add a drawing or a picture of one to the design. */
         post: {
             parameters: {
                 query?: {
@@ -1173,13 +1203,26 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
                 cookie?: never;
             };
-            requestBody?: never;
+            requestBody?: {
+                content: {
+                    "multipart/form-data": {
+                        /**
+                         * Format: binary
+                         * @description An SVG, DXF, HP-GL or picture file.
+                         */
+                        artwork?: string;
+                    };
+                };
+            };
             responses: {
                 /** @description Successful response */
                 200: {
@@ -1190,24 +1233,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -1240,33 +1277,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Successful response */
+                /** @description A file */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "application/pdf": string;
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -1290,7 +1316,10 @@ export interface paths {
         post: {
             parameters: {
                 query?: never;
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -1311,24 +1340,18 @@ export interface paths {
                         "application/json": components["schemas"]["BlanksOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -1354,7 +1377,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                     number: number;
@@ -1372,24 +1398,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -1415,7 +1435,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -1436,24 +1459,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -1479,7 +1496,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -1500,24 +1520,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -1543,7 +1557,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -1564,24 +1581,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -1603,7 +1614,10 @@ export interface paths {
         post: {
             parameters: {
                 query?: never;
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -1624,24 +1638,18 @@ export interface paths {
                         "application/json": components["schemas"]["BridgeOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -1663,7 +1671,10 @@ export interface paths {
         post: {
             parameters: {
                 query?: never;
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -1678,15 +1689,18 @@ export interface paths {
                     };
                     content?: never;
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -1719,33 +1733,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Successful response */
+                /** @description A file */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "application/pdf": string;
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -1773,7 +1776,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -1794,24 +1800,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -1852,24 +1852,13 @@ export interface paths {
                         "application/json": components["schemas"]["CureOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -1897,7 +1886,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -1914,24 +1906,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -1958,7 +1944,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                     element: number;
@@ -1976,24 +1965,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         options?: never;
@@ -2006,7 +1989,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                     element: number;
@@ -2028,24 +2014,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         trace?: never;
@@ -2067,7 +2047,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                     element: number;
@@ -2085,24 +2068,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -2145,24 +2122,13 @@ export interface paths {
                         "application/json": components["schemas"]["FacePreviewOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -2193,24 +2159,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Successful response */
+                /** @description A file */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "image/png": string;
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -2234,7 +2198,10 @@ export interface paths {
         post: {
             parameters: {
                 query?: never;
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -2249,15 +2216,18 @@ export interface paths {
                     };
                     content?: never;
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -2283,7 +2253,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -2304,24 +2277,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -2347,7 +2314,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -2364,24 +2334,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -2407,7 +2371,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -2428,24 +2395,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -2471,7 +2432,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -2492,24 +2456,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -2550,24 +2508,13 @@ export interface paths {
                         "application/json": components["schemas"]["HeadOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -2597,24 +2544,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Successful response */
+                /** @description A file */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "application/zip": string;
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -2657,24 +2602,13 @@ export interface paths {
                         "application/json": components["schemas"]["LayoutsOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -2702,7 +2636,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                     code: string;
@@ -2720,24 +2657,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -2763,7 +2694,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -2784,24 +2718,18 @@ export interface paths {
                         "application/json": components["schemas"]["LookOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -2833,33 +2761,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Successful response */
+                /** @description A file */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "image/svg+xml": string;
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -2895,33 +2812,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Successful response */
+                /** @description A file */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "application/pdf": string;
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -2949,7 +2855,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                     number: number;
@@ -2971,24 +2880,18 @@ export interface paths {
                         "application/json": components["schemas"]["LaidOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -3014,7 +2917,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -3035,24 +2941,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -3089,15 +2989,13 @@ export interface paths {
                         "application/json": components["schemas"]["MendingOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -3137,15 +3035,13 @@ export interface paths {
                         "application/json": components["schemas"]["MethodChangeOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -3157,7 +3053,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                     key: string;
@@ -3175,24 +3074,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -3210,10 +3103,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Give the blank the outline of a drawing.
-         * @description Multipart form: `outline`, an SVG or DXF whose largest shape is the blank's outline.
-         */
+        /** Give the blank the outline of a drawing. */
         post: {
             parameters: {
                 query?: {
@@ -3221,13 +3111,26 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
                 cookie?: never;
             };
-            requestBody?: never;
+            requestBody?: {
+                content: {
+                    "multipart/form-data": {
+                        /**
+                         * Format: binary
+                         * @description An SVG or DXF file whose largest shape is the blank's outline.
+                         */
+                        outline?: string;
+                    };
+                };
+            };
             responses: {
                 /** @description Successful response */
                 200: {
@@ -3238,24 +3141,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -3296,24 +3193,13 @@ export interface paths {
                         "application/json": components["schemas"]["PaintOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -3342,7 +3228,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -3359,24 +3248,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         options?: never;
@@ -3401,7 +3284,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                     number: number;
@@ -3423,24 +3309,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -3481,24 +3361,13 @@ export interface paths {
                         "application/json": components["schemas"]["PeelOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -3526,7 +3395,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -3543,24 +3415,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -3582,7 +3448,10 @@ export interface paths {
         post: {
             parameters: {
                 query?: never;
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -3597,15 +3466,18 @@ export interface paths {
                     };
                     content?: never;
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -3630,7 +3502,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -3651,24 +3526,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         post?: never;
@@ -3695,7 +3564,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -3712,24 +3584,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -3755,7 +3621,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -3776,24 +3645,18 @@ export interface paths {
                         "application/json": components["schemas"]["RemediesOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -3819,7 +3682,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -3840,24 +3706,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -3883,7 +3743,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                     name: string;
@@ -3905,24 +3768,18 @@ export interface paths {
                         "application/json": components["schemas"]["SeamLaidOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -3959,15 +3816,13 @@ export interface paths {
                         "application/json": components["schemas"]["SearchOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -3975,7 +3830,10 @@ export interface paths {
         post: {
             parameters: {
                 query?: never;
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -3992,15 +3850,18 @@ export interface paths {
                         "application/json": components["schemas"]["SearchOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -4022,7 +3883,10 @@ export interface paths {
         post: {
             parameters: {
                 query?: never;
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -4039,15 +3903,18 @@ export interface paths {
                         "application/json": components["schemas"]["SearchOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -4078,33 +3945,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Successful response */
+                /** @description A file */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "application/zip": string;
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -4139,33 +3995,26 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Successful response */
+                /** @description A file */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "application/pdf": string;
+                        "application/vnd.hp-hpgl": string;
+                        "image/png": string;
+                        "image/svg+xml": string;
+                        "image/vnd.dxf": string;
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -4189,7 +4038,10 @@ export interface paths {
         post: {
             parameters: {
                 query?: never;
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                     number: number;
@@ -4211,24 +4063,18 @@ export interface paths {
                         "application/json": components["schemas"]["CutRunsOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -4270,24 +4116,13 @@ export interface paths {
                         "application/json": components["schemas"]["StationOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -4315,7 +4150,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -4336,24 +4174,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -4379,7 +4211,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -4400,24 +4235,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -4443,7 +4272,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -4464,24 +4296,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -4507,7 +4333,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -4528,24 +4357,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -4571,7 +4394,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -4592,24 +4418,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -4635,7 +4455,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -4656,24 +4479,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -4699,7 +4516,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -4720,24 +4540,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -4763,7 +4577,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -4784,24 +4601,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -4827,7 +4638,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -4848,24 +4662,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -4897,33 +4705,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Successful response */
+                /** @description A file */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "text/calendar": string;
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -4951,7 +4748,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -4968,24 +4768,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -5026,24 +4820,13 @@ export interface paths {
                         "application/json": components["schemas"]["ForecastOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -5086,24 +4869,13 @@ export interface paths {
                         "application/json": components["schemas"]["WeedOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -5131,7 +4903,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -5152,24 +4927,18 @@ export interface paths {
                         "application/json": components["schemas"]["WeedOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -5195,7 +4964,10 @@ export interface paths {
                     copy?: number;
                     room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
                 };
-                header?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
                 path: {
                     job_id: number;
                 };
@@ -5216,24 +4988,18 @@ export interface paths {
                         "application/json": components["schemas"]["JobOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -5274,24 +5040,13 @@ export interface paths {
                         "application/json": components["schemas"]["WorkOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -5334,15 +5089,18 @@ export interface paths {
                         "application/json": components["schemas"]["MixOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -5377,6 +5135,14 @@ export interface paths {
                         "application/json": components["schemas"]["SessionOut"];
                     };
                 };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                429: components["responses"]["TooOften"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -5403,15 +5169,19 @@ export interface paths {
                         "application/json": components["schemas"]["SessionOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                429: components["responses"]["TooOften"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         /** Sign out here, or everywhere. */
@@ -5435,15 +5205,19 @@ export interface paths {
                         "application/json": components["schemas"]["SessionOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                429: components["responses"]["TooOften"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         options?: never;
@@ -5479,6 +5253,19 @@ export interface paths {
                         "application/json": components["schemas"]["InvitationOut"];
                     };
                 };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                429: components["responses"]["TooOften"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -5519,15 +5306,19 @@ export interface paths {
                         "application/json": components["schemas"]["SessionOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                429: components["responses"]["TooOften"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -5564,15 +5355,13 @@ export interface paths {
                         "application/json": components["schemas"]["WaitOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -5613,15 +5402,18 @@ export interface paths {
                         "application/json": components["schemas"]["WaitOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -5656,6 +5448,13 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -5698,15 +5497,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -5748,24 +5550,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         post?: never;
@@ -5806,15 +5602,18 @@ export interface paths {
                         "application/json": components["schemas"]["HoursOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         post?: never;
@@ -5856,15 +5655,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -5906,24 +5708,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         post?: never;
@@ -5965,15 +5761,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -6015,24 +5814,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         post?: never;
@@ -6074,15 +5867,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -6124,24 +5920,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         post?: never;
@@ -6183,15 +5973,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -6233,24 +6026,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         post?: never;
@@ -6292,15 +6079,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -6342,24 +6132,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         post?: never;
@@ -6388,7 +6172,17 @@ export interface paths {
                 };
                 cookie?: never;
             };
-            requestBody?: never;
+            requestBody?: {
+                content: {
+                    "multipart/form-data": {
+                        /**
+                         * Format: binary
+                         * @description A picture file.
+                         */
+                        photo?: string;
+                    };
+                };
+            };
             responses: {
                 /** @description Successful response */
                 200: {
@@ -6399,15 +6193,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         /** Remove the photo of a swatch; the swatch itself stays. */
@@ -6431,15 +6228,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         options?: never;
@@ -6466,24 +6266,22 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Successful response */
+                /** @description A file */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "image/jpeg": string;
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -6526,15 +6324,18 @@ export interface paths {
                         "application/json": components["schemas"]["AdviceOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         delete?: never;
@@ -6562,24 +6363,25 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Successful response */
+                /** @description A file */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": unknown;
+                        "application/pdf": string;
+                        "application/vnd.hp-hpgl": string;
+                        "image/svg+xml": string;
+                        "image/vnd.dxf": string;
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         put?: never;
@@ -6621,15 +6423,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Validation error */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ValidationError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         post?: never;
@@ -6671,15 +6476,18 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
         options?: never;
@@ -6718,64 +6526,20 @@ export interface paths {
                         "application/json": components["schemas"]["WorkshopOut"];
                     };
                 };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
             };
         };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/{name}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Asset */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    name: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Successful response */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": unknown;
-                    };
-                };
-                /** @description Not found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["HTTPError"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -7904,10 +7668,6 @@ export interface components {
              * @enum {string}
              */
             style?: "single" | "double" | "dashed";
-        };
-        HTTPError: {
-            detail?: Record<string, never>;
-            message?: string;
         };
         /**
          * HandbookOut
@@ -12125,6 +11885,25 @@ export interface components {
             plate_width: number;
         };
         /**
+         * Problem
+         * @description What is wrong, and what to do about it (RFC 9457).
+         */
+        Problem: {
+            /** @description A word for programs; it does not change. */
+            code: string;
+            /** @description Both sentences. */
+            detail: string;
+            /** @description What to do, in a sentence. */
+            fix: string;
+            /** @description The request's number, under which the log has it. */
+            instance: string;
+            status: number;
+            /** @description What is wrong, in a sentence. */
+            title: string;
+            /** @description The kind of problem. */
+            type: string;
+        };
+        /**
          * ReadingsIn
          * @description What a tape read around a laid mask; left and right as one stands before the blank.
          */
@@ -12739,14 +12518,6 @@ export interface components {
             seconds: number;
             /** Task */
             task: string;
-        };
-        ValidationError: {
-            detail?: {
-                "<location>"?: {
-                    "<field_name>"?: string[];
-                };
-            };
-            message?: string;
         };
         /**
          * WaitOut
@@ -13583,7 +13354,125 @@ export interface components {
             settings: components["schemas"]["WorkshopOut.CutSettingsIn"];
         };
     };
-    responses: never;
+    responses: {
+        /** @description Something in it cannot be used, or it was sent under a foreign name */
+        BadInput: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description The job has changed since the version named */
+        ChangedMeanwhile: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description The database cannot be read or written */
+        Database: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description It does not name the version of the job it was made on */
+        NoVersion: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description It came from another site, or with the wrong passphrase */
+        NotAllowed: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description There is no such thing */
+        NotFound: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Right in itself, but not now; or it was stopped */
+        NotNow: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Not as described; or more than can be worked out */
+        NotUnderstood: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description What was sent is neither JSON nor a form with files */
+        OtherKind: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Nobody is signed in */
+        SignedOut: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description What was sent is too large */
+        TooLarge: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description There were too many tries */
+        TooOften: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description A fault of ours */
+        Unexpected: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+    };
     parameters: never;
     requestBodies: never;
     headers: never;
