@@ -44,7 +44,8 @@ class Sender:
             fields = schema.get("properties", {})
             return {key: self.value(one, depth + 1) for key, one in fields.items() if key in wanted or self.few()}
         if kind == "array":
-            count = 0 if depth > 3 else self.roll.randint(schema.get("minItems", 0), 3)
+            least = schema.get("minItems", 0)
+            count = least if depth > 3 else self.roll.randint(least, least + 3)
             return [self.value(schema.get("items", {}), depth + 1) for _ in range(count)]
         return self.plain(kind, schema)
 

@@ -5,6 +5,9 @@ import time
 
 import pytest
 
+from dunestead.api.app import create_app
+from dunestead.store import open_database
+from dunestead.store.searches import SearchStore
 from tests.shapes import WORD, rect, svg
 
 
@@ -152,6 +155,25 @@ def test_a_longer_search_is_seen_and_stopped(client) -> None:
     assert begun["sheets"] >= begun["bound"] > 0
     assert stopped.status_code == 200
     assert client.get(address).get_json()["running"] is False
+
+
+@pytest.mark.parametrize("choice", ["delete", "post"])
+def test_a_search_that_was_broken_off_is_named_until_it_is_let_be_or_begun_again(client, choice: str) -> None:
+    address = f"/api/jobs/{begin(client, cutter='pocket')['id']}/search"
+    database = client.application.config["DATABASE"]
+    engine = open_database(database)
+    SearchStore(engine).begin(1)
+    engine.dispose()
+
+    again = create_app({"DATABASE": database}).test_client()
+    assert again.get(address).get_json()["broken_off"] is True
+    assert again.open(address, method=choice.upper()).get_json()["broken_off"] is False
+    again.post(f"{address}/stop")
+    until = time.monotonic() + 20
+    while again.get(address).get_json()["running"] and time.monotonic() < until:
+        time.sleep(0.05)
+
+    assert create_app({"DATABASE": database}).test_client().get(address).get_json()["broken_off"] is False
 
 
 @pytest.mark.parametrize("kind", ["svg", "dxf", "hpgl", "pdf", "pdf-a4", "pdf-letter", "png"])

@@ -39,6 +39,7 @@ from dunestead.devices.weather import SimulatedWeather
 from dunestead.formats.picture import MOST_PICTURE_BYTES
 from dunestead.formats.svg.guard import MOST_BYTES
 from dunestead.store import BlankStore, JobStore, RunStore, open_database, open_records
+from dunestead.store.searches import SearchStore
 from dunestead.workshop.clock import Clock
 from dunestead.workshop.cutting_room import CuttingRoom
 from dunestead.workshop.keeping import Keeper
@@ -153,6 +154,7 @@ def _open_workshop(app: APIFlask, database: Path) -> None:
             clock,
             weather,
             _plans(app.config.get("PLANS")),
+            SearchStore(engine),
         )
 
     open_anew()

@@ -31,14 +31,23 @@ def begin_search(job_id: int) -> wire.SearchOut:
             job_id, f"Better packing: {packing.sheets} sheets", lambda job, _: with_packing(job, items, packing)
         )
 
-    return search_out(workbench.searches.begin(job_id, items, room, quick_pack(items, room), keep))
+    workbench.searches.begin(job_id, items, room, quick_pack(items, room), keep)
+    return _search(job_id)
 
 
 @cutter.get("/jobs/<int:job_id>/search")
 @cutter.output(wire.SearchOut)
 def get_search(job_id: int) -> wire.SearchOut:
     """Say how far a search is."""
-    return search_out(bench().searches.of(job_id))
+    return _search(job_id)
+
+
+@cutter.delete("/jobs/<int:job_id>/search")
+@cutter.output(wire.SearchOut)
+def forget_search(job_id: int) -> wire.SearchOut:
+    """Let a search be that was broken off when the workshop was closed."""
+    bench().searches.forget(job_id)
+    return _search(job_id)
 
 
 @cutter.post("/jobs/<int:job_id>/search/stop")
@@ -46,7 +55,12 @@ def get_search(job_id: int) -> wire.SearchOut:
 def stop_search(job_id: int) -> wire.SearchOut:
     """End a search; the best it found is kept."""
     bench().searches.stop(job_id)
-    return search_out(bench().searches.of(job_id))
+    return _search(job_id)
+
+
+def _search(job_id: int) -> wire.SearchOut:
+    searches = bench().searches
+    return search_out(searches.of(job_id), is_broken_off=searches.is_broken_off(job_id))
 
 
 # --- the cutter -------------------------------------------------------------------------------

@@ -412,9 +412,10 @@ class LayoutsOut(BaseModel):
 
 
 class SearchOut(BaseModel):
-    """A longer search for a better packing, as it stands."""
+    """A longer search for a better packing, as it stands; or broken off when the workshop was closed."""
 
     running: bool
+    broken_off: bool
     share: float
     sheets: int
     bound: int

@@ -205,13 +205,16 @@ def layouts_out(plan: Plan, tools: Tools) -> wire.LayoutsOut:
     )
 
 
-def search_out(search: Search | None) -> wire.SearchOut:
+def search_out(search: Search | None, *, is_broken_off: bool = False) -> wire.SearchOut:
     """Return a search as it stands; one that never was has ended with nothing."""
     if search is None:
-        return wire.SearchOut(running=False, share=0.0, sheets=0, bound=0, length=0.0, better=False)
+        return wire.SearchOut(
+            running=False, broken_off=is_broken_off, share=0.0, sheets=0, bound=0, length=0.0, better=False
+        )
     best = search.best
     return wire.SearchOut(
         running=search.is_running,
+        broken_off=is_broken_off,
         share=search.share,
         sheets=best.sheets,
         bound=best.bound,

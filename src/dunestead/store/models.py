@@ -119,6 +119,14 @@ class CutRunRow(Base):
     trouble: Mapped[str | None] = mapped_column(String(40))
 
 
+class SearchRow(Base):
+    """A longer search for a better layout of a job, under way."""
+
+    __tablename__ = "search"
+
+    job_id: Mapped[int] = mapped_column(primary_key=True, autoincrement=False)
+
+
 class BlankRow(Base):
     """A blank the maker works on often: its surface, and size, shape and colour as one entry."""
 

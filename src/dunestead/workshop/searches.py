@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 from threading import Event, Lock, Thread
 
 from dunestead.core.sheets.packing import Item, Packing, Room, improved
+from dunestead.store.searches import SearchStore
 
 __all__ = ["Search", "Searches"]
 
@@ -43,11 +44,15 @@ class Searches:
     ----------
     clock
         Steady seconds.
+    store
+        Where it is written down which are under way; None where nothing outlives the process.
     """
 
-    def __init__(self, clock: Callable[[], float]) -> None:
-        self._clock = clock
+    def __init__(self, clock: Callable[[], float], store: SearchStore | None = None) -> None:
+        self._clock, self._store = clock, store
         self._lock = Lock()
+        # The workshop was closed, or died, in the midst of these.
+        self._broken_off = store.all() if store else set[int]()
         self._by_job: dict[int, Search] = {}
 
     def begin(
@@ -67,19 +72,34 @@ class Searches:
             if now and now.is_running:
                 return now
             search = self._by_job[job] = Search(items, room, start, start, self._clock, self._clock())
-        Thread(target=self._look, args=(search, done), daemon=True).start()
+            self._broken_off.discard(job)
+            if self._store:
+                self._store.begin(job)
+        Thread(target=self._look, args=(job, search, done), daemon=True).start()
         return search
 
     def of(self, job: int) -> Search | None:
         """Return the search of a job, None when there was none."""
         return self._by_job.get(job)
 
+    def is_broken_off(self, job: int) -> bool:
+        """Say whether a job's search was broken off when the workshop was last closed."""
+        return job in self._broken_off
+
+    def forget(self, job: int) -> None:
+        """Let a search be that was broken off."""
+        with self._lock:
+            if job in self._broken_off:
+                self._broken_off.discard(job)
+                if self._store:
+                    self._store.end(job)
+
     def stop(self, job: int) -> None:
         """End a job's search; what it found is kept."""
         if search := self._by_job.get(job):
             search.stop.set()
 
-    def _look(self, search: Search, done: Callable[[Packing], None]) -> None:
+    def _look(self, job: int, search: Search, done: Callable[[Packing], None]) -> None:
         def better(packing: Packing) -> None:
             search.best = packing
 
@@ -91,3 +111,5 @@ class Searches:
                 done(search.best)
         finally:
             search.ended = self._clock()
+            if self._store:
+                self._store.end(job)

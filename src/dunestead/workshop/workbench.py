@@ -49,6 +49,7 @@ from dunestead.formats.artwork import read_drawing
 from dunestead.formats.picture import is_picture, read_picture
 from dunestead.formats.verified import check_cut
 from dunestead.store import BlankStore, JobHead, JobStore, Records, StoredBlank, StoredJob
+from dunestead.store.searches import SearchStore
 from dunestead.workshop.cards import Cards, short_hash
 from dunestead.workshop.clock import Clock
 from dunestead.workshop.clocks import Clocks
@@ -80,6 +81,7 @@ class Workbench:
         clock: Clock | None = None,
         weather: WeatherService | None = None,
         plans: Plans | None = None,
+        searches: SearchStore | None = None,
     ) -> None:
         self._store = store
         self.weather = weather or SimulatedWeather()
@@ -88,7 +90,7 @@ class Workbench:
         self.records = records
         self._shipped = catalogue
         self.cutting = cutting
-        self.searches = Searches(self.clock.steady)
+        self.searches = Searches(self.clock.steady, searches)
         self.sources = StoredSources(store.file)
         self._plans = plans or Plans()
         self.cards = Cards(store, self.open, catalogue)

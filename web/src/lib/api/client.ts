@@ -387,6 +387,7 @@ export const takeLayout = (id: number, unit: Unit, code: string) =>
 const ofJob = (id: number) => ({ params: { path: { job_id: id } } });
 export const beginSearch = (id: number) => answer(api.POST('/api/jobs/{job_id}/search', ofJob(id)));
 export const getSearch = (id: number) => answer(api.GET('/api/jobs/{job_id}/search', ofJob(id)));
+export const forgetSearch = (id: number) => answer(api.DELETE('/api/jobs/{job_id}/search', ofJob(id)));
 export const stopSearch = (id: number) => answer(api.POST('/api/jobs/{job_id}/search/stop', ofJob(id)));
 export const getCutter = () => answer(api.GET('/api/cutter'));
 export const sendSheet = (id: number, number: number, fault: CutFault | null, anyway: boolean) =>

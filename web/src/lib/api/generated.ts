@@ -2532,7 +2532,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Download what the job starts from as an open job file, in a zip with the files it names. */
+        /** Download the job as an open job file, with what happened to it, in a zip with the files it names. */
         get: {
             parameters: {
                 query?: never;
@@ -3864,7 +3864,44 @@ export interface paths {
                 503: components["responses"]["Database"];
             };
         };
-        delete?: never;
+        /** Let a search be that was broken off when the workshop was closed. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SearchOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -12085,13 +12122,15 @@ export interface components {
         };
         /**
          * SearchOut
-         * @description A longer search for a better packing, as it stands.
+         * @description A longer search for a better packing, as it stands; or broken off when the workshop was closed.
          */
         SearchOut: {
             /** Better */
             better: boolean;
             /** Bound */
             bound: number;
+            /** Broken Off */
+            broken_off: boolean;
             /** Length */
             length: number;
             /** Running */

@@ -3,7 +3,7 @@
   import type { OpenJob } from '../../job/open-job.svelte';
   import type { SheetsJob } from './part';
   import type { Search } from '../../lib/api/client';
-  import { beginSearch, getSearch, Problem, stopSearch } from '../../lib/api/client';
+  import { beginSearch, forgetSearch, getSearch, Problem, stopSearch } from '../../lib/api/client';
   import { several } from './words';
 
   interface Props {
@@ -46,6 +46,17 @@
     <Button color="alternative" size="xs" onclick={() => take(() => stopSearch(job.id))}
       >Stop, and keep the best</Button
     >
+  </div>
+{:else if search?.broken_off}
+  <div class="flex flex-col gap-1 text-sm" role="status">
+    <p class="m-0">A search for a better layout was broken off when the workshop was closed.</p>
+    <div class="flex gap-2">
+      <Button color="alternative" size="xs" onclick={() => take(() => beginSearch(job.id))}
+        >Search again</Button
+      >
+      <Button color="alternative" size="xs" onclick={() => take(() => forgetSearch(job.id))}>Let it be</Button
+      >
+    </div>
   </div>
 {:else if job.sheets.can_improve}
   <Button color="alternative" size="xs" onclick={() => take(() => beginSearch(job.id))}
