@@ -98,6 +98,24 @@ def test_signing_out_everywhere_ends_every_session(app) -> None:
     assert sign_in(other).status_code == 200
 
 
+def test_an_answer_under_way_while_all_are_signed_out_brings_nobody_back_in(app) -> None:
+    one, other, signing_out = app.test_client(), app.test_client(), []
+
+    @app.after_request
+    def meanwhile(response):
+        # Before the session of this answer is signed.
+        if signing_out:
+            signing_out.pop()()
+        return response
+
+    sign_in(one)
+    sign_in(other)
+    signing_out.append(lambda: one.delete("/api/session?everywhere=true"))
+
+    assert other.get("/api/jobs").status_code == 200
+    assert other.get("/api/jobs").status_code == 401
+
+
 def test_a_forged_or_foreign_cookie_opens_nothing(app, tmp_path: Path, clock) -> None:
     access = Access(tmp_path / "other.json", Seconds())
     access.choose("another workshop's words")

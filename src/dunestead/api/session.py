@@ -1,6 +1,7 @@
 """Signing in from the network: by the passphrase, or by a key shown as a picture to a tablet's camera."""
 
 from datetime import timedelta
+from hashlib import sha256
 
 import segno
 from apiflask import APIBlueprint, APIFlask
@@ -55,9 +56,19 @@ def install_access(app: APIFlask, access: Access | None) -> None:
 
 
 def _refuse_strangers() -> Response | None:
-    if not request.path.startswith("/api/") or request.path in _OPEN or session.get("in"):
+    if not request.path.startswith("/api/") or request.path in _OPEN or _is_in():
         return None
     return problem(401, "signed-out", "You are not signed in.", "Enter the workshop's passphrase.")
+
+
+def _era() -> str:
+    """Return what tells apart the times before and after everybody was signed out."""
+    return sha256(str(current_app.secret_key).encode()).hexdigest()[:16]
+
+
+def _is_in() -> bool:
+    # Not by the signature alone: an answer that is under way while all are signed out is signed anew after it.
+    return session.get("in") == _era()
 
 
 def who_is_in() -> str:
@@ -70,13 +81,13 @@ def who_is_in() -> str:
 
 def _state() -> wire.SessionOut:
     guarded = _access() is not None
-    return wire.SessionOut(guarded=guarded, signed_in=not guarded or bool(session.get("in")), by=session.get("by", ""))
+    return wire.SessionOut(guarded=guarded, signed_in=not guarded or _is_in(), by=session.get("by", ""))
 
 
 def _let_in(by: str) -> wire.SessionOut:
     session.clear()
     session.permanent = True
-    session["in"], session["by"] = True, by
+    session["in"], session["by"] = _era(), by
     return _state()
 
 
@@ -141,7 +152,7 @@ def sign_out(query_data: wire.SignOutQuery) -> wire.SessionOut:
     access = _access()
     if access is None:
         return _state()
-    was_in = session.get("in", False)
+    was_in = _is_in()
     session.clear()
     if was_in and query_data.everywhere:
         current_app.secret_key = access.sign_all_out()

@@ -13,6 +13,7 @@ from concurrent.futures import ThreadPoolExecutor
 from contextlib import contextmanager
 from dataclasses import dataclass
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 import click
 from flask import Flask
@@ -29,6 +30,9 @@ from dunestead.serving.worker import WorkerSettings
 from dunestead.store.alone import kept_alone
 from dunestead.store.places import PLANS, database_at
 from dunestead.workshop.keeping import Keeper
+
+if TYPE_CHECKING:
+    from _typeshed.wsgi import StartResponse, WSGIApplication, WSGIEnvironment
 
 __all__ = ["Serving", "serve_workshop"]
 
@@ -155,9 +159,23 @@ async def _listen(app: Flask, crew: Crew, network: Network, certificate: Certifi
     config.wsgi_max_body_size = 3 * app.config["MAX_CONTENT_LENGTH"]
     config.include_server_header = False
     config.errorlog = logging.getLogger("dunestead.serving.hypercorn")
-    await serve(app, config, mode="wsgi")
+    await serve(_never_empty(app), config, mode="wsgi")
     # Whoever still waits is let go with the workers.
     crew.end()
+
+
+def _never_empty(app: "WSGIApplication") -> "WSGIApplication":
+    """Return an application whose answers have at least one part: the server begins no answer before the first."""
+
+    def answering(environ: "WSGIEnvironment", start: "StartResponse") -> Iterator[bytes]:
+        parts = app(environ, start)
+        try:
+            yield b""
+            yield from parts
+        finally:
+            getattr(parts, "close", bool)()
+
+    return answering
 
 
 def _take_connections() -> None:
