@@ -8,7 +8,7 @@ BIN := $(VENV)/bin
 STATIC := src/dunestead/api/static
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/package.json
 
-.PHONY: demo serve wheel test lint types unit web-test browser bench shots lock api clean
+.PHONY: demo serve wheel test lint types unit web-test browser audit bench shots lock api clean
 
 demo: $(VENV)/.installed $(STATIC)/index.html
 	@$(BIN)/dunestead demo --no-browser --port $(PORT)
@@ -69,6 +69,10 @@ web-test: web/node_modules/.installed
 
 browser: $(VENV)/.dev $(STATIC)/index.html /usr/bin/chromium
 	$(BIN)/pytest -m browser
+
+# Asks what is known against the packages in the locks; over no network it says that it could not.
+audit: $(VENV)/.installed web/node_modules/.installed
+	$(BIN)/python -m scripts.audit
 
 bench: $(VENV)/.installed
 	$(BIN)/dunestead bench

@@ -100,7 +100,7 @@ def test_a_connection_is_encrypted_by_a_certificate_of_its_own(tmp_path: Path) -
         assert "fingerprint" in found.told
         with found.ask("/api/health") as answer:
             assert answer.status == 200
-        with pytest.raises(OSError, match="(?i)certificate.verify.failed"):
+        with pytest.raises(OSError, match=r"(?i)certificate.verify.failed"):
             urllib.request.urlopen(f"https://127.0.0.1:{found.port}/api/health", timeout=5)
     finally:
         found.end()
