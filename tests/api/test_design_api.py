@@ -334,3 +334,21 @@ def test_blanks_that_cannot_be_are_refused(client, blank: dict, said: str) -> No
     assert answer.status_code == 400
     assert said in str(answer.get_json())
     assert client.get(address(job)).get_json() == job
+
+
+def test_a_drawing_is_begun_and_added_without_what_is_too_fine_for_the_surface(client) -> None:
+    """On coir 6 mm is the least stroke, and its usual blank 600 wide: 1 % of a drawing 300 wide is 3."""
+    specks = "".join(f'<circle cx="{20 + k}" cy="120" r="0.3" fill="#00{k:02d}00"/>' for k in range(50))
+    data = svg(f'<path d="M0 0H300V100H0z"/>{specks}')
+
+    def sent(**more: str):
+        return {"artwork": (io.BytesIO(data), "specks.svg"), "surface": "coir", **more}
+
+    whole = client.post("/api/jobs", data=sent()).get_json()
+    plain = client.post("/api/jobs", data=sent(plainer="yes")).get_json()
+    added = client.post(f"/api/jobs/{whole['id']}/artwork", data=sent(plainer="yes")).get_json()
+
+    assert len(whole["elements"][0]["parts"]) == 51
+    assert len(plain["elements"][0]["parts"]) == 1
+    assert [len(one["parts"]) for one in added["elements"]] == [51, 1]
+    assert any("50 specks left out" in notice for notice in plain["elements"][0]["notices"])

@@ -48,7 +48,7 @@ def begin(client, hole: float = 20, **headers):
 
 
 @pytest.mark.parametrize(
-    "at", ["Reading the file", "Outlining shapes", "Measuring widths", "Proving the cut of each sheet"]
+    "at", ["Reading the file", "Outlining 2 shapes in 1 colour", "Measuring widths", "Proving the cut of each sheet"]
 )
 def test_a_request_says_where_it_is_and_when_stopped_has_changed_nothing(client, monkeypatch, at: str) -> None:
     held, answers, hole = Held(monkeypatch, at), [], 20.0 + sum(at.encode()) / 1e4

@@ -141,7 +141,7 @@ def test_who_asks_for_little_does_not_wait_for_who_asks_for_much(workshop: Works
     number = begin(workshop.client).get_json()["id"]
     heavy = Thread(target=lambda: begin(workshop.app.test_client(), star(300), **KEY))
     heavy.start()
-    until(lambda: at_work(workshop) == "Outlining shapes")
+    until(lambda: at_work(workshop).startswith("Outlining"))
 
     assert workshop.client.get(f"/api/jobs/{number}/head").status_code == 200
     assert heavy.is_alive()
@@ -155,7 +155,7 @@ def test_what_is_stopped_between_its_checkpoints_has_changed_nothing(workshop: W
     answers = []
     heavy = Thread(target=lambda: answers.append(begin(workshop.app.test_client(), star(400), **KEY)))
     heavy.start()
-    until(lambda: at_work(workshop) == "Outlining shapes")
+    until(lambda: at_work(workshop).startswith("Outlining"))
     workshop.client.post(f"/api/waits/{KEY['Wait-Key']}/stop")
     heavy.join(20)
 

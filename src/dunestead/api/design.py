@@ -67,11 +67,16 @@ def add_words(job_id: int, words: wire.WordsIn, query_data: wire.UnitQuery) -> w
 @design.post("/artwork")
 @design.input(wire.UnitQuery, location="query")
 @design.output(wire.JobOut)
-@takes_files(artwork="An SVG, DXF, HP-GL or picture file.")
+@takes_files(
+    artwork="An SVG, DXF, HP-GL or picture file.",
+    plainer="Anything, to leave out of a drawing what is too fine for the surface, and to join its colours.",
+)
 def add_artwork(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Add a drawing or a picture of one to the design."""
     workbench = bench()
-    make = workbench.keep_file(*_file("artwork"))
+    blank = workbench.job(job_id).blank
+    plainer = workbench.plainer_for(blank.surface, blank.piece) if request.form.get("plainer") else None
+    make = workbench.keep_file(*_file("artwork"), plainer)
     change(job_id, "Artwork added", lambda job, _: workbench.with_new(job, make))
     return shown(job_id, query_data)
 

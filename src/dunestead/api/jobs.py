@@ -136,6 +136,7 @@ def _broken(job_id: int, name: str, error: DunesteadError) -> str:
 @jobs.output(wire.JobOut, status_code=201)
 @takes_files(
     artwork="An SVG, DXF, HP-GL or picture file; or else:",
+    plainer="Anything, to leave out of a drawing what is too fine for the surface, and to join its colours.",
     words="What is to be read.",
     name="The job's name.",
     surface="Key of a surface.",
@@ -155,7 +156,8 @@ def begin_job(query_data: wire.UnitQuery) -> wire.JobOut:
     file = request.files.get("artwork")
     own = blank.blank if blank else _sized(form, workbench.catalogue.surface(surface))
     if file and file.filename:
-        make = workbench.keep_file(file.read(), file.filename)
+        plainer = workbench.plainer_for(surface, own) if form.get("plainer") else None
+        make = workbench.keep_file(file.read(), file.filename, plainer)
         stem = file.filename.rsplit("/", 1)[-1].rsplit(".", 1)[0].replace("-", " ").replace("_", " ").strip()
     elif words:
         make = workbench.first_words(words, form.get("face") or None, surface, own)

@@ -5,6 +5,7 @@ from typing import Any
 
 from apiflask import APIFlask
 from flask import Response, g, has_request_context, json
+from shapely.errors import GEOSException
 from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException, SecurityError
 
@@ -83,6 +84,11 @@ def install_problems(app: APIFlask) -> None:
     @app.errorhandler(MemoryError)
     def too_much(_: MemoryError) -> Response:
         return problem(422, TooMuch.code, "Working this out needs more memory than there is for it.", SIMPLER)
+
+    @app.errorhandler(GEOSException)
+    def geometry(error: GEOSException) -> Response:
+        # It tells of memory by the name that its own language has for it.
+        return too_much(MemoryError()) if "bad_alloc" in str(error) else unknown(error)
 
     @app.errorhandler(OverflowError)
     def too_large(_: OverflowError) -> Response:

@@ -10,6 +10,7 @@ from pydantic import TypeAdapter
 
 from dunestead.core.artwork.elements import Drawn, Element, Traced, Words, clean_text
 from dunestead.core.artwork.painted import paint
+from dunestead.core.artwork.plainer import Plainer, made_plainer
 from dunestead.core.artwork.trace.outline import trace
 from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.artwork.words.lines import in_lines
@@ -129,8 +130,16 @@ class Workbench:
         return Tools(self.sources, self.catalogue, unit)
 
     # --- files and parts --------------------------------------------------------------------------
-    def keep_file(self, data: bytes, file_name: str) -> Callable[[int], Element]:
+    def plainer_for(self, surface: str, blank: Blank | None) -> Plainer:
+        """Return how a drawing is made plainer for a surface: without what is too fine for it at any size that fits."""
+        row = self.catalogue.surface(surface)
+        longer = max(blank.size if blank else row.blank)
+        return Plainer(min(round(row.stroke / longer, 4), 0.5), round(self.catalogue.workshop["plainer_colours"]))
+
+    def keep_file(self, data: bytes, file_name: str, plainer: Plainer | None = None) -> Callable[[int], Element]:
         """Keep an artwork file once it has proven readable; returns what makes an element of it.
+
+        A drawing is made plainer where that is wished; a picture is traced as it is.
 
         Raises
         ------
@@ -142,9 +151,13 @@ class Workbench:
             trace(read_picture(data), TraceSettings())
             key = self._store.keep_file(data)
             return lambda number: Traced(id=number, source=key, file_name=name, width=_STARTS_AT_MM)
-        paint(read_drawing(data, name), _STARTS_AT_MM)
+        drawing = read_drawing(data, name)
+        paint(made_plainer(drawing, plainer) if plainer else drawing, _STARTS_AT_MM)
         key = self._store.keep_file(data)
-        return lambda number: Drawn(id=number, source=key, file_name=name, width=_STARTS_AT_MM)
+        least, colours = (plainer.least, plainer.colours) if plainer else (None, None)
+        return lambda number: Drawn(
+            id=number, source=key, file_name=name, width=_STARTS_AT_MM, least=least, colours=colours
+        )
 
     def faces_for(self, text: str) -> list[str]:
         """Return the keys of the faces that have every letter of a text, in the order of the table."""

@@ -96,7 +96,15 @@
     await attempt(async () => void (await push(`/job/${(await begun()).id}/blank`)));
     beginning = false;
   }
-  const begin = (start: Start) => open(() => api.beginJob(start, settings.unit));
+  const begin = (start: Start): Promise<void> =>
+    open(() =>
+      start.artwork && !start.plainer
+        ? api.orPlainer(
+            () => api.beginJob(start, settings.unit),
+            () => void begin({ ...start, plainer: true }),
+          )
+        : api.beginJob(start, settings.unit),
+    );
 
   /** Do something to a job, and show the board as it is then. */
   async function deed(work: () => Promise<unknown>): Promise<boolean> {

@@ -183,7 +183,15 @@ export class OpenJob {
 
   addWords = (text: string) => this.#add(() => api.addWords(this.id, settings.unit, text));
   addFrame = () => this.#add(() => api.addFrame(this.id, settings.unit));
-  addArtwork = (file: File) => this.#add(() => api.addArtwork(this.id, settings.unit, file));
+  addArtwork = (file: File, plainer = false): Promise<void> =>
+    this.#add(() =>
+      plainer
+        ? api.addArtwork(this.id, settings.unit, file, true)
+        : api.orPlainer(
+            () => api.addArtwork(this.id, settings.unit, file),
+            () => void this.addArtwork(file, true),
+          ),
+    );
   copyPart = (id: number) => this.#add(() => api.copyPart(this.id, id, settings.unit));
   dropPart = (id: number) => this.#ask(() => api.dropPart(this.id, id, settings.unit));
   changePart = (id: number, entries: api.PartChange | ((part: api.Part) => api.PartChange)) =>

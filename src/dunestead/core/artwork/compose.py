@@ -16,6 +16,7 @@ from dunestead.core.artwork.elements import Drawn, Element, Frame, Mend, Traced,
 from dunestead.core.artwork.frames import frame_region
 from dunestead.core.artwork.painted import Painted, carried, paint, unite
 from dunestead.core.artwork.parts import edited, parts_of
+from dunestead.core.artwork.plainer import Plainer, made_plainer
 from dunestead.core.artwork.repeats import copies
 from dunestead.core.artwork.sources import Sources
 from dunestead.core.artwork.trace.outline import trace
@@ -237,6 +238,9 @@ def _composed_once(form: _Form) -> Painted:
     return replace(painted, form=form.name)
 
 
+_ALL_COLOURS = 1_000_000
+
+
 def _as_painted(key: str, placed: PlacedElement, painted: Painted) -> Painted:
     """Return a design that is but one drawing, with what is known of it already: uniting its colours takes long."""
     x0, y0, x1, y1 = placed.box
@@ -265,7 +269,10 @@ def drawing_of(element: Element, sources: Sources) -> Drawing | None:
     if isinstance(element, Words):
         return set_words(element.setting, sources.face(element.face)).drawing
     if isinstance(element, Drawn):
-        return sources.drawing(element.source)
+        drawing = sources.drawing(element.source)
+        if element.least is None and element.colours is None:
+            return drawing
+        return made_plainer(drawing, Plainer(element.least or 0.0, element.colours or _ALL_COLOURS))
     if isinstance(element, Traced):
         return trace(sources.picture(element.source), element.trace, element.colour).drawing
     return None

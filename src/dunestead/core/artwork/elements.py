@@ -153,13 +153,19 @@ class Words(_Placed):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Drawn(_Placed):
-    """Artwork from a file, by the key of its bytes; width in mm before it is turned."""
+    """Artwork from a file, by the key of its bytes; width in mm before it is turned.
+
+    Where it was more than can be worked out: the share of its longer side under which shapes are left out, and how
+    many of its colours stay.
+    """
 
     kind: Literal["drawn"] = "drawn"
     source: str
     file_name: str
     width: float = limited(REQUIRED, "width of the artwork", _SMALLEST_MM, _LARGEST_MM, "mm")
     edits: tuple[PartEdit, ...] = ()
+    least: float | None = limited(None, "share under which shapes are left out", 0.0001, 0.5)
+    colours: int | None = limited(None, "number of colours", 1, 60)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -22,6 +22,7 @@ from dunestead.core.geometry.runs import near_pairs
 from dunestead.core.geometry.strokes import Pen, outline_strokes, turn_for_pen
 from dunestead.core.progress import tell
 from dunestead.core.tolerances import TOLERANCES
+from dunestead.core.units import several
 
 __all__ = ["Painted", "carried", "lightness", "paint", "paint_alone", "unite"]
 
@@ -183,8 +184,11 @@ def _by_colour(shapes: tuple[Shape, ...], to_mm: Affine) -> dict[str, shapely.Mu
     parts: dict[str, list[BaseGeometry]] = {}
     clip_cache: dict[int, BaseGeometry] = {}
     fills = _fill_regions([shape for shape in shapes if shape.fill], to_mm)
+    # Whoever has waited too long learns of what there is too much.
+    colours = len({colour for shape in shapes for colour in (shape.fill, shape.stroke) if colour})
+    outlining = f"Outlining {several(len(shapes), 'shape')} in {several(colours, 'colour')}"
     for k, shape in enumerate(shapes):
-        tell("Outlining shapes", k / len(shapes))
+        tell(outlining, k / len(shapes))
         regions = [(shape.fill, next(fills))] if shape.fill else []
         if shape.stroke and shape.pen and shape.pen.width > 0:
             regions.append((shape.stroke, _stroke_region(shape, shape.pen, to_mm)))

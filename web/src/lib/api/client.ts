@@ -98,6 +98,8 @@ export class Problem extends Error {
     readonly what: string,
     readonly fix: string,
     readonly code = '',
+    /** Another way to the same end, where there is one. */
+    readonly instead?: { label: string; act: () => void },
   ) {
     super(`${what} ${fix}`);
   }
@@ -494,6 +496,8 @@ const asking = (unit: Unit) => `unit=${unit}${room ? `&room=${room}` : ''}`;
 /** What a new job starts from: artwork or words, on a surface or on a blank of the library. */
 export interface Start {
   artwork?: File;
+  /** Whether the drawing goes without what is too fine for the surface, and with its colours joined. */
+  plainer?: boolean;
   words?: string;
   surface?: string;
   blank?: number;
@@ -506,6 +510,7 @@ export interface Start {
 export function beginJob(start: Start, unit: Unit): Promise<Job> {
   const fields: Record<string, string | File> = {};
   if (start.artwork) fields.artwork = start.artwork;
+  if (start.plainer) fields.plainer = 'yes';
   if (start.words) fields.words = start.words;
   if (start.surface) fields.surface = start.surface;
   if (start.blank !== undefined) fields.blank = String(start.blank);
@@ -520,7 +525,18 @@ export function beginJob(start: Start, unit: Unit): Promise<Job> {
 /** Begin a job from a job file, or a zip of it with its artwork. */
 export const readJobFile = (file: File, unit: Unit) => send(`/api/jobs/job-file?unit=${unit}`, { file });
 
-export const addArtwork = (id: number, unit: Unit, artwork: File) =>
-  send(`/api/jobs/${id}/artwork?${asking(unit)}`, { artwork });
+export const addArtwork = (id: number, unit: Unit, artwork: File, plainer = false) =>
+  send(`/api/jobs/${id}/artwork?${asking(unit)}`, plainer ? { artwork, plainer: 'yes' } : { artwork });
+
+/** Offer to add a drawing made plainer, where it was more than could be worked out. */
+export async function orPlainer<T>(ask: () => Promise<T>, plainer: () => void): Promise<T> {
+  try {
+    return await ask();
+  } catch (error) {
+    if (!(error instanceof Problem) || error.code !== 'too-much') throw error;
+    const label = 'Leave out specks, join colours, and try again';
+    throw new Problem(error.what, error.fix, error.code, { label, act: plainer });
+  }
+}
 export const setOutline = (id: number, unit: Unit, outline: File) =>
   send(`/api/jobs/${id}/outline?${asking(unit)}`, { outline });

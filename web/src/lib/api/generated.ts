@@ -801,6 +801,8 @@ export interface paths {
                         height?: string;
                         /** @description The job's name. */
                         name?: string;
+                        /** @description Anything, to leave out of a drawing what is too fine for the surface, and to join its colours. */
+                        plainer?: string;
                         /** @description Key of a surface. */
                         surface?: string;
                         /** @description The blank's, as `600mm`. */
@@ -1220,6 +1222,8 @@ export interface paths {
                          * @description An SVG, DXF, HP-GL or picture file.
                          */
                         artwork?: string;
+                        /** @description Anything, to leave out of a drawing what is too fine for the surface, and to join its colours. */
+                        plainer?: string;
                     };
                 };
             };
