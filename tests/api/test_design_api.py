@@ -351,4 +351,4 @@ def test_a_drawing_is_begun_and_added_without_what_is_too_fine_for_the_surface(c
     assert len(whole["elements"][0]["parts"]) == 51
     assert len(plain["elements"][0]["parts"]) == 1
     assert [len(one["parts"]) for one in added["elements"]] == [51, 1]
-    assert any("50 specks left out" in notice for notice in plain["elements"][0]["notices"])
+    assert any("50 specks left out" in finding["message"] for finding in plain["findings"])

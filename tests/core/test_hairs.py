@@ -43,3 +43,17 @@ def test_closing_adds_next_to_nothing_and_takes_nothing_away(gap: float, turn: f
     assert shapely.difference(region, closed).area < 1e-4
     assert closed.area - region.area < 0.5
     assert (len(closed.geoms) == 1) == (gap < 0.04)
+
+
+def test_thousands_that_touch_in_one_spot_are_one_place_and_another_spot_is_another() -> None:
+    """As where a point far off a drawing leaves all the rest of it next to nothing in size."""
+    spots = [
+        shapely.box(x + 0.002 * i, 0.002 * j, x + 0.002 * i + 0.001, 0.002 * j + 0.001)
+        for x in (0.0, 500.0)
+        for i in range(30)
+        for j in range(30)
+    ]
+
+    places = touching_places(shapely.MultiPolygon(spots), 0.09)
+
+    assert sorted(round(x / 500) for x in places[:, 0].tolist()) == [0, 1]

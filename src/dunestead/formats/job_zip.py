@@ -1,6 +1,8 @@
 """A job file together with the files it names, in one zip."""
 
 import io
+import lzma
+import struct
 import zipfile
 import zlib
 from collections.abc import Callable, Sequence
@@ -14,6 +16,11 @@ __all__ = ["open_job_zip", "zip_job"]
 
 _JOB = "job.json"
 _WHEN = (2026, 1, 1, 0, 0, 0)
+# Whatever the standard library's reader stumbles over in a zip that is none.
+_NO_ZIP = (
+    *(zipfile.BadZipFile, zlib.error, lzma.LZMAError, struct.error),
+    *(EOFError, OSError, OverflowError, RuntimeError, ValueError),
+)
 _MOST_FILES, _MOST_BYTES = 80, 80_000_000
 
 
@@ -51,7 +58,7 @@ def open_job_zip(data: bytes) -> tuple[str, dict[str, bytes]]:
             if len(infos) > _MOST_FILES or sum(info.file_size for info in infos) > _MOST_BYTES:
                 raise BadInput("This zip holds more than a job does.", "Send one job with its own files.")
             files = {info.filename: archive.read(info) for info in infos}
-    except (zipfile.BadZipFile, zlib.error, EOFError, RuntimeError, NotImplementedError, OSError):
+    except _NO_ZIP:
         raise BadInput("This zip cannot be opened.", "Export the job anew.") from None
     text = files.pop(_JOB, None)
     if text is None:

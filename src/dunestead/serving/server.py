@@ -120,6 +120,7 @@ def _serve(serving: Serving, database: Path, crew: Crew) -> None:
             "DATABASE": database,
             "CUTTER_BEAT": _CUTTER_BEAT,
             "HANDS": crew,
+            "PLANS": database.parent / PLANS,
             "SESSION_COOKIE_SECURE": certificate is not None,
             **settings,
         }

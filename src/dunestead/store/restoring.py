@@ -1,9 +1,12 @@
 """A backup is looked into without trust, and put back with what was there kept aside."""
 
 import json
+import lzma
 import shutil
 import sqlite3
+import struct
 import zipfile
+import zlib
 from collections.abc import Iterator
 from contextlib import closing, contextmanager
 from datetime import datetime
@@ -18,7 +21,11 @@ from dunestead.store.soundness import check_database, digest
 
 __all__ = ["database_in", "restore"]
 
-_NO_BACKUP = (OSError, zipfile.BadZipFile, KeyError, ValueError, TypeError, RecursionError, EOFError)
+# Whatever the standard library's readers stumble over in a file that is no backup.
+_NO_BACKUP = (
+    *(zipfile.BadZipFile, zlib.error, lzma.LZMAError, struct.error),
+    *(EOFError, KeyError, OSError, OverflowError, RuntimeError, TypeError, ValueError),
+)
 
 
 def restore(backup: Path, database: Path, now: datetime) -> Path | None:
@@ -63,7 +70,7 @@ def database_in(backup: Path) -> Iterator[Path]:
             with zipfile.ZipFile(backup) as archive:
                 account = _account(archive)
                 _unpack(archive, copy, int(account["bytes"]))
-        except (OSError, zipfile.BadZipFile, KeyError, ValueError, TypeError, RecursionError, EOFError) as error:
+        except _NO_BACKUP as error:
             raise BadInput(
                 f"{backup.name} is not a backup of a workshop.", "Give a zip that Dunestead made."
             ) from error

@@ -16,6 +16,8 @@ Points = npt.NDArray[np.float64]
 _DETOUR = 5.0
 # Of more than this many points finding slits takes as long as all else; such edges are not lettering.
 _MOST_POINTS = 30_000
+# More of these at once are a tangle, and looked at less closely.
+_MANY, _MOST_PAIRS = 3_000, 400_000
 # Plugs overlap the sides of their slit by this part of its width.
 _OVERLAP = 30
 # Set operations are done on a grid of this part of a slit's width, on which they never fail.
@@ -88,7 +90,16 @@ def touching_places(region: shapely.MultiPolygon, narrowest: float) -> Points:
 
 
 def _linked(points: Points, reach: float) -> npt.NDArray[np.intp]:
-    tree = shapely.STRtree([shapely.Point(x, y) for x, y in points.tolist()])
+    if len(points) > _MANY:
+        # Where thousands lie as near to each other as that, as in a drawing with a point far off it, they are linked
+        # by the cells they lie in, not each with each.
+        cells, cell = np.unique(np.floor(points / (reach / np.sqrt(2))), axis=0, return_inverse=True)
+        return _linked_each((cells + 0.5) * (reach / np.sqrt(2)), 2 * reach)[cell.ravel()]
+    return _linked_each(points, reach)
+
+
+def _linked_each(points: Points, reach: float) -> npt.NDArray[np.intp]:
+    tree = shapely.STRtree(list(np.atleast_1d(np.asarray(shapely.points(points)))))
     links = tree.query(tree.geometries, "dwithin", reach).T
     return group_labels(len(points), links)
 
@@ -117,6 +128,10 @@ def _near(region: shapely.MultiPolygon, narrowest: float) -> _Pairs | None:
     if not across.any():
         return None
     vertex, side = vertex[across], side[across]
+    if len(vertex) > _MOST_PAIRS:
+        # One side for each corner is enough to know that all of it is one tangle.
+        _, first = np.unique(vertex, return_index=True)
+        vertex, side = vertex[first], side[first]
     bars = np.asarray(shapely.shortest_line(np.asarray(corners)[vertex], sides[side]))
     return _Pairs(bars, np.concatenate([polygon[ring[vertex]], polygon[ring[side]]]))
 
