@@ -5,7 +5,7 @@ import shapely
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dunestead.core.geometry.hairs import close_hairs
+from dunestead.core.geometry.hairs import close_hairs, touching_places
 from dunestead.core.mask.loose import cut_mask
 from tests.shapes import noisy_disc, painted, polygon, rect
 
