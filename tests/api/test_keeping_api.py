@@ -1,5 +1,6 @@
 """Backups in the page, and whether all is well."""
 
+from dunestead.api.app import create_app
 from tests.api.test_jobs_api import begin
 
 
@@ -49,3 +50,20 @@ def test_the_data_is_told_with_its_size_and_health_is_a_short_answer(client) -> 
     assert told["size"] > 10_000
     assert told["free"] > 0
     assert client.get("/api/health").json["empty"] is False
+
+
+def test_a_cut_under_way_while_a_backup_is_brought_back_writes_nothing_into_it(client, clock) -> None:
+    begin(client)
+    name = client.post("/api/backups").get_json()["backups"][0]["name"]
+    sent = client.post("/api/jobs/1/sheets/1/cut", json={"anyway": True}).get_json()["runs"][0]
+    client.post(f"/api/cutter/{sent['number']}/start")
+    old = client.application.extensions["workbench"].cutting
+
+    assert client.post(f"/api/backups/{name}/restore").status_code == 200
+    again = client.post("/api/jobs/1/sheets/1/cut", json={"anyway": True}).get_json()["runs"][0]
+    clock.turn(60)
+    old.runs()
+
+    assert again["number"] == sent["number"]
+    anew = create_app({"DATABASE": client.application.config["DATABASE"], "CLOCK": clock.clock}).test_client()
+    assert [one["state"] for one in anew.get("/api/cutter").get_json()["runs"]] == ["loaded"]

@@ -142,6 +142,9 @@ def _open_workshop(app: APIFlask, database: Path) -> None:
     weather = app.config.get("WEATHER") or SimulatedWeather()
 
     def open_anew() -> None:
+        before: Workbench | None = app.extensions.get("workbench")
+        if before:
+            before.close()
         engine.dispose()
         if hands := app.config.get("HANDS"):
             hands.renew()

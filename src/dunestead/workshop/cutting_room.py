@@ -55,6 +55,7 @@ class CuttingRoom:
         self._store, self._clock, self._beat, self._lock = store, clock, beat, RLock()
         self._runs: dict[int, tuple[Run, CutterDevice]] = {}
         self._watch: Thread | None = None
+        self._is_closed = False
         for kept in store.all():
             device = SimulatedCutter(kept.cutter, haste=_HASTE)
             status = device.take_up(kept.order, kept.state, kept.share, kept.trouble)
@@ -105,6 +106,11 @@ class CuttingRoom:
             self._store.drop(number)
             del self._runs[number]
 
+    def close(self) -> None:
+        """Write nothing down any more: the store is another one now, where numbers mean other runs."""
+        with self._lock:
+            self._is_closed = True
+
     def _do(self, number: int, act: Callable[[CutterDevice, float], CutStatus]) -> Run:
         with self._lock:
             run, device = self._found(number)
@@ -116,7 +122,8 @@ class CuttingRoom:
         is_news = (status.state, status.trouble) != (before.state, before.trouble)
         if not is_news and abs(status.share - before.share) < _STEP:
             return replace(run, status=status)
-        self._store.note(run.number, status.state, status.share, status.trouble)
+        if not self._is_closed:
+            self._store.note(run.number, status.state, status.share, status.trouble)
         return self._keep(replace(run, status=status), device)
 
     def _keep(self, run: Run, device: CutterDevice) -> Run:
@@ -134,5 +141,5 @@ class CuttingRoom:
             self._watch.start()
 
     def _look(self, beat: float) -> None:
-        while any(run.status.state == "cutting" for run in self.runs()):
+        while not self._is_closed and any(run.status.state == "cutting" for run in self.runs()):
             time.sleep(beat)

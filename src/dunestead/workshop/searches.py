@@ -54,6 +54,7 @@ class Searches:
         # The workshop was closed, or died, in the midst of these.
         self._broken_off = store.all() if store else set[int]()
         self._by_job: dict[int, Search] = {}
+        self._is_closed = False
 
     def begin(
         self, job: int, items: Sequence[Item], room: Room, start: Packing, done: Callable[[Packing], None]
@@ -94,6 +95,12 @@ class Searches:
                 if self._store:
                     self._store.end(job)
 
+    def close(self) -> None:
+        """End all searches, and keep nothing of them: the jobs are others now."""
+        self._is_closed = True
+        for search in self._by_job.values():
+            search.stop.set()
+
     def stop(self, job: int) -> None:
         """End a job's search; what it found is kept."""
         if search := self._by_job.get(job):
@@ -107,9 +114,9 @@ class Searches:
             search.best = improved(
                 search.items, search.room, search.start, search.stop.is_set, better, seconds=search.seconds
             )
-            if search.best.better_than(search.start):
+            if search.best.better_than(search.start) and not self._is_closed:
                 done(search.best)
         finally:
             search.ended = self._clock()
-            if self._store:
+            if self._store and not self._is_closed:
                 self._store.end(job)

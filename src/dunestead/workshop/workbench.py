@@ -115,6 +115,11 @@ class Workbench:
         self._figures = (catalogue, short_hash(repr((own, painted))))
         self.cards.refresh(catalogue)
 
+    def close(self) -> None:
+        """End what goes on between requests: the database is another one now."""
+        self.cutting.close()
+        self.searches.close()
+
     @property
     def catalogue(self) -> Catalogue:
         """All figures, with the maker's own records."""
