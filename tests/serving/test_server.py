@@ -79,6 +79,20 @@ def test_half_sent_requests_keep_nobody_waiting(served: Served) -> None:
         connection.close()
 
 
+def test_a_file_far_too_large_is_told_and_not_kept_in_memory(served: Served) -> None:
+    head = f"POST /api/jobs HTTP/1.1\r\nHost: 127.0.0.1:{served.port}\r\nContent-Length: 300000000\r\n"
+    with socket.create_connection(("127.0.0.1", served.port), timeout=60) as connection:
+        connection.sendall(f"{head}Content-Type: multipart/form-data; boundary=x\r\n\r\n".encode())
+        for _ in range(300):
+            connection.sendall(b"0" * 1_000_000)
+        answer = connection.recv(100_000).decode()
+
+    assert answer.startswith("HTTP/1.1 413")
+    assert "application/problem+json" in answer
+    peak = next(line for line in Path(f"/proc/{served.process.pid}/status").read_text().splitlines() if "VmHWM" in line)
+    assert int(peak.split()[1]) < 400_000
+
+
 def test_an_answer_without_a_body_arrives(served: Served) -> None:
     with served.ask("/api/health", "HEAD") as answer:
         assert (answer.status, answer.read()) == (200, b"")

@@ -13,7 +13,7 @@ from dunestead.core.errors import BadInput, Clash, DamagedJob, DunesteadError, N
 from dunestead.core.progress import Stopped
 from dunestead.store.faults import fault_of
 
-__all__ = ["SIMPLER", "install_problems", "problem"]
+__all__ = ["SIMPLER", "TOO_LARGE", "install_problems", "problem"]
 
 _STATUS: list[tuple[type[DunesteadError], int]] = [
     (BadInput, 400),
@@ -26,14 +26,15 @@ _STATUS: list[tuple[type[DunesteadError], int]] = [
 ]
 # What stands in none of the classes above: by its code.
 _BY_CODE = {"no-version": 428}
+TOO_LARGE = (
+    "This file is larger than a drawing for cutting needs to be.",
+    "Remove embedded pictures and simplify its paths.",
+)
 _SENTENCES = {
     404: ("There is nothing at this address.", "Go back to the board."),
     405: ("This address does not take that kind of request.", "/api/openapi.json says what it takes."),
     429: ("There were too many tries.", "Wait a minute, then try again."),
-    413: (
-        "This file is larger than a drawing for cutting needs to be.",
-        "Remove embedded pictures and simplify its paths.",
-    ),
+    413: TOO_LARGE,
 }
 _STOPPED = ("This was stopped; nothing was changed.", "Make the drawing simpler, or let it run.")
 _OTHER_NAME = (

@@ -13,16 +13,16 @@ from concurrent.futures import ThreadPoolExecutor
 from contextlib import contextmanager
 from dataclasses import dataclass
 from pathlib import Path
-from typing import TYPE_CHECKING
 
 import click
 from flask import Flask
-from hypercorn.asyncio import serve
+from hypercorn.asyncio.run import worker_serve
 from hypercorn.config import Config
 
 from dunestead.api.app import create_app
 from dunestead.api.journal import keep_journal
 from dunestead.core.errors import BadInput, DunesteadError
+from dunestead.serving.answering import Answering
 from dunestead.serving.certificate import Certificate
 from dunestead.serving.crew import Crew
 from dunestead.serving.network import Network, check_free, settings_of
@@ -30,9 +30,6 @@ from dunestead.serving.worker import WorkerSettings
 from dunestead.store.alone import kept_alone
 from dunestead.store.places import PLANS, database_at
 from dunestead.workshop.keeping import Keeper
-
-if TYPE_CHECKING:
-    from _typeshed.wsgi import StartResponse, WSGIApplication, WSGIEnvironment
 
 __all__ = ["Serving", "serve_workshop"]
 
@@ -156,27 +153,11 @@ async def _listen(app: Flask, crew: Crew, network: Network, certificate: Certifi
         config.certfile, config.keyfile = str(certificate.certificate), str(certificate.key)
     config.keep_alive_timeout, config.read_timeout = _SILENCE_S, _STALLED_S
     config.graceful_timeout = _FAREWELL_S
-    # Larger bodies are told to be too large by the application itself, as long as that is worth reading them.
-    config.wsgi_max_body_size = 3 * app.config["MAX_CONTENT_LENGTH"]
     config.include_server_header = False
     config.errorlog = logging.getLogger("dunestead.serving.hypercorn")
-    await serve(_never_empty(app), config, mode="wsgi")
+    await worker_serve(Answering(app, app.config["MAX_CONTENT_LENGTH"]), config)
     # Whoever still waits is let go with the workers.
     crew.end()
-
-
-def _never_empty(app: "WSGIApplication") -> "WSGIApplication":
-    """Return an application whose answers have at least one part: the server begins no answer before the first."""
-
-    def answering(environ: "WSGIEnvironment", start: "StartResponse") -> Iterator[bytes]:
-        parts = app(environ, start)
-        try:
-            yield b""
-            yield from parts
-        finally:
-            getattr(parts, "close", bool)()
-
-    return answering
 
 
 def _take_connections() -> None:
