@@ -1,7 +1,11 @@
 """Longer searches for a better packing, one a job: with progress, and stopped when the maker has enough."""
 
+import logging
+import multiprocessing
+import os
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
+from multiprocessing.connection import Connection
 from threading import Event, Lock, Thread
 
 from dunestead.core.sheets.packing import Item, Packing, Room, improved
@@ -10,6 +14,9 @@ from dunestead.store.searches import SearchStore
 __all__ = ["Search", "Searches"]
 
 _SECONDS = 30.0
+_LOOKS_S = 0.1
+_NICENESS = 10
+_LOGGER = logging.getLogger(__name__)
 
 
 @dataclass(slots=True)
@@ -35,6 +42,44 @@ class Search:
     def share(self) -> float:
         """How much of its time is used."""
         return min(((self.ended or self.clock()) - self.begun) / self.seconds, 1.0)
+
+
+def _follow(search: Search) -> None:
+    """Let a process search, and take down the best it has found until it is done, stopped or gone."""
+    context = multiprocessing.get_context("forkserver")
+    here, there = context.Pipe()
+    asked = (there, search.items, search.room, search.start, search.seconds)
+    process = context.Process(target=_improve, args=asked, daemon=True)
+    process.start()
+    there.close()
+    is_told = False
+    try:
+        while True:
+            if search.stop.is_set() and not is_told:
+                here.send(None)
+                is_told = True
+            if here.poll(_LOOKS_S):
+                found = here.recv()
+                if found is None:
+                    break
+                search.best = found
+    except (EOFError, OSError):
+        _LOGGER.warning("A search for a better layout gave out; what it had found stays")
+    finally:
+        here.close()
+        process.join()
+        process.close()
+
+
+def _improve(line: Connection, items: Sequence[Item], room: Room, start: Packing, seconds: float) -> None:
+    """Search in a process of its own, after all others; whatever is heard, or nobody listening, ends it."""
+    os.nice(_NICENESS)
+    try:
+        line.send(improved(items, room, start, line.poll, line.send, seconds=seconds))
+        line.send(None)
+    except OSError:
+        # Whoever asked is gone.
+        return
 
 
 class Searches:
@@ -107,13 +152,8 @@ class Searches:
             search.stop.set()
 
     def _look(self, job: int, search: Search, done: Callable[[Packing], None]) -> None:
-        def better(packing: Packing) -> None:
-            search.best = packing
-
         try:
-            search.best = improved(
-                search.items, search.room, search.start, search.stop.is_set, better, seconds=search.seconds
-            )
+            _follow(search)
             if search.best.better_than(search.start) and not self._is_closed:
                 done(search.best)
         finally:
