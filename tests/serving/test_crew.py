@@ -177,6 +177,16 @@ def test_a_worker_that_dies_takes_only_its_own_request_along(workshop: Workshop)
     assert workshop.client.get(f"/api/jobs/{number}").status_code == 200
 
 
+def test_a_worker_that_died_while_idle_is_noticed_by_nobody(workshop: Workshop) -> None:
+    number = begin(workshop.client).get_json()["id"]
+    assert workshop.client.get(f"/api/jobs/{number}").status_code == 200
+    for worker in workshop.crew._free:
+        os.kill(worker.process.pid, signal.SIGKILL)
+        worker.process.join(10)
+
+    assert workshop.client.get(f"/api/jobs/{number}").status_code == 200
+
+
 def test_what_needs_more_memory_than_there_is_is_told(tmp_path: Path) -> None:
     workshop = Workshop(tmp_path, hands=1, room=20_000_000)
     try:

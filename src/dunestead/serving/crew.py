@@ -78,7 +78,7 @@ class Crew:
     settings
         What each works on.
     hands
-        How many answer short requests at the same time; as many as the machine has cores when None.
+        How many answer short requests at the same time; two for each of the machine's cores when None.
     budget
         For so long a request may be worked on, and one that brings a file, s.
     """
@@ -119,21 +119,32 @@ class Crew:
         Stopped
             When it was not wanted any more; raised by whoever listens.
         """
-        brings_file = environ.get("CONTENT_TYPE", "").startswith("multipart/")
-        with self._one(job, is_patient=brings_file) as worker:
-            try:
-                worker.line.send(Asked(environ, body, records))
-                answer = self._heard(worker, self._budget[brings_file])
-            except (EOFError, OSError):
-                worker.is_spent = True
-                _LOGGER.exception("A worker gave out (%s)", worker.process.exitcode)
-                raise TooMuch("Working this out was more than the machine could carry.", SIMPLER) from None
-            except BaseException:
-                worker.is_spent = True
-                raise
-            worker.is_spent = worker.is_spent or answer.memory > _MOST_MEMORY
+        asked, brings_file = Asked(environ, body, records), environ.get("CONTENT_TYPE", "").startswith("multipart/")
+        answer = None
+        while answer is None:
+            with self._one(job, is_patient=brings_file) as worker:
+                answer = self._asked(worker, asked, self._budget[brings_file])
         for line in answer.lines:
             logging.getLogger(line.logger).log(line.level, "%s", line.text)
+        return answer
+
+    def _asked(self, worker: _Worker, asked: Asked, budget: float) -> Answer | None:
+        """Return a worker's answer, None when it was gone before it was asked; one that fails is let go."""
+        try:
+            worker.line.send(asked)
+        except OSError:
+            worker.is_spent = True
+            return None
+        try:
+            answer = self._heard(worker, budget)
+        except (EOFError, OSError):
+            worker.is_spent = True
+            _LOGGER.exception("A worker gave out (%s)", worker.process.exitcode)
+            raise TooMuch("Working this out was more than the machine could carry.", SIMPLER) from None
+        except BaseException:
+            worker.is_spent = True
+            raise
+        worker.is_spent = worker.is_spent or answer.memory > _MOST_MEMORY
         return answer
 
     def renew(self) -> None:
