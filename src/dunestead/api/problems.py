@@ -91,6 +91,11 @@ def install_problems(app: APIFlask) -> None:
         # It tells of memory by the name that its own language has for it.
         return too_much(MemoryError()) if "bad_alloc" in str(error) else unknown(error)
 
+    @app.errorhandler(RuntimeError)
+    def elsewhere(error: RuntimeError) -> Response:
+        # Libraries tell of memory by an error of their own, too.
+        return too_much(MemoryError()) if "could not allocate" in str(error) else unknown(error)
+
     @app.errorhandler(OverflowError)
     def too_large(_: OverflowError) -> Response:
         return problem(400, "too-large", "A number is too large.", "Enter a smaller one.")
