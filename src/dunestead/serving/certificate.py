@@ -1,7 +1,6 @@
 """The certificate by which a workshop proves itself to the devices that visit it: the maker's own, or one it makes."""
 
 import ipaddress
-import os
 import ssl
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -14,6 +13,7 @@ from cryptography.hazmat.primitives.asymmetric import ec
 from cryptography.x509.oid import ExtendedKeyUsageOID, NameOID
 
 from dunestead.core.errors import BadInput
+from dunestead.store.places import write_private
 
 __all__ = ["Certificate", "given_certificate", "own_certificate"]
 
@@ -115,8 +115,8 @@ def _make(found: Certificate, names: Sequence[str]) -> None:
     secret = key.private_bytes(
         serialization.Encoding.PEM, serialization.PrivateFormat.PKCS8, serialization.NoEncryption()
     )
-    _write(found.key, secret)
-    _write(found.certificate, made.public_bytes(serialization.Encoding.PEM))
+    write_private(found.key, secret)
+    write_private(found.certificate, made.public_bytes(serialization.Encoding.PEM))
 
 
 def _alternatives(names: Sequence[str]) -> list[x509.GeneralName]:
@@ -127,12 +127,3 @@ def _alternatives(names: Sequence[str]) -> list[x509.GeneralName]:
         except ValueError:
             found.append(x509.DNSName(name))
     return found
-
-
-def _write(path: Path, data: bytes) -> None:
-    """Write a file that nobody but its owner may read, not even for the moment it is written."""
-    path.parent.mkdir(parents=True, exist_ok=True)
-    part = path.with_name(f"{path.name}.part")
-    with os.fdopen(os.open(part, os.O_WRONLY | os.O_CREAT | os.O_TRUNC, 0o600), "wb") as file:
-        file.write(data)
-    part.replace(path)

@@ -1,7 +1,6 @@
 """Who may come in from the network: whoever knows the workshop's passphrase, or was handed a key that works once."""
 
 import json
-import os
 import secrets
 from collections.abc import Callable
 from pathlib import Path
@@ -11,6 +10,7 @@ from argon2 import PasswordHasher
 from argon2.exceptions import InvalidHashError, VerifyMismatchError
 
 from dunestead.core.errors import BadInput
+from dunestead.store.places import write_private
 
 __all__ = ["KEY_MINUTES", "LEAST_LETTERS", "Access"]
 
@@ -113,9 +113,4 @@ class Access:
         return known if isinstance(known, dict) else {}
 
     def _write(self, known: dict[str, str]) -> None:
-        self._path.parent.mkdir(parents=True, exist_ok=True)
-        part = self._path.with_name(f"{self._path.name}.part")
-        # Nobody but its owner may read it, not even for the moment it is written.
-        with os.fdopen(os.open(part, os.O_WRONLY | os.O_CREAT | os.O_TRUNC, 0o600), "w") as file:
-            json.dump(known, file)
-        part.replace(self._path)
+        write_private(self._path, json.dumps(known).encode())
