@@ -1,5 +1,6 @@
 """Slits that no knife leaves standing."""
 
+import numpy as np
 import pytest
 import shapely
 from hypothesis import given, settings
@@ -43,6 +44,17 @@ def test_closing_adds_next_to_nothing_and_takes_nothing_away(gap: float, turn: f
     assert shapely.difference(region, closed).area < 1e-4
     assert closed.area - region.area < 0.5
     assert (len(closed.geoms) == 1) == (gap < 0.04)
+
+
+def test_a_slit_is_closed_beside_a_crowd_of_corners() -> None:
+    slit = [shapely.box(0, 0, 5, 10), shapely.box(5.01, 0, 10, 10)]
+    turn = np.linspace(0, 2 * np.pi, 4_000, endpoint=False)
+    crowd = shapely.Polygon(np.column_stack([np.cos(turn), np.sin(turn)]) * 0.02 + 50)
+
+    closed = close_hairs(shapely.MultiPolygon([*slit, crowd]), 0.04)
+
+    assert len(closed.geoms) == 2
+    assert shapely.area(closed) == pytest.approx(100 + shapely.area(crowd), rel=1e-3)
 
 
 def test_thousands_that_touch_in_one_spot_are_one_place_and_another_spot_is_another() -> None:

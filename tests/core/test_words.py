@@ -16,6 +16,7 @@ from dunestead.catalogue import load_catalogue
 from dunestead.catalogue.face_files import open_face, open_font_file
 from dunestead.core.artwork.elements import clean_text
 from dunestead.core.artwork.painted import paint
+from dunestead.core.artwork.words.face import Face
 from dunestead.core.artwork.words.setting import Setting, SetWords, set_words
 from dunestead.core.errors import ArtworkEmpty, BadInput, UnknownKey
 from dunestead.core.mask.loose import cut_mask
@@ -244,6 +245,14 @@ def test_any_words_come_out_as_wide_as_asked(text: str, width: float, gap: float
 def test_a_face_that_does_not_exist_is_named() -> None:
     with pytest.raises(UnknownKey, match="no face called"):
         open_face("comic-nonsense")
+
+
+def test_a_damaged_font_is_refused() -> None:
+    whole = (resources.files("dunestead.catalogue") / "faces" / "anton.1.woff2").read_bytes()
+
+    for damaged in (whole[: len(whole) // 2], whole[:-500]):
+        with pytest.raises(BadInput, match="not a font"):
+            Face("mine", (damaged,)).shape("ROW", apart=False)
 
 
 @pytest.mark.parametrize("data", [b"", b"not a font", b"wOF2 but not really", b"\x00\x01\x00\x00junk" * 30])

@@ -18,6 +18,9 @@ _DETOUR = 5.0
 _MOST_POINTS = 30_000
 # More of these at once are a tangle, and looked at less closely.
 _MANY, _MOST_PAIRS = 3_000, 400_000
+# More corners than this within a slit's width are no shape any more, as in a drawing with a point far off it; so many
+# stand for all. More pairs than that altogether are no edge to find slits in.
+_CROWD, _HOPELESS, _AT_ONCE = 60, 4_000_000, 1_000
 # Plugs overlap the sides of their slit by this part of its width.
 _OVERLAP = 30
 # Set operations are done on a grid of this part of a slit's width, on which they never fail.
@@ -123,7 +126,10 @@ def _near(region: shapely.MultiPolygon, narrowest: float) -> _Pairs | None:
     sides = shapely.linestrings(np.stack([start, end], axis=1))
     assert isinstance(sides, np.ndarray)
     corners = shapely.points(start)
-    vertex, side = shapely.STRtree(sides).query(corners, "dwithin", narrowest)
+    found = _within(np.asarray(corners), sides, _thinned(start, narrowest), narrowest)
+    if found is None:
+        return None
+    vertex, side = found
     across = _way(start, end, ring, vertex, side) > _DETOUR * narrowest
     if not across.any():
         return None
@@ -134,6 +140,31 @@ def _near(region: shapely.MultiPolygon, narrowest: float) -> _Pairs | None:
         vertex, side = vertex[first], side[first]
     bars = np.asarray(shapely.shortest_line(np.asarray(corners)[vertex], sides[side]))
     return _Pairs(bars, np.concatenate([polygon[ring[vertex]], polygon[ring[side]]]))
+
+
+def _thinned(points: Points, reach: float) -> npt.NDArray[np.intp]:
+    """Return which points are looked at: all of them, but only some where they are crowded."""
+    _, cell = np.unique(np.floor(points / reach), axis=0, return_inverse=True)
+    order = np.argsort(cell.ravel(), kind="stable")
+    first = np.flatnonzero(np.append(True, np.diff(cell.ravel()[order]) > 0))
+    place = np.arange(len(order)) - np.repeat(first, np.diff(np.append(first, len(order))))
+    return np.sort(order[place < _CROWD])
+
+
+def _within(
+    corners: npt.NDArray[np.object_], sides: npt.NDArray[np.object_], chosen: npt.NDArray[np.intp], reach: float
+) -> tuple[npt.NDArray[np.intp], npt.NDArray[np.intp]] | None:
+    """Return each chosen corner and side that come within reach of each other; None when all are near to all."""
+    tree, pairs, count = shapely.STRtree(sides[chosen]), [np.empty((2, 0), np.intp)], 0
+    for first in range(0, len(chosen), _AT_ONCE):
+        some = chosen[first : first + _AT_ONCE]
+        vertex, side = tree.query(corners[some], "dwithin", reach)
+        pairs.append(np.array([some[vertex], chosen[side]]))
+        count += len(vertex)
+        if count > _HOPELESS:
+            return None
+    vertex, side = np.concatenate(pairs, axis=1)
+    return vertex, side
 
 
 def _closing(region: BaseGeometry, narrowest: float) -> npt.NDArray[np.object_]:

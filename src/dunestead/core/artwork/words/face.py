@@ -189,14 +189,16 @@ def _plain(data: bytes, name: str) -> bytes:
     # Loading this takes as long as shaping a line, which plain fonts need not wait for.
     from io import BytesIO
 
-    from fontTools.ttLib import TTFont, TTLibError
+    from fontTools.ttLib import TTFont
 
     try:
         font = TTFont(BytesIO(data))
         font.flavor = None
         held = BytesIO()
         font.save(held, reorderTables=False)
-    except TTLibError as error:
+    except MemoryError:
+        raise
+    except Exception as error:  # It raises whatever decompressors and tables raise, of many kinds.
         raise BadInput(f"“{name}” is not a font that can be read.", "Choose a TTF, OTF, WOFF or WOFF2 file.") from error
     return held.getvalue()
 
