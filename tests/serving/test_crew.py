@@ -6,6 +6,7 @@ import random
 import signal
 import time
 from collections.abc import Iterator
+from dataclasses import replace
 from pathlib import Path
 from threading import Thread
 
@@ -219,3 +220,15 @@ def test_a_workshop_that_is_gone_leaves_no_worker_behind(workshop: Workshop) -> 
         process.join(10)
         assert process.exitcode == 0
     workshop.crew._free.clear()
+
+
+def test_a_worker_that_cannot_begin_is_told_of(workshop: Workshop, caplog: pytest.LogCaptureFixture) -> None:
+    """A worker that finds a folder where the database should be ends before it is ready."""
+    workshop.crew._settings = replace(workshop.crew._settings, database=workshop.database.parent)
+
+    told = workshop.client.post("/api/jobs", data={"words": "ROW"})
+
+    assert told.status_code == 422
+    assert "could not begin" in told.get_json()["title"]
+    assert "did not begin" in caplog.text
+    assert workshop.crew._busy == set()

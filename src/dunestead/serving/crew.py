@@ -32,6 +32,8 @@ _NICENESS = 10
 # After a worker was asked to stop it may go on to its next checkpoint for so long, s.
 _GRACE_S = 1.0
 _LOOKS_S = 0.2
+# A worker that is not ready after so long never will be, s.
+_BEGINS_S = 30.0
 # For so long a request waits for the worker that knows its job, s.
 _FOR_ITS_OWN_S = 0.15
 # A worker that ever took more is let go, and with it what it did not give back, bytes.
@@ -177,9 +179,19 @@ class Crew:
         process = self._begun.Process(target=work, args=(there, settings), daemon=True)
         process.start()
         there.close()
-        if not isinstance(here.recv(), Ready):
-            raise EOFError
-        return _Worker(process, here, is_patient)
+        try:
+            is_ready = here.poll(_BEGINS_S) and isinstance(here.recv(), Ready)
+        except (EOFError, OSError):
+            is_ready = False
+        worker = _Worker(process, here, is_patient)
+        if not is_ready:
+            worker.end()
+            _LOGGER.error("A worker did not begin (%s)", process.exitcode)
+            raise TooMuch(
+                "The machine could not begin to work on this: it may be too busy.",
+                "Try again in a minute. If it stays so, stop Dunestead, run `dunestead doctor` and start it again.",
+            )
+        return worker
 
     def _heard(self, worker: _Worker, budget: float) -> Answer:
         """Return a worker's answer; meanwhile its progress is told, and it is ended when that must be."""
