@@ -375,7 +375,7 @@ CUTTER = {
 
 def test_a_record_is_kept(client) -> None:
     job = begin(client)
-    entry = {"grade": 5, "notes": "As wished", "minutes": {"weed": 9}, "paint_ml": 60}
+    entry = {"grade": 5, "notes": "As wished", "minutes": {"weed": 9}, "used_ml": {"outdoor-acrylic": 60}}
 
     kept = client.put(f"/api/jobs/{job['id']}/record", json=entry).get_json()
 
@@ -672,7 +672,7 @@ def test_a_job_zip_that_is_torn_is_refused_with_a_sentence(client) -> None:
     [
         ("record.notes", lambda n: {"notes": "x" * int(n)}),
         ("record.minutes", lambda n: {"minutes": {"mask": n}}),
-        ("record.paint_ml", lambda n: {"paint_ml": n}),
+        ("record.used_ml", lambda n: {"used_ml": {"outdoor-acrylic": n}}),
         ("cut.force", lambda n: {"cut": {"force": n, "passes": 1, "speed": 60}}),
         ("cut.passes", lambda n: {"cut": {"force": 100, "passes": int(n), "speed": 60}}),
         ("cut.speed", lambda n: {"cut": {"force": 100, "passes": 1, "speed": n}}),

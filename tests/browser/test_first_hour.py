@@ -132,7 +132,7 @@ def test_letters_of_other_scripts_are_set_in_a_lettering_that_has_them(empty: Pa
 
 
 def test_a_change_waits_while_the_workshop_is_away_and_is_kept_when_it_is_back(page: Page) -> None:
-    page.goto("/#/job/1/blank")
+    page.goto("/#/job/7/blank")
     copies = page.get_by_label("How many")
     expect(copies).to_have_value("1")
     page.route("**/api/**", lambda route: route.abort())
@@ -144,13 +144,13 @@ def test_a_change_waits_while_the_workshop_is_away_and_is_kept_when_it_is_back(p
     page.unroute("**/api/**")
 
     expect(page.get_by_text("Not saved yet.")).to_have_count(0)
-    assert page.request.get("/api/jobs/1").json()["inputs"]["copies"] == 2
+    assert page.request.get("/api/jobs/7").json()["inputs"]["copies"] == 2
     page.get_by_role("button", name="Undo: Copies").click()
     expect(copies).to_have_value("1")
 
 
 def test_every_station_says_what_it_is_for_and_explains_the_words(page: Page) -> None:
-    page.goto("/#/job/1/mask")
+    page.goto("/#/job/7/mask")
     page.get_by_role("button", name="What is this station for?").click()
 
     dialog = page.get_by_role("dialog")
@@ -160,7 +160,7 @@ def test_every_station_says_what_it_is_for_and_explains_the_words(page: Page) ->
 
 def test_the_wheel_zooms_about_the_pointer(page: Page) -> None:
     """What lies under the pointer stays there."""
-    page.goto("/#/job/1/artwork")
+    page.goto("/#/job/7/artwork")
     blank = page.locator("path.blank")
     expect(blank).to_be_visible()
     before = blank.bounding_box()

@@ -193,7 +193,7 @@ def test_all_files_come_down_in_one_zip(page: Page, word_file: Path) -> None:
 
 
 def test_units_and_light_are_the_makers_and_stay(page: Page) -> None:
-    page.goto("/#/job/1/blank")
+    page.goto("/#/job/7/blank")
     expect(page.locator("aside header")).to_contain_text("596 mm")
 
     page.keyboard.press("I")
@@ -207,7 +207,7 @@ def test_units_and_light_are_the_makers_and_stay(page: Page) -> None:
 
 
 def test_the_keys_are_shown_on_a_question_mark(page: Page) -> None:
-    page.goto("/#/job/1/mask")
+    page.goto("/#/job/7/mask")
     expect(page.get_by_role("heading", name="Mask", exact=True)).to_be_visible()
 
     page.keyboard.press("?")

@@ -35,7 +35,7 @@ def tray(page: Page):
 
 
 def test_pieces_are_found_sorted_picked_and_decided_by_keyboard(page: Page) -> None:
-    page.goto("/#/job/1/mask")
+    page.goto("/#/job/7/mask")
     pieces = tray(page).get_by_role("listitem")
     expect(pieces).to_have_count(10)
 
@@ -194,7 +194,7 @@ def test_a_reverse_mask_leads_to_its_base_coat(page: Page, tmp_path: Path) -> No
 
 
 def test_materials_are_compared_and_taken(page: Page) -> None:
-    page.goto("/#/job/3/mask")
+    page.goto("/#/job/9/mask")
     page.get_by_text("Which material").click()
     expect(page.get_by_role("img", name=re.compile("Cost of a copy"))).to_be_visible()
     expect(page.get_by_text("Does not work here")).to_be_visible()

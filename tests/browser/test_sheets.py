@@ -45,7 +45,7 @@ def test_a_patch_is_laid_on_another_sheet_by_mouse_and_by_keyboard(page: Page) -
 
 
 def test_patches_are_put_together_with_marks_to_measure_between(page: Page) -> None:
-    page.goto("/#/job/1/sheets")
+    page.goto("/#/job/7/sheets")
     expect(page.get_by_role("group", name="Sheets on the cutting mat")).to_be_visible()
 
     page.keyboard.press("V")
@@ -131,7 +131,7 @@ def test_a_cutter_is_not_kept_with_a_reach_that_was_refused(page: Page) -> None:
 
 def test_another_layout_is_shown_with_what_it_saves_and_taken(page: Page) -> None:
     """The cabin mat takes two sheets; with a narrower border it takes one."""
-    page.goto("/#/job/1/sheets")
+    page.goto("/#/job/7/sheets")
     layouts = page.get_by_role("region", name="Layouts")
     expect(layouts).to_contain_text("2 sheets, 1 seam")
 

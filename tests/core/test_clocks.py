@@ -5,11 +5,12 @@ from zoneinfo import ZoneInfo
 
 import pytest
 
+from dunestead.core.effort import Effort
 from dunestead.core.job.log import LogEntry
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task, TaskGraph, Wait
 
-COAT = Task("paint-coat", "paint", copy=1, coat=1, minutes=10.0)
+COAT = Task("paint-coat", "paint", copy=1, coat=1, effort=Effort(600.0))
 PEEL = Task("peel-sheet", "peel", copy=1, after=(Wait(COAT.id, 45.0, 90.0), Wait(COAT.id, 0.0, 240.0, "start")))
 GRAPH = TaskGraph((COAT, PEEL), {COAT.id: COAT, PEEL.id: PEEL})
 

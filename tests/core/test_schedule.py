@@ -7,6 +7,7 @@ from datetime import datetime, timedelta
 
 import pytest
 
+from dunestead.core.effort import Effort
 from dunestead.core.errors import BadInput
 from dunestead.core.job.log import LogEntry
 from dunestead.core.plan.plan import make_plan
@@ -28,7 +29,7 @@ def random_graph(rng: random.Random) -> TaskGraph:
     """Return a job of one to four copies: preparing, coats with waits, a peel with a window, drying, use."""
     tasks: list[Task] = []
     for copy in range(1, rng.randint(1, 4) + 1):
-        first = Task("blank-prepared", "blank", copy=copy, minutes=rng.choice([2.0, 20.0, 90.0]))
+        first = Task("blank-prepared", "blank", copy=copy, effort=Effort(60 * rng.choice([2.0, 20.0, 90.0])))
         tasks.append(first)
         before, least, wet = first, 0.0, rng.random() < 0.5
         coats = rng.randint(1, 4)
@@ -36,14 +37,13 @@ def random_graph(rng: random.Random) -> TaskGraph:
             most = 5.0 if wet and coat > 1 else None
             least = 0.0 if coat == 1 or wet else rng.choice([4.0, 20.0, 120.0])
             wait = Wait(before.id, least, most)
-            task = Task(
-                "paint-coat", "paint", copy=copy, coating=1, coat=coat, minutes=rng.uniform(1, 9), after=(wait,)
-            )
+            work = Effort(60 * rng.uniform(1, 9))
+            task = Task("paint-coat", "paint", copy=copy, coating=1, coat=coat, effort=work, after=(wait,))
             tasks.append(task)
             before = task
         opens = 0.0 if wet else rng.choice([5.0, 45.0])
         window = Wait(before.id, opens, opens + rng.choice([10.0, 45.0]))
-        peel = Task("peel-sheet", "peel", copy=copy, minutes=rng.uniform(1, 5), after=(window,))
+        peel = Task("peel-sheet", "peel", copy=copy, effort=Effort(60 * rng.uniform(1, 5)), after=(window,))
         dry = Task("cure-dry", "cure", copy=copy, occupies="rack", after=(Wait(before.id, 240.0), Wait(peel.id)))
         use = Task("cure-use", "cure", copy=copy, after=(Wait(before.id, rng.choice([720.0, 1440.0])), Wait(dry.id)))
         tasks += [peel, dry, use]
@@ -137,8 +137,8 @@ def test_a_late_step_moves_all_that_follows() -> None:
 
 
 def test_wet_work_is_not_begun_in_the_evening_when_it_cannot_be_ended() -> None:
-    coat = Task("paint-coat", "paint", copy=1, coat=1, minutes=20.0)
-    peel = Task("peel-sheet", "peel", copy=1, minutes=20.0, after=(Wait(coat.id, 0.0, 10.0),))
+    coat = Task("paint-coat", "paint", copy=1, coat=1, effort=Effort(1200.0))
+    peel = Task("peel-sheet", "peel", copy=1, effort=Effort(1200.0), after=(Wait(coat.id, 0.0, 10.0),))
     graph = TaskGraph((coat, peel), {coat.id: coat, peel.id: peel})
     evening = MONDAY.replace(hour=19, minute=45)
 

@@ -12,7 +12,14 @@
 
   // The board is there at once; what a job needs comes with the first job that is opened.
   const job = wrap({ asyncComponent: () => import('./job/JobPage.svelte') });
-  const routes = { '/': Board, '/job/:id': job, '/job/:id/:station': job, '*': Lost };
+  const figures = wrap({ asyncComponent: () => import('./figures/Figures.svelte') });
+  const routes = {
+    '/': Board,
+    '/job/:id': job,
+    '/job/:id/:station': job,
+    '/figures': figures,
+    '*': Lost,
+  };
 
   // Nothing of the workshop is asked for before it is known whether one may.
   void session.ask();

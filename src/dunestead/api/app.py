@@ -24,6 +24,7 @@ from dunestead.api.guide import guide
 from dunestead.api.jobs import jobs
 from dunestead.api.journal import install_journal
 from dunestead.api.keeping import keeping
+from dunestead.api.learning import learning
 from dunestead.api.mask import mask
 from dunestead.api.opened import tagged
 from dunestead.api.painting import painting
@@ -105,6 +106,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(painting)
     app.register_blueprint(peeling)
     app.register_blueprint(curing)
+    app.register_blueprint(learning)
     app.register_blueprint(keeping)
     app.register_blueprint(sessions)
     install_problems(app)

@@ -19,9 +19,10 @@ from dunestead.core.blanks.blank import Blank, Garment
 from dunestead.core.blanks.clear import ClearArea
 from dunestead.core.changes.suiting import suited
 from dunestead.core.curing.drying import Weather
-from dunestead.core.errors import BadInput, DunesteadError
+from dunestead.core.errors import BadInput, DunesteadError, UnknownKey
 from dunestead.core.figures import Surface
 from dunestead.core.job.job import Job, Record, altered
+from dunestead.core.learning.causes import CAUSES
 from dunestead.core.limits import check_limits
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.painting.mixing import MixPart
@@ -258,6 +259,8 @@ def _coating(given: wire.CoatingIn) -> Coating:
 @jobs.output(wire.JobOut)
 def set_record(job_id: int, record: wire.RecordIn, query_data: wire.UnitQuery) -> wire.JobOut:
     """Write down what really happened."""
+    if unknown := sorted(set(record.troubles) - set(CAUSES)):
+        raise UnknownKey("cause", unknown[0], list(CAUSES))
     change(job_id, "Record", lambda job, _: altered(job, record=Record(**record.model_dump())))
     return shown(job_id, query_data)
 

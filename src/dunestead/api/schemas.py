@@ -316,7 +316,8 @@ class RecordIn(Wire):
     grade: int | None = None
     notes: str = ""
     minutes: dict[str, float] = Field(default_factory=dict, max_length=50)
-    paint_ml: float | None = None
+    used_ml: dict[str, float] = Field(default_factory=dict, max_length=50)
+    troubles: dict[str, int] = Field(default_factory=dict, max_length=50)
 
 
 class RowOut(BaseModel):
@@ -558,6 +559,8 @@ class StationOut(StationHeadOut):
     tasks_all: int
 
     rows: list[RowOut]
+    learnt: list[str]
+    earlier: list[str]
     tasks: list[TaskOut]
 
 

@@ -7,9 +7,12 @@ from typing import Any
 from dunestead.api import schemas as wire
 from dunestead.api.mark_views import marking_out
 from dunestead.core.job.log import LogEntry
+from dunestead.core.learning.causes import tallies_at
+from dunestead.core.learning.learnt import in_use
 from dunestead.core.stations.graph import Next, red_before_cutting
 from dunestead.core.stations.onward import onward_of
 from dunestead.core.stations.station import Station
+from dunestead.core.words.learning import learnt_in_words, tally_in_words
 from dunestead.core.words.peeling import too_late
 from dunestead.core.words.tasks import caution_of, counted_of, detail_of, need_in_words, title_of
 from dunestead.core.work.progress import Clock, Progress
@@ -19,6 +22,7 @@ from dunestead.workshop.opened import OpenJob
 __all__ = ["clock_entries", "clocks_out", "head_out", "next_title", "station_out", "work_entries", "work_out"]
 
 _MOST_CLOCKS = 60
+_MOST_TALLIES = 6
 # Where each set of masks is worked on once, however many copies are painted through it.
 _PER_SET = ("weed",)
 # Their first stroke starts a clock.
@@ -114,7 +118,11 @@ class _TaskViews:
         station = next(one for one in self._opened.stations if one.code == code)
         found = self.verdict(station)
         found.rows = [wire.RowOut.model_validate(row, from_attributes=True) for row in station.rows]
-        progress = self._opened.progress
+        plan, progress = self._opened.plan, self._opened.progress
+        own = in_use(self._opened.learnt, station.tasks, plan.choices.surface.key)
+        found.learnt = [f"{one.about} {learnt_in_words(one)}" for one in own]
+        tallies = tallies_at(code, self._opened.earlier, plan)
+        found.earlier = [tally_in_words(what, tally) for what, tally in tallies[:_MOST_TALLIES]]
         shown = [t for t in self._of_copy(station.tasks, copy) if not t.needs_marks or progress.marks(t.needs_marks)]
         found.tasks = [self.task(task) for task in shown]
         return found
@@ -133,6 +141,8 @@ class _TaskViews:
             tasks_done=sum(progress.is_done(task) for task in station.tasks),
             tasks_all=len(station.tasks),
             rows=[],
+            learnt=[],
+            earlier=[],
             tasks=[],
         )
 

@@ -511,7 +511,8 @@ Row = TypeVar(
 class Catalogue:
     """All figures, by key, and the maker's own stock and recipes by number.
 
-    ``figures`` explains each number: table, key, field.
+    ``figures`` explains each number: table, key, field. ``amounts`` is by which factor own jobs took other amounts of
+    a paint on a surface than the table says.
     """
 
     surfaces: Mapping[str, Surface]
@@ -534,6 +535,7 @@ class Catalogue:
     pressed: tuple[Pressed, ...] = ()
     swatches: tuple[Swatch, ...] = ()
     recipes: Mapping[int, Recipe] = field(default_factory=dict)
+    amounts: Mapping[str, float] = field(default_factory=dict)
 
     def surface(self, key: str) -> Surface:
         """Return a surface; raises `UnknownKey` where there is none."""

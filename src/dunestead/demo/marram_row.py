@@ -20,6 +20,7 @@ from dunestead.core.mask.fates import Fate
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.records import Stock, Swatch
 from dunestead.core.stations.station import ORDER
+from dunestead.demo.earlier import fill_earlier
 from dunestead.demo.scan import CORNERS, scan_of_gull
 from dunestead.workshop.workbench import Workbench
 
@@ -62,6 +63,8 @@ def fill_demo(workbench: Workbench) -> None:
     for stock in _STORE:
         workbench.records.stock.add(stock)
     workbench.refresh()
+    # First, for all that follows is reckoned by what they teach.
+    fill_earlier(workbench)
     for demo in _JOBS:
         job_id = workbench.add(_made(workbench, demo))
         _do_up_to(workbench, job_id, demo.done_before)
@@ -345,7 +348,7 @@ _JOBS = (
                     grade=4,
                     notes="Bridges touched up with a fine brush. Second coat could have been lighter.",
                     minutes={"weed": 18.0, "paint": 34.0, "peel": 9.0},
-                    paint_ml=58.0,
+                    used_ml={"fabric-brush": 58.0},
                 ),
             ),
         ),

@@ -82,10 +82,20 @@ def read_job_file(text: str, keep: Keep, sources: Sources, catalogue: Catalogue)
     state: dict[str, Any] = {name: _entry(kind, flat) for name, kind in _ENTRIES.items()}
     state["name"] = entries.get("name") or "Unnamed"
     if entries.get("record") is not None:
-        state["record"] = entries["record"]
+        state["record"] = _record(entries["record"], state["paint"]["coatings"])
     state["mask"].pop("fates", None)
     job = _valid(state)
     return _with_fates(job, entries.get("fates"), sources, catalogue)
+
+
+def _record(entry: Any, coatings: Any) -> Any:
+    """Return what happened as it is told now: once there was one figure for all paint."""
+    if not isinstance(entry, dict) or "paint_ml" not in entry:
+        return entry
+    used = entry.pop("paint_ml")
+    colours = (one for one in coatings if isinstance(one, dict) and one.get("role") == "colour")
+    paints = [one["paint"] for one in colours if isinstance(one.get("paint"), str)]
+    return {**entry, "used_ml": {paints[0]: used}} if used is not None and paints else entry
 
 
 _ENTRIES: Mapping[str, type] = {

@@ -14,9 +14,10 @@ from sqlalchemy.orm import Session
 from dunestead.core.errors import Clash, DamagedJob, NoSuchThing, NotNow
 from dunestead.core.job.job import Job
 from dunestead.core.job.log import LogEntry
+from dunestead.core.learning.finished import Finished
 from dunestead.core.progress import KEEPING, past_stopping, tell
 from dunestead.store.database import Sessions
-from dunestead.store.models import ArtworkRow, JobRow, LogRow, RevisionRow
+from dunestead.store.models import ArtworkRow, FinishedRow, JobRow, LogRow, RevisionRow
 
 __all__ = ["KEPT_DAYS", "UNDO_STEPS", "BoardRow", "JobHead", "JobStore", "StoredJob", "Where"]
 
@@ -26,9 +27,17 @@ UNDO_STEPS = 250
 KEPT_DAYS = 30
 _JOB = TypeAdapter(Job)
 _ENTRY = TypeAdapter(LogEntry)
+_FINISHED = TypeAdapter(Finished)
 Clock = Callable[[], datetime]
 # Where a job lies: on the board, put away when it is done, or deleted.
 Where = Literal["board", "away", "bin"]
+
+
+class AsIs:
+    """Leave as it is whatever is kept."""
+
+
+AS_IS = AsIs()
 
 
 def _now() -> datetime:
@@ -175,8 +184,10 @@ class JobStore:
             if version is not None:
                 _expect(session, row, version)
 
-    def change(self, job_id: int, version: int, job: Job, label: str) -> int:
+    def change(self, job_id: int, version: int, job: Job, label: str, finished: Finished | AsIs | None = AS_IS) -> int:
         """Keep a changed job as a new revision; what had been undone is cut off. Returns its version.
+
+        How it stands in short once it is finished is kept with it; None where it is not.
 
         Raises
         ------
@@ -201,6 +212,7 @@ class JobStore:
             )
             oldest = row.head - UNDO_STEPS
             session.execute(delete(RevisionRow).where(RevisionRow.job_id == job_id, RevisionRow.seq < oldest))
+            self._finish(session, job_id, finished)
             return row.version
 
     def undo(self, job_id: int, version: int | None = None) -> None:
@@ -253,8 +265,14 @@ class JobStore:
             return len(rows)
 
     # --- the log ----------------------------------------------------------------------------------
-    def write(self, job_id: int, version: int | None, entries: Sequence[LogEntry]) -> None:
-        """Add rows to a job's log.
+    def write(
+        self,
+        job_id: int,
+        version: int | None,
+        entries: Sequence[LogEntry],
+        finished: Finished | AsIs | None = AS_IS,
+    ) -> None:
+        """Add rows to a job's log, and keep how it stands in short once it is finished; None where it is not.
 
         Raises
         ------
@@ -267,6 +285,42 @@ class JobStore:
                 _expect(session, row, version)
             signed = [entry if entry.by else replace(entry, by=self._by()) for entry in entries]
             session.add_all(self._row_of(job_id, entry) for entry in signed)
+            self._finish(session, job_id, finished)
+
+    # --- finished ones ----------------------------------------------------------------------------
+    def finished(self) -> list[tuple[int, str, Finished]]:
+        """Return every finished job in short, by its number and name; those deleted are left out."""
+        query = (
+            select(FinishedRow, RevisionRow.state["name"].as_string())
+            .join(JobRow, JobRow.id == FinishedRow.job_id)
+            .join(RevisionRow, (RevisionRow.job_id == JobRow.id) & (RevisionRow.seq == JobRow.head))
+            .where(JobRow.deleted_at.is_(None))
+            .order_by(JobRow.id)
+        )
+        with self._sessions.read() as session:
+            return [
+                (row.job_id, name or f"Job {row.job_id}", _FINISHED.validate_python(row.state))
+                for row, name in session.execute(query)
+            ]
+
+    def finish(self, job_id: int, finished: Finished | None) -> None:
+        """Keep how a job stands in short, in place of how it stood before; None where it is not finished."""
+        with self._sessions.write() as session:
+            self._finish(session, _row(session, job_id).id, finished)
+
+    def _finish(self, session: Session, job_id: int, finished: Finished | AsIs | None) -> None:
+        if isinstance(finished, AsIs):
+            return
+        row = session.get(FinishedRow, job_id)
+        if finished is None:
+            if row:
+                session.delete(row)
+            return
+        state = _FINISHED.dump_python(finished, mode="json")
+        if row:
+            row.state = state
+        else:
+            session.add(FinishedRow(job_id=job_id, state=state))
 
     def _row_of(self, job_id: int, entry: LogEntry) -> LogRow:
         state = _ENTRY.dump_python(entry, mode="json", exclude={"kind", "task", "at"})

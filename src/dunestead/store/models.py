@@ -12,7 +12,7 @@ from sqlalchemy import JSON, CheckConstraint, DateTime, ForeignKey, LargeBinary,
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
-__all__ = ["ArtworkRow", "Base", "BlankRow", "CutRunRow", "JobRow", "LogRow", "RevisionRow", "ShelfRow"]
+__all__ = ["ArtworkRow", "Base", "BlankRow", "CutRunRow", "FinishedRow", "JobRow", "LogRow", "RevisionRow", "ShelfRow"]
 
 
 class UtcTime(TypeDecorator[datetime]):
@@ -89,6 +89,15 @@ class LogRow(Base):
     kind: Mapped[str] = mapped_column(String(20))
     task: Mapped[str] = mapped_column(String(120))
     at: Mapped[datetime] = mapped_column(UtcTime)
+    state: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class FinishedRow(Base):
+    """A finished job in short: what it was made with, how it came out, what it teaches."""
+
+    __tablename__ = "finished"
+
+    job_id: Mapped[int] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
     state: Mapped[dict[str, Any]] = mapped_column(JSON)
 
 

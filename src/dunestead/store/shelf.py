@@ -10,13 +10,14 @@ from sqlalchemy.orm import Session
 
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.figures import Catalogue, Cutter, Paint, Press
+from dunestead.core.learning.learnt import Learning
 from dunestead.core.records import Hours, OwnPaint, Pressed, Recipe, Stock, Swatch, Tools
 from dunestead.store.database import Sessions
 from dunestead.store.models import ShelfRow
 
 __all__ = ["Records", "Shelf", "open_records"]
 
-Kind = Literal["cutter", "stock", "recipe", "press", "tools", "pressed", "hours", "paint", "swatch"]
+Kind = Literal["cutter", "stock", "recipe", "press", "tools", "pressed", "hours", "paint", "swatch", "learning"]
 Record = TypeVar("Record")
 _MOST = 500
 
@@ -92,6 +93,11 @@ class Shelf(Generic[Record]):
             else:
                 raise NotNow("There is nothing to take back here.", "Carry on from here.")
 
+    def can_undo(self, number: int) -> bool:
+        """Say whether the last change of a record can be taken back."""
+        with self._sessions.read() as session:
+            return self._row(session, number).before is not None
+
     def _row(self, session: Session, number: int) -> ShelfRow:
         row = session.get(ShelfRow, number)
         if row is None or row.gone or row.kind != self._kind:
@@ -119,6 +125,7 @@ class Records:
     hours: Shelf[Hours]
     paints: Shelf[OwnPaint]
     swatches: Shelf[Swatch]
+    learning: Shelf[Learning]
 
     def keep_pressed(self, pressed: Pressed) -> None:
         """Keep how a mask was pressed, in place of what is known of the same way of pressing."""
@@ -135,6 +142,27 @@ class Records:
             self.tools.add(tools)
         else:
             self.tools.change(known, tools)
+
+    def learning_kept(self) -> Learning:
+        """Return what the maker made of what was learnt."""
+        return next(iter(self.learning.all().values()), Learning())
+
+    def keep_learning(self, learning: Learning) -> None:
+        """Keep what the maker made of what was learnt; there is one such record."""
+        known = next(iter(self.learning.all()), None)
+        # The first is there before it is changed, so that even the first choice can be taken back.
+        self.learning.change(self.learning.add(Learning()) if known is None else known, learning)
+
+    def can_undo_learning(self) -> bool:
+        """Say whether the last choice about what was learnt can be taken back."""
+        return any(self.learning.can_undo(number) for number in self.learning.all())
+
+    def undo_learning(self) -> None:
+        """Take the last choice about what was learnt back; raises `NotNow` when there is none."""
+        for number in self.learning.all():
+            self.learning.undo(number)
+            return
+        raise NotNow("There is nothing to take back here.", "Carry on from here.")
 
     def keep_hours(self, hours: Hours) -> None:
         """Keep when somebody is at the bench; there is one such record."""
@@ -213,4 +241,5 @@ def open_records(engine: Engine) -> Records:
         Shelf(engine, "hours", TypeAdapter(Hours)),
         Shelf(engine, "paint", TypeAdapter(OwnPaint)),
         Shelf(engine, "swatch", TypeAdapter(Swatch)),
+        Shelf(engine, "learning", TypeAdapter(Learning)),
     )

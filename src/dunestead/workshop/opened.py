@@ -1,9 +1,12 @@
 """A job as it stands at one moment, or why it cannot be told."""
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 from datetime import datetime
 
 from dunestead.core.job.log import LogEntry
+from dunestead.core.learning.finished import Finished
+from dunestead.core.learning.learnt import Learnt
 from dunestead.core.looking.mending import Mend
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.graph import Next
@@ -20,7 +23,7 @@ UNRECKONED = ("This job cannot be worked out.", "Undo its last change, or put it
 
 @dataclass(frozen=True, slots=True)
 class OpenJob:
-    """A job with its plan and what happened, at one moment."""
+    """A job with its plan and what happened, at one moment; what own jobs taught, and the other finished ones."""
 
     head: JobHead
     plan: Plan
@@ -28,12 +31,18 @@ class OpenJob:
     stations: list[Station]
     next: Next | None
     at: datetime
-    log: tuple[LogEntry, ...] = ()
+    learnt: Mapping[str, Learnt] = field(default_factory=dict)
+    earlier: tuple[Finished, ...] = ()
 
     @property
     def graph(self) -> TaskGraph:
         """Its tasks."""
         return self.progress.graph
+
+    @property
+    def log(self) -> tuple[LogEntry, ...]:
+        """What happened, oldest first."""
+        return self.progress.log
 
 
 @dataclass(frozen=True, slots=True)

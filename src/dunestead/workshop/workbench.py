@@ -28,6 +28,9 @@ from dunestead.core.errors import BadInput, DamagedJob, DunesteadError, HeldBack
 from dunestead.core.figures import Catalogue
 from dunestead.core.job.job import Job, Record, altered, fits, materials_for, start_job, usual_coatings
 from dunestead.core.job.log import LogEntry
+from dunestead.core.learning.finished import Finished, finished_of
+from dunestead.core.learning.learnt import Learning, Learnt, learnt_of, lessons_in, taught
+from dunestead.core.learning.lessons import closed_at
 from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import Look, look_at
 from dunestead.core.looking.mending import mends_for
@@ -108,11 +111,15 @@ class Workbench:
             The number of their state where others have counted it; the next one when None.
         """
         self.records_state = self.records_state + 1 if state is None else state
-        catalogue = self.records.added_to(self._shipped)
+        own_catalogue = self.records.added_to(self._shipped)
+        self.finished = self._store.finished()
+        self.learnt = self._learnt(own_catalogue)
+        catalogue = taught(own_catalogue, self.learnt)
         owned = None if catalogue.owned is None else sorted(catalogue.owned)
         own = (catalogue.cutters, catalogue.stock, catalogue.recipes, catalogue.presses, owned, catalogue.pressed)
         painted = (catalogue.paints, catalogue.swatches)
-        self._figures = (catalogue, short_hash(repr((own, painted))))
+        learnt = (catalogue.hand, sorted(catalogue.amounts.items()))
+        self._figures = (catalogue, short_hash(repr((own, painted, learnt))))
         self.cards.refresh(catalogue)
 
     def close(self) -> None:
@@ -316,7 +323,9 @@ class Workbench:
         plan, at = reckoned.plan, self.clock.now()
         progress = Progress(reckoned.graph, stored.log)
         stations = stations_of(plan, progress, unit, at)
-        return OpenJob(stored.head, plan, progress, stations, next_of(plan, progress, stations, at), at, stored.log)
+        earlier = tuple(one for number, _, one in self.finished if number != stored.id)
+        following = next_of(plan, progress, stations, at)
+        return OpenJob(stored.head, plan, progress, stations, following, at, self.learnt, earlier)
 
     def job(self, job_id: int) -> Job:
         """Return what the maker decided about a job."""
@@ -343,11 +352,13 @@ class Workbench:
     def put_away(self, job_id: int, *, away: bool) -> None:
         """Take a job off the board, or bring it back."""
         self._store.put_away(job_id, away=away)
+        self._relearn()
 
     def delete(self, job_id: int) -> None:
         """Delete a job; for a while it can be brought back. Those whose time is up are erased."""
         self._store.delete(job_id)
         self._store.erase()
+        self._relearn()
 
     def erase(self, job_id: int) -> None:
         """Erase a deleted job for good."""
@@ -422,16 +433,53 @@ class Workbench:
         stored = self._store.get(job_id)
         self._store.expect(job_id, version)
         job = changed(stored.job)
-        if job != stored.job:
-            self._store.change(job_id, version or stored.head.version, self.reckon(job).plan.job, label)
+        if job == stored.job:
+            return
+        reckoned = self.reckon(job)
+        finished = self._finished(reckoned.plan, reckoned.graph, stored.log)
+        self._store.change(job_id, version or stored.head.version, reckoned.plan.job, label, finished)
+        if finished:
+            self._relearn()
 
     def undo(self, job_id: int, version: int | None = None) -> None:
         """Step back one change."""
         self._store.undo(job_id, version)
+        self._teach_anew(job_id)
 
     def redo(self, job_id: int, version: int | None = None) -> None:
         """Step forward again."""
         self._store.redo(job_id, version)
+        self._teach_anew(job_id)
+
+    # --- what jobs teach --------------------------------------------------------------------------
+    def _finished(self, plan: Plan, graph: TaskGraph, log: Sequence[LogEntry]) -> Finished | None:
+        return finished_of(plan, graph, log, self.catalogue)
+
+    def _learnt(self, own_catalogue: Catalogue) -> dict[str, Learnt]:
+        return learnt_of(lessons_in(self.finished), self.records.learning_kept(), own_catalogue)
+
+    def _relearn(self) -> None:
+        """Reckon with what finished jobs teach, where that is not what it was."""
+        if self._store.finished() != self.finished:
+            self.refresh()
+
+    def _teach_anew(self, job_id: int) -> None:
+        """Learn from a finished job once more: what the maker wrote down of it was taken back, or brought back."""
+        stored = self._store.get(job_id)
+        if closed_at(stored.log):
+            reckoned = self.reckon(stored.job)
+            self._store.finish(job_id, self._finished(reckoned.plan, reckoned.graph, stored.log))
+            self._relearn()
+
+    def keep_learning(self, learning: Learning) -> None:
+        """Keep which figures are set back to the table, and which values are left out."""
+        self.records.keep_learning(learning)
+        self.refresh()
+
+    def undo_learning(self) -> None:
+        """Take the last such choice back; raises `NotNow` when there is none."""
+        self.records.undo_learning()
+        self.refresh()
 
     # --- the log ----------------------------------------------------------------------------------
     def tick(
@@ -472,7 +520,11 @@ class Workbench:
             standing=dict(task.standing) if done else {},
         )
         check_limits(entry)
-        self._store.write(job_id, version, [entry])
+        # What closes a job makes it teach; taken back, it teaches nothing any more.
+        finished = self._finished(opened.plan, opened.graph, (*opened.log, entry))
+        self._store.write(job_id, version, [entry], finished)
+        if finished or closed_at(opened.log):
+            self._relearn()
 
     def call(
         self, job_id: int, task_id: str, numbers: Sequence[int], *, present: bool, version: int | None = None

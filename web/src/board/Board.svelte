@@ -149,8 +149,8 @@
 <svelte:head><title>Board - Dunestead</title></svelte:head>
 <TopBar {shortcuts}
   ><span class="truncate text-(--faint)">Your jobs, and what each one needs next</span>
-  <button class="ml-auto shrink-0 cursor-pointer underline" onclick={() => (guide = true)}
-    >Words we use</button
+  <a class="ml-auto shrink-0 underline" href="#/figures">Your figures</a>
+  <button class="shrink-0 cursor-pointer underline" onclick={() => (guide = true)}>Words we use</button
   ></TopBar
 >
 

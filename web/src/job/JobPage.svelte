@@ -26,6 +26,7 @@
   import Mending from './Mending.svelte';
   import Lead from './Lead.svelte';
   import { OpenJob } from './open-job.svelte';
+  import Own from './Own.svelte';
   import Reckoning from './Reckoning.svelte';
   import StationPath from './StationPath.svelte';
   import TaskList from './TaskList.svelte';
@@ -262,6 +263,14 @@
             : ''}"
         >
           <div class="flex min-w-0 flex-col gap-2.5">
+            {#if station.earlier.length}
+              <section class="card border-(--signal) p-3" aria-label="What went wrong before">
+                <h2 class="m-0 text-base font-bold">What went wrong before</h2>
+                <ul class="m-0 mt-1 pl-5 text-sm">
+                  {#each station.earlier as said (said)}<li>{said}</li>{/each}
+                </ul>
+              </section>
+            {/if}
             {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} onrecords={askCatalogue} />{/if}
           </div>
           <div class="flex min-w-0 flex-col gap-2.5">
@@ -281,7 +290,8 @@
             {#if view.Records && catalogue}
               <view.Records {open} {job} {catalogue} onrecords={askCatalogue} />
             {/if}
-            <Reckoning rows={station.rows} />
+            <Reckoning rows={station.rows} open={code === 'record'} />
+            <Own learnt={station.learnt} />
             <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>
           </div>
         </div>

@@ -6,12 +6,13 @@
 
   interface Props {
     rows: Row[];
+    open?: boolean;
   }
-  const { rows }: Props = $props();
+  const { rows, open = false }: Props = $props();
 </script>
 
 {#if rows.length}
-  <Fold title="Figures and reasons">
+  <Fold title="Figures and reasons" {open}>
     <dl class="m-0 divide-y divide-(--line)">
       {#each rows as row, index (index)}
         <div class="grid grid-cols-[1fr_auto] gap-x-3 py-1.5">

@@ -189,3 +189,8 @@ export function showDue(iso: string, today: Date): string {
   if (days < 0) return days === -1 ? '1 day late' : `${-days} days late`;
   return days === 1 ? 'due tomorrow' : `due in ${days} days`;
 }
+
+/** A figure with its unit, to three digits at most. */
+export function showFigure(value: number, unit: string): string {
+  return `${value >= 1000 ? value.toFixed(0) : Number(value.toPrecision(3))} ${unit}`;
+}

@@ -55,6 +55,7 @@ def close_hairs(region: shapely.MultiPolygon, narrowest: float) -> shapely.Multi
     near = shapely.MultiPolygon(list(shapely.get_parts(region)[own]))
     # Where shapes meet in a point there is no slit between them.
     slits = pairs.bars[shapely.length(pairs.bars) > 0]
+    slits = slits[_thinned(_middles(slits), narrowest)]
     filled = _closing(near, narrowest)
     # What is filled besides are the crotches of corners.
     plugs = filled[np.unique(shapely.STRtree(filled).query(slits, "dwithin", narrowest / _OVERLAP)[1])]
@@ -84,12 +85,17 @@ def touching_places(region: shapely.MultiPolygon, narrowest: float) -> Points:
     pairs = _near(region, narrowest)
     if pairs is None:
         return np.empty((0, 2))
-    middle = shapely.get_coordinates(shapely.line_interpolate_point(pairs.bars, 0.5, normalized=True))
+    middle = _middles(pairs.bars)
     label = _linked(middle, _LINKED * narrowest)
     order = np.argsort(shapely.length(pairs.bars), kind="stable")
     _, first = np.unique(label[order], return_index=True)
     places: Points = middle[order[np.sort(first)]]
     return places
+
+
+def _middles(bars: npt.NDArray[np.object_]) -> Points:
+    middles: Points = shapely.get_coordinates(shapely.line_interpolate_point(bars, 0.5, normalized=True))
+    return middles
 
 
 def _linked(points: Points, reach: float) -> npt.NDArray[np.intp]:

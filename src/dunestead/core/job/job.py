@@ -245,14 +245,31 @@ class PaintEntry:
 
 @dataclass(frozen=True, slots=True)
 class Record:
-    """What really happened: grade from 1 (spoiled) to 5 (as wished), minutes by station, ml of paint."""
+    """What only the maker can know of what happened.
+
+    Attributes
+    ----------
+    grade
+        From 1 (spoiled) to 5 (as wished).
+    minutes
+        By station, where the maker counted; it goes before what ticks tell.
+    used_ml
+        By paint: what really went on, all copies together.
+    troubles
+        By cause: how many copies it spoiled; 0 where it went wrong and was mended.
+    """
 
     grade: int | None = limited(None, "grade", 1, 5)
     notes: str = limited("", "text of the notes", 0, 10_000, "letters")
     minutes: dict[str, float] = field(
         default_factory=dict, metadata={"limit": Limit("minutes at a station", 0.0, 10_000.0)}
     )
-    paint_ml: float | None = limited(None, "paint used", 0.0, 100_000.0, "ml")
+    used_ml: dict[str, float] = field(
+        default_factory=dict, metadata={"limit": Limit("paint used", 0.0, 100_000.0, "ml")}
+    )
+    troubles: dict[str, int] = field(
+        default_factory=dict, metadata={"limit": Limit("copies spoiled by it", 0.0, 1000.0)}
+    )
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from dunestead.core.figures import Figure, Paint, Surface
 from dunestead.core.units import several
 
-__all__ = ["Amount", "Load", "amount_of", "spread_of"]
+__all__ = ["Amount", "Load", "amount_key", "amount_of", "soak_of", "spread_of"]
 
 _MM2_PER_M2 = 1e6
 _ML_PER_L = 1000.0
@@ -25,12 +25,15 @@ class Load:
         1 for full coats, less for light ones.
     spread
         How far the true amount may lie off, as a factor; see `spread_of`.
+    learnt
+        By which factor the maker's own jobs took other than the table says.
     """
 
     coats: int
     copies: int
     share: float = 1.0
     spread: float = 1.0
+    learnt: float = 1.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,8 +84,8 @@ def amount_of(area: float, surface: Surface, paint: Paint, figures: Mapping[str,
     --------
     A tenth of a square metre on coir by brush, 7 m² a litre, 2 coats: 0.1 x 2 x 4 / 7 l, about 114 ml.
     """
-    soak = surface.soak_spray if paint.is_sprayed else surface.soak
-    per_mm2 = load.share * soak / paint.cover / paint.transfer * _ML_PER_L / _MM2_PER_M2
+    soak = soak_of(surface, paint)
+    per_mm2 = load.learnt * load.share * soak / paint.cover / paint.transfer * _ML_PER_L / _MM2_PER_M2
     least = figures["least_pour"]
     coat, total = max(area * per_mm2, least), max(area * per_mm2 * load.coats * load.copies, least)
     dead = figures[f"dead_{paint.technique}"] * load.copies
@@ -97,6 +100,16 @@ def amount_of(area: float, surface: Surface, paint: Paint, figures: Mapping[str,
         None if paint.can_ml else _whole(pour, paint.bottle_ml),
         _why(area, soak, surface, paint, load),
     )
+
+
+def amount_key(paint: str, surface: str) -> str:
+    """Return what the amount of a paint on a surface is known by among what is learnt."""
+    return f"paint/{paint}/{surface}"
+
+
+def soak_of(surface: Surface, paint: Paint) -> float:
+    """Return how many times what a smooth surface takes this one does; less for paint that is sprayed."""
+    return surface.soak_spray if paint.is_sprayed else surface.soak
 
 
 def spread_of(*figures: Figure | None) -> float:
@@ -123,7 +136,8 @@ def _why(area: float, soak: float, surface: Surface, paint: Paint, load: Load) -
     lost = f", of which {paint.transfer:.0%} lands" if paint.transfer < 1 else ""
     light = f", {load.share:.0%} of a full coat each" if load.share < 1 else ""
     copies = f", {load.copies} copies" if load.copies > 1 else ""
+    own = f", x {load.learnt:.2f} as your own jobs took" if load.learnt != 1 else ""
     return (
         f"{area / 100:.0f} cm² x {several(load.coats, 'coat')} x {soak:g} for the soak of "
-        f"{surface.name.lower()}, {paint.cover:g} m² a litre{lost}{light}{copies}."
+        f"{surface.name.lower()}, {paint.cover:g} m² a litre{lost}{light}{own}{copies}."
     )

@@ -14,7 +14,7 @@ from dunestead.core.job.job import Job, colouring
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.masks import LaidMask
 from dunestead.core.mask.tying import CutPlan
-from dunestead.core.painting.amount import Amount, Load, amount_of, spread_of
+from dunestead.core.painting.amount import Amount, Load, amount_key, amount_of, spread_of
 from dunestead.core.painting.coatings import Coating, Where, in_order, where_of
 from dunestead.core.painting.coats import Coats, coats_for, is_light_on_dark
 from dunestead.core.painting.separation import colour_order
@@ -92,7 +92,8 @@ def _planned(number: int, row: _Row, look: Look, catalogue: Catalogue) -> Planne
     job, figures = look.job, catalogue.workshop
     paint = catalogue.paint(row.coating.paint)
     coats = _coats(row, paint, look, catalogue)
-    load = Load(coats.count, job.blank.copies, coats.share, _spread(paint, look, catalogue))
+    learnt = catalogue.amounts.get(amount_key(paint.key, look.choices.surface.key), 1.0)
+    load = Load(coats.count, job.blank.copies, coats.share, _spread(paint, look, catalogue), learnt)
     amount = amount_of(row.area, look.choices.surface, paint, figures, load)
     drying = dry_times(paint, drying_factor(job.paint.weather, figures))
     if job.paint.warm_air and paint.warm_air:

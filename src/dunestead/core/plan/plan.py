@@ -13,7 +13,8 @@ from dunestead.core.blanks.clear import ClearArea, region_of
 from dunestead.core.curing.peel import PeelWindow, WetWork, peel_window
 from dunestead.core.cutting.timing import KnifeTime
 from dunestead.core.cutting.verify import Verdict
-from dunestead.core.figures import Catalogue, HandTimes, Method
+from dunestead.core.effort import effort
+from dunestead.core.figures import Catalogue, Method
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.job.choices import Choices
@@ -58,7 +59,7 @@ __all__ = [
     "mask_title",
     "materials_of",
     "method_work",
-    "painting_minutes",
+    "painting_work",
     "wet_work",
 ]
 
@@ -451,7 +452,9 @@ def _cover(look: Look, painted: Box, mask: Box, coats: Sequence[PlannedCoating],
 def wet_work(look: Look, coats: Sequence[PlannedCoating], catalogue: Catalogue) -> WetWork:
     """Return what is wet together at the end of what goes through a mask, minutes of the hands."""
     run = wet_run(coats, covered=look.job.paint.covered)
-    minutes = sum(coat.coats * painting_minutes(coat, look.choices, catalogue.hand) for coat in coats[run.first :])
+    minutes = sum(
+        coat.coats * effort(catalogue.hand, **painting_work(coat, look.choices)).minutes for coat in coats[run.first :]
+    )
     return WetWork(minutes, run.paint_dried)
 
 
@@ -463,10 +466,10 @@ def _peel(look: Look, coats: Sequence[PlannedCoating], catalogue: Catalogue) -> 
     return replace(window, keepers_first=entry.peel_first == "keepers") if entry.peel_first else window
 
 
-def painting_minutes(coat: PlannedCoating, choices: Choices, hand: HandTimes) -> float:
-    """Return minutes of the hands for one coat on one copy."""
-    dab = hand.dab_dm2_coir if choices.surface.coarse else hand.dab_dm2_cloth
-    return coat.area / _DM2 * (hand.spray_dm2 if coat.paint.is_sprayed else dab) / 60
+def painting_work(coat: PlannedCoating, choices: Choices) -> dict[str, float]:
+    """Return which figure of the hand one coat on one copy goes by, and how many dm² it is."""
+    dab = "dab_dm2_coir" if choices.surface.coarse else "dab_dm2_cloth"
+    return {"spray_dm2" if coat.paint.is_sprayed else dab: coat.area / _DM2}
 
 
 def materials_of(plan: Plan, catalogue: Catalogue, unit: str) -> list[MaterialFit]:

@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from dunestead.core.blanks.clear import clear_name
+from dunestead.core.effort import effort
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
@@ -23,7 +24,7 @@ def prepare(plan: Plan, hand: HandTimes, lane: Lane, copy: int) -> None:
             "blank-prepared",
             "blank",
             copy=copy,
-            minutes=hand.prepare / 60,
+            effort=effort(hand, prepare=1),
             figures={"how": surface.prepare},
             cautions=surface.cautions,
             standing=blank_standing(plan),

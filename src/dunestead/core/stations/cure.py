@@ -5,6 +5,7 @@ from datetime import datetime, timedelta
 
 from dunestead.core.curing.drying import drying_factor
 from dunestead.core.curing.heat_setting import rests_for
+from dunestead.core.effort import effort
 from dunestead.core.figures import Catalogue
 from dunestead.core.plan.coats import PlannedCoating
 from dunestead.core.plan.plan import Plan
@@ -55,7 +56,7 @@ def _heat_set(plan: Plan, catalogue: Catalogue, lane: Lane, copy: int) -> None:
             "cure-heat-set",
             "cure",
             copy=copy,
-            minutes=catalogue.hand.heat_set / 60 + rests * heat.minutes,
+            effort=effort(catalogue.hand, rests * heat.minutes * 60, heat_set=1),
             occupies="plate",
             figures={"heat": heat, "rests": rests},
             cautions=("iron",),

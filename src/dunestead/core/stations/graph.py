@@ -110,7 +110,7 @@ def stations_of(plan: Plan, progress: Progress, unit: str, now: datetime) -> lis
         "paint": paint.outcome(plan, progress, unit),
         "peel": peel.outcome(plan, progress, now),
         "cure": cure.outcome(plan, progress, now),
-        "record": record.outcome(plan),
+        "record": record.outcome(plan, progress),
     }
     stations = []
     for code, (state, verdict, rows) in outcomes.items():

@@ -5,6 +5,7 @@ from typing import Any
 
 from dunestead.core.colours import colour_name
 from dunestead.core.curing.drying import drying_factor
+from dunestead.core.effort import effort
 from dunestead.core.figures import Catalogue
 from dunestead.core.painting.coatings import ROLE_NAMES
 from dunestead.core.painting.layers import dries_before
@@ -29,7 +30,7 @@ def try_first(plan: Plan, catalogue: Catalogue, lane: Lane) -> None:
     new = [name for key, name in paints.items() if (key, surface.key) not in tried]
     if new:
         figures = {"paints": new, "surface": surface.name}
-        lane.add(Task("paint-trial", "paint", copy=1, minutes=catalogue.hand.trial / 60, figures=figures))
+        lane.add(Task("paint-trial", "paint", copy=1, effort=effort(catalogue.hand, trial=1), figures=figures))
 
 
 def paint_through(plan: Plan, catalogue: Catalogue, lane: Lane, mask: MaskPlan, copy: int) -> None:
@@ -42,7 +43,7 @@ def paint_through(plan: Plan, catalogue: Catalogue, lane: Lane, mask: MaskPlan, 
             "covered": plan.job.paint.covered,
             "dauber": plan.job.paint.dauber,
         }
-        lane.add(Task("paint-colours-apart", "paint", mask=mask.number, copy=copy, minutes=0.0, figures=figures))
+        lane.add(Task("paint-colours-apart", "paint", mask=mask.number, copy=copy, figures=figures))
     tongues = sum(place.kind == "tongue" for place in mask.weak)
     before: PlannedCoating | None = None
     for coat in mask.coats:
@@ -53,8 +54,8 @@ def paint_through(plan: Plan, catalogue: Catalogue, lane: Lane, mask: MaskPlan, 
     standing = place_standing(plan, mask)
     about: dict[str, Any] = {"mask": mask.number, "copy": copy, "standing": standing}
     keepers = {"keepers": len(mask.cut.keepers)}
-    looked = lane.add(Task("paint-look-over", "paint", minutes=hand.look_over / 60, figures=keepers, **about))
-    lane.add(Task("paint-again", "paint", minutes=hand.second_pass / 60, needs_marks=looked.id, **about))
+    looked = lane.add(Task("paint-look-over", "paint", effort=effort(hand, look_over=1), figures=keepers, **about))
+    lane.add(Task("paint-again", "paint", effort=effort(hand, second_pass=1), needs_marks=looked.id, **about))
 
 
 def paint_after(plan: Plan, catalogue: Catalogue, lane: Lane, copy: int, last_through: Sequence[Wait]) -> None:
@@ -63,7 +64,7 @@ def paint_after(plan: Plan, catalogue: Catalogue, lane: Lane, copy: int, last_th
     if not coats:
         return
     if plan.choices.surface.edge_seal:
-        lane.add(Task("paint-clean", "paint", copy=copy, minutes=catalogue.hand.clean_back / 60))
+        lane.add(Task("paint-clean", "paint", copy=copy, effort=effort(catalogue.hand, clean_back=1)))
     before: Task | None = None
     for coat in coats:
         for number in range(1, coat.coats + 1):

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from datetime import datetime
 from typing import Any
 
+from dunestead.core.effort import effort
 from dunestead.core.figures import HandTimes
 from dunestead.core.painting.layers import wet_run
 from dunestead.core.plan.plan import MaskPlan, Plan
@@ -45,20 +46,20 @@ def _in_order(plan: Plan, hand: HandTimes, mask: MaskPlan, copy: int) -> list[Ta
         "peel-count",
         "peel",
         **about,
-        minutes=len(keepers) * hand.peel_keeper / 60,
+        effort=effort(hand, peel_keeper=len(keepers)),
         call=Call(tuple(keeper.number for keeper in keepers)),
         figures={**figures, "keepers": len(keepers)},
         standing=standing,
     )
     bag = (Need("a bag or a spare sheet for the wet mask"),) if window.keepers_first else ()
     sheet = Task(
-        "peel-sheet", "peel", **about, minutes=hand.peel_start / 60, figures=figures, needs=bag, standing=standing
+        "peel-sheet", "peel", **about, effort=effort(hand, peel_start=1), figures=figures, needs=bag, standing=standing
     )
     back = Task(
         "peel-pins",
         "peel",
         **about,
-        minutes=hand.count_pins / 60,
+        effort=effort(hand, count_pins=1),
         call=Call(counts=(Count("pins", pins, (task_id("tack-pins", **about), "pins")),)),
         figures={"count": pins, "with_sheet": plan.choices.material.kind in ("paper", "card")},
         cautions=("pins",),
@@ -74,7 +75,7 @@ def _in_order(plan: Plan, hand: HandTimes, mask: MaskPlan, copy: int) -> list[Ta
         # Film gives its pins back first; paper takes them along, and they are counted at the bin.
         lifted = [*lifted, back] if back.figures["with_sheet"] else [back, *lifted]
     if "peel-lint" in plan.method.lift:
-        lifted.append(Task("peel-lint", "peel", **about, minutes=hand.lint / 60, standing=standing))
+        lifted.append(Task("peel-lint", "peel", **about, effort=effort(hand, lint=1), standing=standing))
     return lifted
 
 
@@ -84,7 +85,7 @@ def _rewarm(hand: HandTimes, mask: MaskPlan, about: dict[str, Any], standing: Ma
         "peel-rewarm",
         "peel",
         **about,
-        minutes=len(pressing.placements) * hand.rewarm / 60,
+        effort=effort(hand, rewarm=len(pressing.placements)),
         occupies="plate",
         figures={"pressing": pressing, "placements": len(pressing.placements), "window": mask.peel},
         cautions=("iron",),
@@ -101,7 +102,7 @@ def wash(plan: Plan, hand: HandTimes, lane: Lane, mask: MaskPlan, copy: int, pri
             "mask",
             mask=mask.number,
             copy=copy,
-            minutes=hand.wash / 60,
+            effort=effort(hand, wash=1),
             figures=figures,
             standing=mask_standing(plan, mask),
         )
@@ -117,7 +118,7 @@ def touch_up(plan: Plan, hand: HandTimes, lane: Lane, copy: int) -> None:
             "peel-touched-up",
             "peel",
             copy=copy,
-            minutes=(hand.touch_up + gaps * hand.touch_up_bridge) / 60,
+            effort=effort(hand, touch_up=1, touch_up_bridge=gaps),
             figures={"gaps": gaps, "area": plan.bridged_area},
             call=call,
         )

@@ -1,5 +1,6 @@
 """Sheets: how the mask is divided, laid, turned and cut, checked by a simulated cut."""
 
+from dunestead.core.effort import effort
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan
 from dunestead.core.sheets.layout import Layout
@@ -21,13 +22,13 @@ def cut(plan: Plan, hand: HandTimes, lane: Lane) -> None:
     """Add the cutting of all sheets: after a test cut, or from a print where the knife is in the hand."""
     if plan.is_by_hand:
         figures = {"takes_print": plan.choices.material.kind in ("paper", "card"), "mirrored": plan.facing.mirrored}
-        lane.add(Task("sheets-print", "sheets", minutes=hand.print_twice / 60, figures=figures))
+        lane.add(Task("sheets-print", "sheets", effort=effort(hand, print_twice=1), figures=figures))
     else:
         lane.add(
             Task(
                 "sheets-test-cut",
                 "sheets",
-                minutes=hand.test_cut / 60,
+                effort=effort(hand, test_cut=1),
                 occupies="cutter",
                 figures={"settings": str(plan.settings), "why": plan.settings_why},
                 cautions=("knife",),
@@ -42,7 +43,7 @@ def cut(plan: Plan, hand: HandTimes, lane: Lane) -> None:
                 "sheets-cut",
                 "sheets",
                 sheet=planned.number,
-                minutes=runs * (hand.sheet + planned.time.seconds) / 60,
+                effort=effort(hand, runs * planned.time.seconds, sheet=runs),
                 occupies="hands" if plan.is_by_hand else "cutter",
                 figures={
                     "sheets": len(plan.sheets),

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from dunestead.core.blanks.clear import clear_name
+from dunestead.core.effort import NO_EFFORT, Effort, effort
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.laid import guides_of
 from dunestead.core.plan.laying import groups_of
@@ -78,7 +79,11 @@ class _Making:
         """Whether pieces are set down one by one."""
         return bool(self.mask.placing) and "tack-place" in self.plan.method.tack
 
-    def task(self, code: str, seconds: float, **more: Any) -> Task:
+    def by(self, besides: float = 0.0, **counts: float) -> Effort:
+        """Return the effort of so many of each figure of the hand, and of seconds besides."""
+        return effort(self.hand, besides, **counts)
+
+    def task(self, code: str, work: Effort, **more: Any) -> Task:
         """Return a task of this mask on this copy."""
         entries = {"standing": place_standing(self.plan, self.mask), **more}
         figures = {"mask": self.mask.laid.name} | entries.pop("figures", {})
@@ -87,7 +92,7 @@ class _Making:
             "tack",
             mask=self.mask.number,
             copy=self.copy,
-            minutes=seconds / 60,
+            effort=work,
             figures=figures,
             **entries,
         )
@@ -96,25 +101,25 @@ class _Making:
 Maker = Callable[[_Making, str], Task | None]
 
 
-def _simple(seconds: Callable[[HandTimes], float], *cautions: str) -> Maker:
-    return lambda making, code: making.task(code, seconds(making.hand), cautions=cautions)
+def _simple(figure: str, *cautions: str) -> Maker:
+    return lambda making, code: making.task(code, making.by(**{figure: 1}), cautions=cautions)
 
 
-def _first(seconds: Callable[[HandTimes], float]) -> Maker:
+def _first(figure: str) -> Maker:
     """Return what makes a task done before the first mask of a copy only."""
-    return lambda making, code: making.task(code, seconds(making.hand)) if making.mask.number == 1 else None
+    return lambda making, code: making.task(code, making.by(**{figure: 1})) if making.mask.number == 1 else None
 
 
 def _barrier(making: _Making, code: str) -> Task | None:
-    return _first(lambda hand: hand.barrier)(making, code) if making.plan.choices.surface.barrier else None
+    return _first("barrier")(making, code) if making.plan.choices.surface.barrier else None
 
 
 def _board_if_carried(making: _Making, _: str) -> Task | None:
-    return _first(lambda hand: hand.board)(making, "tack-board") if making.plan.is_sprayed else None
+    return _first("board")(making, "tack-board") if making.plan.is_sprayed else None
 
 
 def _wipe_smooth(making: _Making, _: str) -> Task | None:
-    return making.task("tack-wipe", making.hand.wipe) if making.plan.choices.surface.edge_seal else None
+    return making.task("tack-wipe", making.by(wipe=1)) if making.plan.choices.surface.edge_seal else None
 
 
 def _lay(making: _Making, code: str) -> Task:
@@ -127,13 +132,13 @@ def _lay(making: _Making, code: str) -> Task:
         "notches": mask.laid.notches,
         "from_back": plan.job.blank.seen_through,
     }
-    return making.task(code, making.hand.position, figures=figures)
+    return making.task(code, making.by(position=1), figures=figures)
 
 
 def _groups(making: _Making, code: str) -> Task:
     groups = groups_of(making.plan.look)
     figures = {"groups": groups, "placing": making.mask.placing, "guides": guides_of(making.plan, making.mask)}
-    return making.task(code, groups * making.hand.position, figures=figures)
+    return making.task(code, making.by(position=groups), figures=figures)
 
 
 def _seam(making: _Making, code: str) -> Task | None:
@@ -141,17 +146,18 @@ def _seam(making: _Making, code: str) -> Task | None:
     seams = [seam for seam in making.plan.layout.seams if numbers & set(seam.patches)]
     if not seams:
         return None
-    return making.task(code, len(seams) * making.hand.seam, figures={"seams": tuple(seams)})
+    return making.task(code, making.by(seam=len(seams)), figures={"seams": tuple(seams)})
 
 
 def _press(making: _Making, code: str) -> Task | None:
     if not making.mask.pressings:
         return None
     pressing = making.mask.pressings[0]
-    seconds = len(pressing.placements) * (pressing.seconds + making.hand.placement_move)
-    figures = {"pressing": pressing, "placements": len(pressing.placements)}
+    rests = len(pressing.placements)
+    figures = {"pressing": pressing, "placements": rests}
     call = _rests(pressing)
-    return making.task(code, seconds, occupies="plate", call=call, figures=figures, cautions=("iron",))
+    work = making.by(rests * pressing.seconds, placement_move=rests)
+    return making.task(code, work, occupies="plate", call=call, figures=figures, cautions=("iron",))
 
 
 def _rests(pressing: Pressing, again: str | None = None) -> Call:
@@ -167,20 +173,20 @@ def _press_again(making: _Making, code: str) -> Task | None:
     where_it_lifts = len(mask.pressings) == 1
     rests = 1 if where_it_lifts else len(pressing.placements)
     figures = {"pressing": pressing, "placements": rests, "where_it_lifts": where_it_lifts}
-    seconds = rests * (pressing.seconds + making.hand.placement_move)
+    work = making.by(rests * pressing.seconds, placement_move=rests)
     call = _rests(pressing, task_id("tack-press", mask=mask.number, copy=making.copy))
-    return making.task(code, seconds, occupies="plate", call=call, figures=figures, cautions=("iron",))
+    return making.task(code, work, occupies="plate", call=call, figures=figures, cautions=("iron",))
 
 
 def _cool(making: _Making, code: str) -> Task | None:
-    return making.task(code, 0.0, occupies="rack") if making.mask.pressings else None
+    return making.task(code, NO_EFFORT, occupies="rack") if making.mask.pressings else None
 
 
 def _pin_corners(making: _Making, code: str) -> Task | None:
     if not making.plan.choices.surface.takes_pins:
         return None
     needs = (Need("pins", _CORNERS),)
-    return making.task(code, _CORNERS * making.hand.pin, needs=needs, cautions=("pins",))
+    return making.task(code, making.by(pin=_CORNERS), needs=needs, cautions=("pins",))
 
 
 def _pins(making: _Making, code: str) -> Task | None:
@@ -192,21 +198,21 @@ def _pins(making: _Making, code: str) -> Task | None:
     # How many were set is what must come back, whatever was planned.
     call = Call(counts=(Count("pins", None, planned=count),))
     needs = (Need("pins", count),)
-    return making.task(code, count * making.hand.pin, call=call, figures=figures, needs=needs, cautions=("pins",))
+    return making.task(code, making.by(pin=count), call=call, figures=figures, needs=needs, cautions=("pins",))
 
 
 def _push_pins(making: _Making, code: str) -> Task:
     back = (task_id(code, mask=making.mask.number, copy=making.copy), "push-pins")
     call = Call(counts=(Count("push-pins", None), Count("push-pins-out", None, back)))
-    return making.task(code, making.hand.push_pins, call=call, cautions=("pins",))
+    return making.task(code, making.by(push_pins=1), call=call, cautions=("pins",))
 
 
 def _tape_off(making: _Making, code: str) -> Task | None:
-    return making.task(code, making.hand.tape_off) if making.is_taped else None
+    return making.task(code, making.by(tape_off=1)) if making.is_taped else None
 
 
 def _guide(making: _Making, code: str) -> Task | None:
-    return making.task(code, making.hand.guide) if making.is_placed else None
+    return making.task(code, making.by(guide=1)) if making.is_placed else None
 
 
 def _place(making: _Making, code: str) -> Task | None:
@@ -214,18 +220,19 @@ def _place(making: _Making, code: str) -> Task | None:
         return None
     mask = making.mask
     figures = {"placing": mask.placing, "reverse": mask.laid.is_reverse, "tweezers": mask.pinning.by_tweezers}
-    return making.task(code, len(mask.placing) * making.hand.place_keeper, call=Call(mask.placing), figures=figures)
+    work = making.by(place_keeper=len(mask.placing))
+    return making.task(code, work, call=Call(mask.placing), figures=figures)
 
 
 def _warm_air(making: _Making, code: str) -> Task:
     x0, y0, x1, y1 = making.mask.box
     area = (x1 - x0) * (y1 - y0) / _DM2
-    return making.task(code, area * making.hand.warm_air_dm2, cautions=("hot-air",))
+    return making.task(code, making.by(warm_air_dm2=area), cautions=("hot-air",))
 
 
 def _rub_down(making: _Making, code: str) -> Task | None:
     """Rub down what holds by pressure; what is pressed warm or pinned needs none."""
-    return None if making.mask.pressings or not _is_sticky(making.plan) else making.task(code, making.hand.lay)
+    return None if making.mask.pressings or not _is_sticky(making.plan) else making.task(code, making.by(lay=1))
 
 
 def _is_sticky(plan: Plan) -> bool:
@@ -245,46 +252,46 @@ def _cover(making: _Making, code: str) -> Task | None:
         "paper": paper.name,
         "wind": making.workshop["spray_wind"],
     }
-    return making.task(code, cover.tape / _DM * making.hand.cover_dm, figures=figures, needs=needs)
+    return making.task(code, making.by(cover_dm=cover.tape / _DM), figures=figures, needs=needs)
 
 
 def _hinge(making: _Making, code: str) -> Task:
     x0, y0, x1, y1 = making.mask.box
     figures = {"free": making.workshop["hinge_strip"], "long": max(x1 - x0, y1 - y0)}
-    return making.task(code, making.hand.hinge, figures=figures)
+    return making.task(code, making.by(hinge=1), figures=figures)
 
 
 _TASKS: dict[str, Maker] = {
     "tack-barrier": _barrier,
-    "tack-board": _first(lambda hand: hand.board),
+    "tack-board": _first("board"),
     "tack-board-if-carried": _board_if_carried,
-    "tack-wipe": _simple(lambda hand: hand.wipe),
+    "tack-wipe": _simple("wipe"),
     "tack-wipe-smooth": _wipe_smooth,
     "tack-backing-off": _push_pins,
     "tack-lay": _lay,
     "tack-lay-groups": _groups,
     "tack-hinge": _hinge,
-    "tack-backing-off-hinged": _simple(lambda hand: hand.backing_off),
+    "tack-backing-off-hinged": _simple("backing_off"),
     "tack-seam": _seam,
     "tack-press": _press,
-    "tack-rub": _simple(lambda hand: hand.rub, "iron"),
+    "tack-rub": _simple("rub", "iron"),
     "tack-cool": _cool,
-    "tack-test-peel": _simple(lambda hand: hand.test_peel),
+    "tack-test-peel": _simple("test_peel"),
     "tack-press-again": _press_again,
-    "tack-carrier-off": _simple(lambda hand: hand.carrier_off),
+    "tack-carrier-off": _simple("carrier_off"),
     "tack-pin-corners": _pin_corners,
     "tack-warm-air": _warm_air,
     "tack-rub-down": _rub_down,
-    "tack-smooth": _simple(lambda hand: hand.lay),
-    "tack-roll": _simple(lambda hand: hand.roller),
-    "tack-spray": _simple(lambda hand: hand.spray_tack, "spray-tack"),
-    "tack-rest": lambda making, code: making.task(code, 0.0, occupies="rack"),
-    "tack-press-down": _simple(lambda hand: hand.lay),
+    "tack-smooth": _simple("lay"),
+    "tack-roll": _simple("roller"),
+    "tack-spray": _simple("spray_tack", "spray-tack"),
+    "tack-rest": lambda making, code: making.task(code, NO_EFFORT, occupies="rack"),
+    "tack-press-down": _simple("lay"),
     "tack-tape-off": _tape_off,
     "tack-guide-in": _guide,
     "tack-place": _place,
     "tack-guide-out": _guide,
-    "tack-tape-edges": _simple(lambda hand: hand.trim_tape),
+    "tack-tape-edges": _simple("trim_tape"),
     "tack-pins": _pins,
     "tack-cover": _cover,
 }

@@ -4,6 +4,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
+from dunestead.core.effort import Effort, effort
 from dunestead.core.figures import Catalogue, HandTimes
 from dunestead.core.plan.laying import groups_of
 from dunestead.core.plan.plan import MaskPlan, Plan
@@ -55,7 +56,11 @@ class _Making:
         method = self.plan.method
         return bool(method.tape) and (not method.tape_optional or bool(self.mask.cut.keepers))
 
-    def task(self, code: str, seconds: float, **more: Any) -> Task:
+    def by(self, **counts: float) -> Effort:
+        """Return the effort of so many of each figure of the hand."""
+        return effort(self.hand, **counts)
+
+    def task(self, code: str, work: Effort, **more: Any) -> Task:
         """Return a task of this set."""
         entries = {"standing": mask_standing(self.plan, self.mask), **more}
         figures = {"mask": self.mask.laid.name, "windows": self.mask.cut.window_count} | entries.pop("figures", {})
@@ -64,7 +69,7 @@ class _Making:
             "weed",
             mask=self.mask.number,
             copy=self.copy,
-            minutes=seconds / 60,
+            effort=work,
             figures=figures,
             **entries,
         )
@@ -74,17 +79,17 @@ Maker = Callable[[_Making, str], Task | None]
 
 
 def _windows(making: _Making, code: str) -> Task:
-    cut, hand = making.mask.cut, making.hand
-    seconds = cut.window_count * hand.weed_piece + float(cut.material.length) / 10 * hand.weed_cm
-    return making.task(code, seconds, cautions=("knife",))
+    cut = making.mask.cut
+    work = making.by(weed_piece=cut.window_count, weed_cm=float(cut.material.length) / 10)
+    return making.task(code, work, cautions=("knife",))
 
 
-def _by_patch(seconds: Callable[[HandTimes], float]) -> Maker:
+def _by_patch(figure: str) -> Maker:
     """Return what makes a task that is done once for every patch."""
-    return lambda making, code: making.task(code, making.patches * seconds(making.hand))
+    return lambda making, code: making.task(code, making.by(**{figure: making.patches}))
 
 
-def _taped(seconds: Callable[[HandTimes], float]) -> Maker:
+def _taped(figure: str) -> Maker:
     """Return what makes a task of a mask that travels on tape, once for every patch."""
 
     def made(making: _Making, code: str) -> Task | None:
@@ -93,7 +98,7 @@ def _taped(seconds: Callable[[HandTimes], float]) -> Maker:
         cut = making.carrier
         needs = (Need(making.plan.method.tape or "transfer tape"),)
         figures = {"carrier": cut, "weak": "weed-weaken-tape" in making.plan.method.weed}
-        return making.task(code, making.patches * seconds(making.hand), needs=needs, figures=figures)
+        return making.task(code, making.by(**{figure: making.patches}), needs=needs, figures=figures)
 
     return made
 
@@ -101,7 +106,7 @@ def _taped(seconds: Callable[[HandTimes], float]) -> Maker:
 def _groups(making: _Making, code: str) -> Task:
     groups = groups_of(making.plan.look)
     needs = (Need(making.plan.method.tape or "transfer tape"),)
-    return making.task(code, groups * making.hand.tape_over, needs=needs, figures={"groups": groups})
+    return making.task(code, making.by(tape_over=groups), needs=needs, figures={"groups": groups})
 
 
 def _count(making: _Making, code: str) -> Task:
@@ -111,7 +116,7 @@ def _count(making: _Making, code: str) -> Task:
     where = making.plan.method.keepers
     return making.task(
         code,
-        (windows + len(numbers)) * making.hand.count_window,
+        making.by(count_window=windows + len(numbers)),
         call=Call(numbers, counts=_window_counts(making) if windows else ()),
         figures={"keepers": len(numbers), "where": where, "windows": windows},
     )
@@ -129,12 +134,12 @@ _TASKS: dict[str, Maker] = {
     "weed-windows": _windows,
     "weed-guide": _windows,
     "weed-field": _windows,
-    "weed-mat-off": _by_patch(lambda hand: hand.off_the_mat),
-    "weed-backing-off": _by_patch(lambda hand: hand.backing_off),
-    "weed-tape-over": _taped(lambda hand: hand.tape_over),
-    "weed-burnish": _taped(lambda hand: hand.burnish),
-    "weed-weaken-tape": _taped(lambda hand: hand.weaken_tape),
-    "weed-trim-tape": _taped(lambda hand: hand.trim_tape),
+    "weed-mat-off": _by_patch("off_the_mat"),
+    "weed-backing-off": _by_patch("backing_off"),
+    "weed-tape-over": _taped("tape_over"),
+    "weed-burnish": _taped("burnish"),
+    "weed-weaken-tape": _taped("weaken_tape"),
+    "weed-trim-tape": _taped("trim_tape"),
     "weed-tape-groups": _groups,
     "weed-count": _count,
 }

@@ -2,9 +2,10 @@
 
 from typing import Any
 
+from dunestead.core.effort import effort
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.coats import PlannedCoating
-from dunestead.core.plan.plan import Plan, painting_minutes
+from dunestead.core.plan.plan import Plan, painting_work
 from dunestead.core.work.standing import coat_standing
 from dunestead.core.work.tasks import Need, Task, task_id
 
@@ -33,7 +34,7 @@ def coat_task(plan: Plan, hand: HandTimes, coat: PlannedCoating, copy: int, numb
         copy=copy,
         coating=coat.number,
         coat=number,
-        minutes=painting_minutes(coat, plan.choices, hand),
+        effort=effort(hand, **painting_work(coat, plan.choices)),
         # A can's mist drifts; an airbrush is used at the table.
         occupies="outdoors" if coat.paint.technique == "spray" else "hands",
         figures={"coating": coat, "coat": number, **figures},

@@ -1,6 +1,7 @@
 """What is sewn or screwed on a blank: a step before the painting, or after it."""
 
 from dunestead.core.blanks.clear import Timing, clear_name
+from dunestead.core.effort import effort
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan
 from dunestead.core.work.standing import fitted_standing
@@ -18,7 +19,7 @@ def fitting_task(plan: Plan, hand: HandTimes, code: str, copy: int, timing: Timi
         code,
         code.partition("-")[0],
         copy=copy,
-        minutes=hand.fit_on / 60 * len(areas),
+        effort=effort(hand, fit_on=len(areas)),
         figures={"names": [clear_name(one) for one in areas], "places": [(one.x, one.y) for one in areas]},
         standing=fitted_standing(plan, timing),
     )

@@ -36,6 +36,7 @@ class Progress:
 
     def __init__(self, graph: TaskGraph, log: Iterable[LogEntry]) -> None:
         self.graph = graph
+        self.log = tuple(log)
         self._done: dict[str, LogEntry] = {}
         self._called: dict[str, dict[int, datetime]] = {}
         self._counted: dict[tuple[str, str], int] = {}
@@ -44,7 +45,7 @@ class Progress:
         self._begun: dict[str, datetime] = {}
         self._marks: dict[str, dict[int, Mark]] = {}
         self.rehearsals: list[LogEntry] = []
-        for entry in log:
+        for entry in self.log:
             self._take(entry)
 
     def _take(self, entry: LogEntry) -> None:

@@ -5,6 +5,8 @@ from dataclasses import dataclass, field, replace
 from functools import lru_cache
 from typing import Any, Literal
 
+from dunestead.core.effort import NO_EFFORT, Effort
+
 __all__ = ["Call", "Count", "Lane", "Need", "Occupies", "Task", "TaskGraph", "Wait", "task_id"]
 
 Occupies = Literal["hands", "cutter", "plate", "rack", "outdoors"]
@@ -95,7 +97,7 @@ class Task:
         Where it belongs.
     mask, sheet, copy, coating, coat
         What it is about: numbers from 1, None where it is about all.
-    minutes
+    effort
         Of the hands; waiting is not counted.
     occupies
         What nothing else may have meanwhile.
@@ -123,7 +125,7 @@ class Task:
     copy: int | None = None
     coating: int | None = None
     coat: int | None = None
-    minutes: float = 0.0
+    effort: Effort = NO_EFFORT
     occupies: Occupies = "hands"
     after: tuple[Wait, ...] = ()
     figures: Mapping[str, Any] = field(default_factory=dict)
@@ -132,6 +134,11 @@ class Task:
     call: Call | None = None
     needs_marks: str | None = None
     standing: Mapping[str, str] = field(default_factory=dict)
+
+    @property
+    def minutes(self) -> float:
+        """Of the hands; waiting is not counted."""
+        return self.effort.minutes
 
     @property
     def id(self) -> str:

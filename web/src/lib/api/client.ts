@@ -57,6 +57,10 @@ export type FacePreview = Schemas['FacePreviewOut'];
 export type Remedy = Schemas['RemediesOut']['remedies'][number];
 export type StoredBlank = Schemas['BlanksOut']['blanks'][number];
 export type RecordEntry = Schemas['RecordIn'];
+export type Happened = Schemas['HappenedOut'];
+export type Learning = Schemas['LearningOut'];
+export type Learnt = Learning['figures'][number];
+export type LearntChange = Schemas['LearntIn'];
 export type Sheets = NonNullable<Job['sheets']>;
 export type Sheet = Sheets['sheets'][number];
 export type PlacedPatch = Sheet['patches'][number];
@@ -404,6 +408,11 @@ export const steerCutter = (number: number, act: 'start' | 'pause' | 'stop') =>
 export const clearRun = (number: number) =>
   answer(api.DELETE('/api/cutter/{number}', { params: { path: { number } } }));
 
+export const getHappened = (id: number, unit: Unit) =>
+  answer(api.GET('/api/jobs/{job_id}/happened', { params: { path: { job_id: id }, query: { unit } } }));
+export const getLearning = () => answer(api.GET('/api/learning'));
+export const setLearning = (body: LearntChange) => answer(api.PUT('/api/learning', { body }));
+export const undoLearning = () => answer(api.POST('/api/learning/undo'));
 export const getWorkshop = () => answer(api.GET('/api/workshop'));
 export const addCutter = (body: OwnCutter) => answer(api.POST('/api/workshop/cutters', { body }));
 export const changeCutter = (number: number, body: OwnCutter) =>

@@ -2480,6 +2480,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/happened": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show what the log tells of a job by itself: minutes by station, paint, and what it teaches. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HappenedOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/head": {
         parameters: {
             query?: never;
@@ -5092,6 +5141,133 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List every figure that own jobs have something to say of, with the values behind it. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LearningOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        /** Set a figure back to the table or take it up again, and leave values of it out or in. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["LearntIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LearningOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learning/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take the last choice about what was learnt back. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LearningOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -7735,6 +7911,80 @@ export interface components {
             word: string;
         };
         /**
+         * HappenedOut
+         * @description What the log tells of a job by itself, and what it teaches, or would once it is closed; what may go wrong.
+         */
+        HappenedOut: {
+            /** Causes */
+            causes: components["schemas"]["HappenedOut.CauseOut"][];
+            /** Is Closed */
+            is_closed: boolean;
+            /** Lessons */
+            lessons: components["schemas"]["HappenedOut.LessonOut"][];
+            /** Poured */
+            poured: components["schemas"]["HappenedOut.PouredOut"][];
+            /** Spells */
+            spells: components["schemas"]["HappenedOut.SpellOut"][];
+            /** Untimed */
+            untimed: string;
+        };
+        /**
+         * CauseOut
+         * @description Something that goes wrong, as it is chosen from the list.
+         */
+        "HappenedOut.CauseOut": {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * LessonOut
+         * @description What the job says of a figure, beside the table.
+         */
+        "HappenedOut.LessonOut": {
+            /** About */
+            about: string;
+            /** Table */
+            table: number;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+        };
+        /**
+         * PouredOut
+         * @description A paint of the job: what was reckoned for all copies, and what went on, ml.
+         */
+        "HappenedOut.PouredOut": {
+            /** Name */
+            name: string;
+            /** Paint */
+            paint: string;
+            /** Planned Ml */
+            planned_ml: number;
+            /** Used Ml */
+            used_ml: number | null;
+        };
+        /**
+         * SpellOut
+         * @description The work at one station: minutes of the steps whose time is known, as planned and as they took.
+         */
+        "HappenedOut.SpellOut": {
+            /** Name */
+            name: string;
+            /** Planned */
+            planned: number;
+            /** Station */
+            station: string;
+            /** Steps */
+            steps: number;
+            /** Taken */
+            taken: number;
+            /** Timed */
+            timed: number;
+        };
+        /**
          * HeadOut
          * @description Where a job stands, small: its version, each station's verdict, what comes next, what is waited for.
          */
@@ -9908,11 +10158,14 @@ export interface components {
              * @default
              */
             notes?: string;
-            /**
-             * Paint Ml
-             * @default null
-             */
-            paint_ml?: number | null;
+            /** Troubles */
+            troubles?: {
+                [key: string]: number;
+            };
+            /** Used Ml */
+            used_ml?: {
+                [key: string]: number;
+            };
         };
         /**
          * RepeatIn
@@ -10197,6 +10450,10 @@ export interface components {
         "JobOut.StationOut": {
             /** Code */
             code: string;
+            /** Earlier */
+            earlier: string[];
+            /** Learnt */
+            learnt: string[];
             /** Name */
             name: string;
             onward: components["schemas"]["JobOut.OnwardOut"] | null;
@@ -10679,6 +10936,81 @@ export interface components {
             seams: number;
             /** Sheets */
             sheets: number;
+        };
+        /**
+         * LearningOut
+         * @description All that own jobs have taught, and whether the last choice about it can be taken back.
+         */
+        LearningOut: {
+            /** Can Undo */
+            can_undo: boolean;
+            /** Figures */
+            figures: components["schemas"]["LearningOut.LearntOut"][];
+        };
+        /**
+         * LearntOut
+         * @description A figure that own jobs have something to say of, in its unit; what is said of it, and the values behind it.
+         */
+        "LearningOut.LearntOut": {
+            /** About */
+            about: string;
+            /** High */
+            high: number;
+            /** Is Held */
+            is_held: boolean;
+            /** Is To Table */
+            is_to_table: boolean;
+            /** Key */
+            key: string;
+            /** Low */
+            low: number;
+            /** Said */
+            said: string;
+            /** Table */
+            table: number;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+            /** Values */
+            values: components["schemas"]["LearningOut.LearntValueOut"][];
+        };
+        /**
+         * LearntValueOut
+         * @description What one job says of a figure: in its unit, and whether it is left out.
+         */
+        "LearningOut.LearntValueOut": {
+            /** Job */
+            job: number;
+            /** Left Out */
+            left_out: boolean;
+            /** Name */
+            name: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Value */
+            value: number;
+        };
+        /**
+         * LearntIn
+         * @description What is made of one figure: set back to the table, and whose values are left out; None leaves it as it is.
+         */
+        LearntIn: {
+            /** Key */
+            key: string;
+            /**
+             * Left Out
+             * @default null
+             */
+            left_out?: number[] | null;
+            /**
+             * To Table
+             * @default null
+             */
+            to_table?: boolean | null;
         };
         /**
          * LiftedIn
@@ -12054,11 +12386,14 @@ export interface components {
              * @default
              */
             notes?: string;
-            /**
-             * Paint Ml
-             * @default null
-             */
-            paint_ml?: number | null;
+            /** Troubles */
+            troubles?: {
+                [key: string]: number;
+            };
+            /** Used Ml */
+            used_ml?: {
+                [key: string]: number;
+            };
         };
         /**
          * RehearsalIn
@@ -12177,6 +12512,10 @@ export interface components {
         StationOut: {
             /** Code */
             code: string;
+            /** Earlier */
+            earlier: string[];
+            /** Learnt */
+            learnt: string[];
             /** Name */
             name: string;
             onward: components["schemas"]["StationOut.OnwardOut"] | null;
@@ -12967,6 +13306,10 @@ export interface components {
         "WorkOut.StationOut": {
             /** Code */
             code: string;
+            /** Earlier */
+            earlier: string[];
+            /** Learnt */
+            learnt: string[];
             /** Name */
             name: string;
             onward: components["schemas"]["WorkOut.OnwardOut"] | null;

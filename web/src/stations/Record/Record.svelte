@@ -1,20 +1,32 @@
 <script lang="ts">
-  import NumberField from '../../lib/ui/NumberField.svelte';
   import TextField from '../../lib/ui/TextField.svelte';
-  import type { RecordEntry } from '../../lib/api/client';
+  import * as api from '../../lib/api/client';
+  import { settings } from '../../lib/settings.svelte';
+  import { showFigure } from '../../lib/units';
   import type { PanelProps } from '../station';
+  import Took from './Took.svelte';
+  import Troubles from './Troubles.svelte';
 
   const { open, job }: PanelProps = $props();
 
-  const record = $derived(job.record);
-  const save = (change: Partial<RecordEntry>) => open.record({ ...record, ...change });
   const GRADES = ['spoiled', 'poor', 'passable', 'good', 'as wished'];
-  const TIMED = ['weed', 'tack', 'paint', 'peel'];
+  const record = $derived(job.record);
+  let happened = $state.raw<api.Happened | null>(null);
+  let problem = $state('');
+  const save = (change: Partial<api.RecordEntry>) => open.record({ ...record, ...change });
 
-  function setMinutes(station: string, minutes: number | null): void {
-    const rest = Object.fromEntries(Object.entries(record.minutes ?? {}).filter(([key]) => key !== station));
-    void save({ minutes: minutes === null ? rest : { ...rest, [station]: minutes } });
-  }
+  $effect(() => {
+    // Asked anew for each version of the job, and for each tick.
+    void [job.version, job.stations];
+    const asked = job.id;
+    api.getHappened(asked, settings.unit).then(
+      (found) => {
+        if (asked === job.id) [happened, problem] = [found, ''];
+      },
+      (error: unknown) =>
+        (problem = error instanceof api.Problem ? error.message : 'What happened could not be loaded.'),
+    );
+  });
 </script>
 
 <fieldset class="m-0 border-0 p-0">
@@ -31,32 +43,52 @@
     {/each}
   </div>
 </fieldset>
+{#if problem}<p class="m-0 font-bold" role="alert">{problem}</p>{/if}
+{#if happened}
+  <Troubles
+    causes={happened.causes}
+    troubles={record.troubles ?? {}}
+    copies={job.copies}
+    onchange={(troubles) => save({ troubles })}
+  />
+{/if}
 <TextField
   label="Notes for next time"
   entry="record.notes"
   name="{job.id}/notes"
-  rows={4}
+  rows={3}
   value={record.notes ?? ''}
   onchange={(notes) => save({ notes })}
 />
-<div class="grid grid-cols-2 gap-3">
-  {#each TIMED as station (station)}
-    <NumberField
-      label="Minutes to {station}"
-      entry="record.minutes"
-      value={record.minutes?.[station] ?? null}
-      otherwise={0}
-      onchange={(minutes) => setMinutes(station, minutes)}
-    />
-  {/each}
-  <NumberField
-    label="Paint used, ml"
-    entry="record.paint_ml"
-    value={record.paint_ml ?? null}
-    otherwise={0}
-    onchange={(paint_ml) => save({ paint_ml })}
-  />
-</div>
+{#if happened}
+  <Took {happened} {record} onchange={save} />
+  <section aria-label="What it teaches">
+    <h3 class="m-0 mb-1 text-base font-bold">What it teaches</h3>
+    {#if happened.lessons.length}
+      <ul class="m-0 flex list-none flex-col gap-1 p-0 text-sm">
+        {#each happened.lessons as lesson (lesson.about)}
+          <li class="grid grid-cols-[1fr_auto] gap-x-3 border-t border-(--line) py-1">
+            <span>{lesson.about}</span>
+            <span class="text-right"
+              ><strong>{showFigure(lesson.value, lesson.unit)}</strong>
+              <span class="text-(--faint)">table {showFigure(lesson.table, lesson.unit)}</span></span
+            >
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    <p class="m-0 mt-1 text-sm text-(--faint)">
+      {#if !happened.lessons.length}
+        Nothing yet: it needs steps ticked as they are done, or minutes and paint written down here.
+      {:else if happened.is_closed}
+        Later plans go by it, as far as your other jobs agree.
+      {:else}
+        Later plans go by it once you tick the record off.
+      {/if}
+      <a class="font-bold underline" href="#/figures">All your figures</a>
+    </p>
+  </section>
+{/if}
 
 <style>
   .grade[aria-pressed='true'] {

@@ -1,0 +1,132 @@
+"""What own jobs have taught, value by value; what is left out, and what is set back to the table."""
+
+import math
+from dataclasses import replace
+
+from apiflask import APIBlueprint
+
+from dunestead.api import learning_schemas as wire
+from dunestead.api import schemas
+from dunestead.api.opened import bench, opened
+from dunestead.core.errors import BadInput, NoSuchThing
+from dunestead.core.learning.causes import CAUSES
+from dunestead.core.learning.happened import spans_of, spells_of
+from dunestead.core.learning.learnt import Learnt, figure_of, left_out_key
+from dunestead.core.learning.lessons import closed_at, poured_of, taught_by
+from dunestead.core.stations.station import NAMES
+from dunestead.core.words.learning import learnt_in_words, untimed_in_words
+
+__all__ = ["learning"]
+
+learning = APIBlueprint("learning", __name__, url_prefix="/api", tag="Learning")
+
+
+def _shown() -> wire.LearningOut:
+    workbench = bench()
+    return wire.LearningOut(
+        figures=[_learnt(one) for one in sorted(workbench.learnt.values(), key=_weight, reverse=True)],
+        can_undo=workbench.records.can_undo_learning(),
+    )
+
+
+def _weight(one: Learnt) -> tuple[int, float]:
+    """Return what is put first: what most jobs say, and of that what is furthest from the table."""
+    return len(one.lessons), abs(math.log(one.value / one.table))
+
+
+def _learnt(one: Learnt) -> wire.LearntOut:
+    values = [
+        wire.LearntValueOut(
+            job=lesson.job,
+            name=lesson.name,
+            on=lesson.on,
+            value=lesson.ratio * one.table,
+            left_out=lesson.job in one.left_out,
+        )
+        for lesson in one.lessons
+    ]
+    return wire.LearntOut(
+        key=one.key,
+        about=one.about,
+        unit=one.unit,
+        said=learnt_in_words(one),
+        table=one.table,
+        low=one.low,
+        high=one.high,
+        value=one.value,
+        is_to_table=one.is_to_table,
+        is_held=one.is_held,
+        values=values,
+    )
+
+
+@learning.get("/learning")
+@learning.output(wire.LearningOut)
+def get_learning() -> wire.LearningOut:
+    """List every figure that own jobs have something to say of, with the values behind it."""
+    return _shown()
+
+
+@learning.put("/learning")
+@learning.input(wire.LearntIn, arg_name="given")
+@learning.output(wire.LearningOut)
+def set_learning(given: wire.LearntIn) -> wire.LearningOut:
+    """Set a figure back to the table or take it up again, and leave values of it out or in."""
+    workbench = bench()
+    one = workbench.learnt.get(given.key)
+    if one is None:
+        raise NoSuchThing("None of your jobs says anything of this figure.", "Look at the list again.")
+    kept = workbench.records.learning_kept()
+    if given.to_table is not None:
+        rest = [key for key in kept.to_table if key != given.key]
+        kept = replace(kept, to_table=tuple(rest + [given.key] * given.to_table))
+    if given.left_out is not None:
+        known = {lesson.job for lesson in one.lessons}
+        if unknown := sorted(set(given.left_out) - known):
+            raise BadInput(f"Job {unknown[0]} says nothing of this figure.", "Leave out values of the list only.")
+        own = {left_out_key(given.key, job) for job in known}
+        chosen = {left_out_key(given.key, job) for job in given.left_out}
+        kept = replace(kept, left_out=tuple(sorted((set(kept.left_out) - own) | chosen)))
+    workbench.keep_learning(kept)
+    return _shown()
+
+
+@learning.post("/learning/undo")
+@learning.output(wire.LearningOut)
+def undo_learning() -> wire.LearningOut:
+    """Take the last choice about what was learnt back."""
+    bench().undo_learning()
+    return _shown()
+
+
+@learning.get("/jobs/<int:job_id>/happened")
+@learning.input(schemas.UnitQuery, location="query")
+@learning.output(wire.HappenedOut)
+def get_happened(job_id: int, query_data: schemas.UnitQuery) -> wire.HappenedOut:
+    """Show what the log tells of a job by itself: minutes by station, paint, and what it teaches."""
+    found, catalogue = opened(job_id, query_data), bench().catalogue
+    spans = spans_of(found.graph, found.log, catalogue.figures)
+    lessons = taught_by(found.plan, found.graph, found.log, catalogue)
+    figures = {key: figure_of(key, catalogue) for key in lessons}
+    return wire.HappenedOut(
+        causes=[wire.CauseOut(key=one.key, name=one.name) for one in CAUSES.values()],
+        spells=[
+            wire.SpellOut(
+                station=one.station,
+                name=NAMES.get(one.station, one.station),
+                planned=one.planned,
+                taken=one.taken,
+                steps=one.steps,
+                timed=one.timed,
+            )
+            for one in spells_of(spans, catalogue.figures)
+        ],
+        untimed=untimed_in_words(spans),
+        poured=[wire.PouredOut.model_validate(one, from_attributes=True) for one in poured_of(found.plan)],
+        lessons=[
+            wire.LessonOut(about=figure.why, unit=figure.unit, table=figure.value, value=figure.value * lessons[key])
+            for key, figure in figures.items()
+            if figure
+        ],
+        is_closed=closed_at(found.log) is not None,
+    )

@@ -1,0 +1,106 @@
+"""What own jobs have taught, and what happened to one of them, as they go over the wire."""
+
+from datetime import date
+
+from pydantic import BaseModel, Field
+
+from dunestead.api.wire import Wire
+
+__all__ = [
+    "HappenedOut",
+    "LearningOut",
+    "LearntIn",
+    "LearntOut",
+    "LearntValueOut",
+    "LessonOut",
+    "PouredOut",
+    "SpellOut",
+]
+
+
+class LearntValueOut(BaseModel):
+    """What one job says of a figure: in its unit, and whether it is left out."""
+
+    job: int
+    name: str
+    on: date
+    value: float
+    left_out: bool
+
+
+class LearntOut(BaseModel):
+    """A figure that own jobs have something to say of, in its unit; what is said of it, and the values behind it."""
+
+    key: str
+    about: str
+    unit: str
+    said: str
+    table: float
+    low: float
+    high: float
+    value: float
+    is_to_table: bool
+    is_held: bool
+    values: list[LearntValueOut]
+
+
+class LearningOut(BaseModel):
+    """All that own jobs have taught, and whether the last choice about it can be taken back."""
+
+    figures: list[LearntOut]
+    can_undo: bool
+
+
+class LearntIn(Wire):
+    """What is made of one figure: set back to the table, and whose values are left out; None leaves it as it is."""
+
+    key: str = Field(max_length=200)
+    to_table: bool | None = None
+    left_out: list[int] | None = Field(None, max_length=2000)
+
+
+class SpellOut(BaseModel):
+    """The work at one station: minutes of the steps whose time is known, as planned and as they took."""
+
+    station: str
+    name: str
+    planned: float
+    taken: float
+    steps: int
+    timed: int
+
+
+class PouredOut(BaseModel):
+    """A paint of the job: what was reckoned for all copies, and what went on, ml."""
+
+    paint: str
+    name: str
+    planned_ml: float
+    used_ml: float | None
+
+
+class LessonOut(BaseModel):
+    """What the job says of a figure, beside the table."""
+
+    about: str
+    unit: str
+    table: float
+    value: float
+
+
+class CauseOut(BaseModel):
+    """Something that goes wrong, as it is chosen from the list."""
+
+    key: str
+    name: str
+
+
+class HappenedOut(BaseModel):
+    """What the log tells of a job by itself, and what it teaches, or would once it is closed; what may go wrong."""
+
+    causes: list[CauseOut]
+    spells: list[SpellOut]
+    untimed: str
+    poured: list[PouredOut]
+    lessons: list[LessonOut]
+    is_closed: bool

@@ -1,0 +1,101 @@
+"""What one finished job teaches: for each figure, by which factor it was other than the table says."""
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+
+from dunestead.core.figures import Catalogue
+from dunestead.core.job.log import LogEntry
+from dunestead.core.learning.happened import Figures, hand_seconds, spans_of
+from dunestead.core.painting.amount import amount_key
+from dunestead.core.plan.plan import Plan
+from dunestead.core.work.tasks import Task, TaskGraph
+
+__all__ = ["CLOSED_BY", "Poured", "closed_at", "hand_key", "poured_of", "taught_by"]
+
+# The step that closes a job: from then on it teaches.
+CLOSED_BY = "record-written"
+# A figure that makes up less of a stretch than this is not told from it.
+_SHARE = 0.25
+# So much of a stretch must be by hand, not the plate's rest or the knife's run.
+_BY_HAND = 0.5
+# Less work than this, in all, is measured too coarsely by ticks, s.
+_LEAST_S = 30.0
+
+
+def hand_key(name: str) -> str:
+    """Return what a figure of the hand is known by among what is learnt."""
+    return f"hand/{name}"
+
+
+@dataclass(frozen=True, slots=True)
+class Poured:
+    """One paint of a job, all copies together: what was reckoned, and what went on; None while nobody said."""
+
+    paint: str
+    name: str
+    planned_ml: float
+    used_ml: float | None
+
+
+def closed_at(log: Iterable[LogEntry]) -> datetime | None:
+    """Return when what happened was written down for good; None where it was not, or that was taken back."""
+    rows = [entry for entry in log if entry.task == CLOSED_BY and entry.kind in ("done", "undone")]
+    return rows[-1].at if rows and rows[-1].kind == "done" else None
+
+
+def taught_by(plan: Plan, graph: TaskGraph, log: Sequence[LogEntry], catalogue: Catalogue) -> dict[str, float]:
+    """Return what a job teaches, or would if it were closed now: by figure its own value over the table's."""
+    return {**_of_hands(plan, graph, log, catalogue.figures), **_of_amounts(plan, catalogue)}
+
+
+def poured_of(plan: Plan) -> list[Poured]:
+    """Return what was reckoned of each paint of a job, and what the maker says went on."""
+    used = plan.job.record.used_ml
+    found: dict[str, Poured] = {}
+    for coat in plan.coatings:
+        before = found.get(coat.paint.key)
+        planned = coat.amount.total_ml + (before.planned_ml if before else 0.0)
+        found[coat.paint.key] = Poured(coat.paint.key, coat.paint.name, planned, used.get(coat.paint.key))
+    return list(found.values())
+
+
+def _of_hands(plan: Plan, graph: TaskGraph, log: Sequence[LogEntry], figures: Figures) -> dict[str, float]:
+    spans = spans_of(graph, log, figures)
+    own = plan.job.record.minutes
+    stretches = [
+        (span.tasks, span.seconds)
+        for span in spans
+        if span.seconds is not None and not any(task.station in own for task in span.tasks)
+    ]
+    # What the maker counted goes before what ticks tell, for all that was done there.
+    for station, minutes in own.items():
+        tasks = tuple(task for span in spans for task in span.tasks if task.station == station)
+        stretches.append((tasks, minutes * 60))
+    seen: dict[str, list[float]] = {}
+    for tasks, seconds in stretches:
+        for name, share in _shares(tasks, seconds, figures).items():
+            total = seen.setdefault(name, [0.0, 0.0])
+            total[0] += share[0]
+            total[1] += share[1]
+    return {hand_key(name): taken / table for name, (taken, table) in seen.items() if table >= _LEAST_S and taken > 0}
+
+
+def _shares(tasks: Sequence[Task], seconds: float, figures: Figures) -> Mapping[str, tuple[float, float]]:
+    """Return for each figure that a stretch tells of what it took and what the table says, s."""
+    table = hand_seconds(tasks, figures)
+    by_hand, besides = sum(table.values()), sum(task.effort.besides for task in tasks)
+    if by_hand <= 0 or by_hand < _BY_HAND * (by_hand + besides) or seconds <= besides:
+        return {}
+    ratio = (seconds - besides) / by_hand
+    return {name: (own * ratio, own) for name, own in table.items() if own >= _SHARE * by_hand}
+
+
+def _of_amounts(plan: Plan, catalogue: Catalogue) -> dict[str, float]:
+    surface, found = plan.choices.surface.key, {}
+    for poured in poured_of(plan):
+        key = amount_key(poured.paint, surface)
+        if poured.used_ml and poured.planned_ml:
+            # What was learnt before is in the plan already; held against the table it is taken out again.
+            found[key] = poured.used_ml / poured.planned_ml * catalogue.amounts.get(key, 1.0)
+    return found
