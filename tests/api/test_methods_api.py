@@ -2,6 +2,7 @@
 
 from typing import Any
 
+import pytest
 from flask.testing import FlaskClient
 
 from tests.api.test_jobs_api import begin, task_of, worked
@@ -78,20 +79,28 @@ def test_what_was_really_used_is_proposed_next_time_where_it_held(client: FlaskC
     assert client.post(f"/api/jobs/{first}/tasks/used", json=used).status_code == 200
     second = begin(client)["id"]
     proposed = heat(second)["heat"]
-    assert (proposed["celsius"], proposed["seconds"]) == (160, 25)
-    assert "It held so on" in proposed["why"]
-    assert "155 C, 30 s" in proposed["why"]
-    # Hotter than the mat takes is logged as it was, and not proposed: 165 C is its most.
-    client.post(f"/api/jobs/{second}/tasks/used", json={**used, "celsius": 180})
-    assert heat(second)["heat"]["celsius"] == 165
-    # What lifted is no proposal.
+    # One job moves it part of the way.
+    assert 155 < proposed["celsius"] <= 160
+    assert 25 <= proposed["seconds"] < 30
+    assert proposed["why"] == "As it held in one of your jobs; the usual is 155 C, 30 s."
+    # Written down anew in the same job it is one value, the last; what lifted is none.
+    client.post(f"/api/jobs/{first}/tasks/used", json={**used, "celsius": 158, "seconds": 21})
     client.post(f"/api/jobs/{second}/tasks/lifted", json={"task": press["id"], "numbers": [1], "lifted": True})
     client.post(f"/api/jobs/{second}/tasks/used", json={**used, "celsius": 150, "seconds": 10})
-    assert heat(begin(client)["id"])["heat"]["seconds"] == 25
-    # Written down a third time, what held is still one record, the last.
-    third = begin(client)["id"]
-    client.post(f"/api/jobs/{third}/tasks/used", json={**used, "celsius": 158, "seconds": 20})
-    assert heat(begin(client)["id"])["heat"]["celsius"] == 158
+    assert 21 <= heat(second)["heat"]["seconds"] < 25
+    for _ in range(4):
+        again = begin(client)["id"]
+        client.post(f"/api/jobs/{again}/tasks/used", json={**used, "celsius": 158, "seconds": 21})
+    # A slip of the pen, far hotter and longer than the mat stands, moves nothing.
+    slip = begin(client)["id"]
+    client.post(f"/api/jobs/{slip}/tasks/used", json={**used, "celsius": 210, "seconds": 210})
+    learnt = heat(begin(client)["id"])["heat"]
+    assert (learnt["celsius"], learnt["seconds"]) == (158, 21)
+    told = {one["key"].rpartition("/")[2]: one for one in client.get("/api/learning").get_json()["figures"]}
+    assert (told["celsius"]["table"], len(told["celsius"]["values"]), told["seconds"]["unit"]) == (155, 6, "s")
+    assert told["celsius"]["high"] == pytest.approx(155 * 1.03)
+    said = next(one for one in worked(client, f"/api/jobs/{first}")["stations"] if one["code"] == "tack")["learnt"]
+    assert any("heat of the plate" in one for one in said)
 
 
 def test_heat_that_cannot_be_is_refused(client: FlaskClient) -> None:

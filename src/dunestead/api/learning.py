@@ -21,10 +21,10 @@ __all__ = ["learning"]
 learning = APIBlueprint("learning", __name__, url_prefix="/api", tag="Learning")
 
 
-def _shown() -> wire.LearningOut:
+def _shown(query: schemas.UnitQuery) -> wire.LearningOut:
     workbench = bench()
     return wire.LearningOut(
-        figures=[_learnt(one) for one in sorted(workbench.learnt.values(), key=_weight, reverse=True)],
+        figures=[_learnt(one, query.unit) for one in sorted(workbench.learnt.values(), key=_weight, reverse=True)],
         can_undo=workbench.records.can_undo_learning(),
     )
 
@@ -34,7 +34,7 @@ def _weight(one: Learnt) -> tuple[int, float]:
     return len(one.lessons), abs(math.log(one.value / one.table))
 
 
-def _learnt(one: Learnt) -> wire.LearntOut:
+def _learnt(one: Learnt, unit: str) -> wire.LearntOut:
     values = [
         wire.LearntValueOut(
             job=lesson.job,
@@ -49,7 +49,7 @@ def _learnt(one: Learnt) -> wire.LearntOut:
         key=one.key,
         about=one.about,
         unit=one.unit,
-        said=learnt_in_words(one),
+        said=learnt_in_words(one, unit),
         table=one.table,
         low=one.low,
         high=one.high,
@@ -61,16 +61,18 @@ def _learnt(one: Learnt) -> wire.LearntOut:
 
 
 @learning.get("/learning")
+@learning.input(schemas.UnitQuery, location="query")
 @learning.output(wire.LearningOut)
-def get_learning() -> wire.LearningOut:
+def get_learning(query_data: schemas.UnitQuery) -> wire.LearningOut:
     """List every figure that own jobs have something to say of, with the values behind it."""
-    return _shown()
+    return _shown(query_data)
 
 
 @learning.put("/learning")
 @learning.input(wire.LearntIn, arg_name="given")
+@learning.input(schemas.UnitQuery, location="query")
 @learning.output(wire.LearningOut)
-def set_learning(given: wire.LearntIn) -> wire.LearningOut:
+def set_learning(given: wire.LearntIn, query_data: schemas.UnitQuery) -> wire.LearningOut:
     """Set a figure back to the table or take it up again, and leave values of it out or in."""
     workbench = bench()
     one = workbench.learnt.get(given.key)
@@ -88,15 +90,16 @@ def set_learning(given: wire.LearntIn) -> wire.LearningOut:
         chosen = {left_out_key(given.key, job) for job in given.left_out}
         kept = replace(kept, left_out=tuple(sorted((set(kept.left_out) - own) | chosen)))
     workbench.keep_learning(kept)
-    return _shown()
+    return _shown(query_data)
 
 
 @learning.post("/learning/undo")
+@learning.input(schemas.UnitQuery, location="query")
 @learning.output(wire.LearningOut)
-def undo_learning() -> wire.LearningOut:
+def undo_learning(query_data: schemas.UnitQuery) -> wire.LearningOut:
     """Take the last choice about what was learnt back."""
     bench().undo_learning()
-    return _shown()
+    return _shown(query_data)
 
 
 @learning.get("/jobs/<int:job_id>/happened")

@@ -119,8 +119,8 @@ class _TaskViews:
         found = self.verdict(station)
         found.rows = [wire.RowOut.model_validate(row, from_attributes=True) for row in station.rows]
         plan, progress = self._opened.plan, self._opened.progress
-        own = in_use(self._opened.learnt, station.tasks, plan.choices.surface.key)
-        found.learnt = [f"{one.about} {learnt_in_words(one)}" for one in own]
+        own = in_use(self._opened.learnt, station.tasks, plan)
+        found.learnt = [f"{one.about} {learnt_in_words(one, self._unit)}" for one in own]
         tallies = tallies_at(code, self._opened.earlier, plan)
         found.earlier = [tally_in_words(what, tally) for what, tally in tallies[:_MOST_TALLIES]]
         shown = [t for t in self._of_copy(station.tasks, copy) if not t.needs_marks or progress.marks(t.needs_marks)]

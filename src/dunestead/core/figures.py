@@ -10,7 +10,7 @@ from typing import Literal, TypeVar
 
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.limits import REQUIRED, check_limits, limited
-from dunestead.core.records import Pressed, Recipe, Stock, Swatch
+from dunestead.core.records import Held, Recipe, Stock, Swatch
 
 __all__ = [
     "Catalogue",
@@ -512,7 +512,8 @@ class Catalogue:
     """All figures, by key, and the maker's own stock and recipes by number.
 
     ``figures`` explains each number: table, key, field. ``amounts`` is by which factor own jobs took other amounts of
-    a paint on a surface than the table says.
+    a paint on a surface than the table says; ``pressed`` is how masks held in them, by material, surface, method and
+    number of the pass.
     """
 
     surfaces: Mapping[str, Surface]
@@ -532,7 +533,7 @@ class Catalogue:
     workshop: Mapping[str, float]
     stock: Mapping[int, Stock] = field(default_factory=dict)
     owned: frozenset[str] | None = None
-    pressed: tuple[Pressed, ...] = ()
+    pressed: Mapping[tuple[str, str, str, int], Held] = field(default_factory=dict)
     swatches: tuple[Swatch, ...] = ()
     recipes: Mapping[int, Recipe] = field(default_factory=dict)
     amounts: Mapping[str, float] = field(default_factory=dict)

@@ -13,6 +13,7 @@ __all__ = [
     "Answer",
     "Blade",
     "CutSettings",
+    "Held",
     "Hours",
     "OwnPaint",
     "Pressed",
@@ -101,7 +102,7 @@ class Hours:
 
 @dataclass(frozen=True, slots=True)
 class Pressed:
-    """How a mask was pressed so that it held: C, and seconds a rest; the last time for each way of pressing.
+    """How a mask was pressed so that it held: C, and seconds a rest; the last time in a job for each way of pressing.
 
     Attributes
     ----------
@@ -109,6 +110,8 @@ class Pressed:
         Keys of the catalogue.
     number
         Which going over of the method, from 1.
+    job
+        Number of the job; 0 where nobody wrote it down.
     """
 
     material: str
@@ -118,11 +121,21 @@ class Pressed:
     celsius: float = limited(REQUIRED, "heat of the plate", 60.0, 260.0, "C")
     seconds: float = limited(REQUIRED, "time of a rest", 1.0, 300.0, "s")
     on: date = REQUIRED
+    job: int = 0
 
     @property
     def way(self) -> tuple[str, str, str, int]:
         """What it was pressed with, on and by."""
         return self.material, self.surface, self.method, self.number
+
+
+@dataclass(frozen=True, slots=True)
+class Held:
+    """How a mask is pressed by what held in own jobs: C, seconds a rest, and in how many jobs."""
+
+    celsius: float
+    seconds: float
+    jobs: int
 
 
 @dataclass(frozen=True, slots=True)

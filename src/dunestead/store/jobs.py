@@ -303,6 +303,16 @@ class JobStore:
                 for row, name in session.execute(query)
             ]
 
+    def names(self) -> dict[int, str]:
+        """Return what each job that is not deleted is called."""
+        query = (
+            select(JobRow.id, RevisionRow.state["name"].as_string())
+            .join(RevisionRow, (RevisionRow.job_id == JobRow.id) & (RevisionRow.seq == JobRow.head))
+            .where(JobRow.deleted_at.is_(None))
+        )
+        with self._sessions.read() as session:
+            return {number: name or f"Job {number}" for number, name in session.execute(query)}
+
     def finish(self, job_id: int, finished: Finished | None) -> None:
         """Keep how a job stands in short, in place of how it stood before; None where it is not finished."""
         with self._sessions.write() as session:

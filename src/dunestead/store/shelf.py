@@ -53,10 +53,13 @@ class Shelf(Generic[Record]):
         with self._sessions.read() as session:
             return self._shape.validate_python(self._row(session, number).state)
 
-    def add(self, record: Record) -> int:
-        """Keep a new record and return its number."""
+    def add(self, record: Record, *, lets_go: bool = False) -> int:
+        """Keep a new record and return its number; where there are too many the oldest is let go, or it is refused."""
         with self._sessions.write() as session:
-            if len(session.scalars(select(ShelfRow.id).where(ShelfRow.kind == self._kind)).all()) >= _MOST:
+            kept = session.scalars(select(ShelfRow).where(ShelfRow.kind == self._kind).order_by(ShelfRow.id)).all()
+            if lets_go and len(kept) >= _MOST:
+                session.delete(kept[0])
+            elif len(kept) >= _MOST:
                 raise BadInput(f"There are {_MOST} records of this kind already.", "Take some out first.")
             row = ShelfRow(kind=self._kind, state=self._dumped(record), before=None, gone=False)
             session.add(row)
@@ -128,10 +131,11 @@ class Records:
     learning: Shelf[Learning]
 
     def keep_pressed(self, pressed: Pressed) -> None:
-        """Keep how a mask was pressed, in place of what is known of the same way of pressing."""
-        known = next((number for number, was in self.pressed.all().items() if was.way == pressed.way), None)
+        """Keep how a mask was pressed, in place of what is known of the same way of pressing in the same job."""
+        same = (pressed.way, pressed.job)
+        known = next((number for number, was in self.pressed.all().items() if (was.way, was.job) == same), None)
         if known is None:
-            self.pressed.add(pressed)
+            self.pressed.add(pressed, lets_go=True)
         else:
             self.pressed.change(known, pressed)
 
@@ -190,7 +194,6 @@ class Records:
             swatches=tuple(self.swatches.all().values()),
             stock=self.stock.all(),
             recipes=self.recipes.all(),
-            pressed=tuple(self.pressed.all().values()),
             owned=None if tools is None else frozenset(tools.owned),
         )
 

@@ -29,7 +29,7 @@ from dunestead.core.figures import Catalogue
 from dunestead.core.job.job import Job, Record, altered, fits, materials_for, start_job, usual_coatings
 from dunestead.core.job.log import LogEntry
 from dunestead.core.learning.finished import Finished, finished_of
-from dunestead.core.learning.learnt import Learning, Learnt, learnt_of, lessons_in, taught
+from dunestead.core.learning.learnt import Learning, Learnt, learnt_of, lessons_in, lessons_of_pressing, taught
 from dunestead.core.learning.lessons import closed_at
 from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import Look, look_at
@@ -116,7 +116,8 @@ class Workbench:
         self.learnt = self._learnt(own_catalogue)
         catalogue = taught(own_catalogue, self.learnt)
         owned = None if catalogue.owned is None else sorted(catalogue.owned)
-        own = (catalogue.cutters, catalogue.stock, catalogue.recipes, catalogue.presses, owned, catalogue.pressed)
+        held = sorted(catalogue.pressed.items())
+        own = (catalogue.cutters, catalogue.stock, catalogue.recipes, catalogue.presses, owned, held)
         painted = (catalogue.paints, catalogue.swatches)
         learnt = (catalogue.hand, sorted(catalogue.amounts.items()))
         self._figures = (catalogue, short_hash(repr((own, painted, learnt))))
@@ -456,7 +457,10 @@ class Workbench:
         return finished_of(plan, graph, log, self.catalogue)
 
     def _learnt(self, own_catalogue: Catalogue) -> dict[str, Learnt]:
-        return learnt_of(lessons_in(self.finished), self.records.learning_kept(), own_catalogue)
+        pressed = self.records.pressed.all().values()
+        names = self._store.names() if pressed else {}
+        lessons = [*lessons_in(self.finished), *lessons_of_pressing(pressed, names, own_catalogue)]
+        return learnt_of(lessons, self.records.learning_kept(), own_catalogue)
 
     def _relearn(self) -> None:
         """Reckon with what finished jobs teach, where that is not what it was."""
@@ -591,6 +595,7 @@ class Workbench:
             celsius,
             seconds,
             now.date(),
+            job_id,
         )
         check_limits(record)
         self._store.write(job_id, version, [LogEntry("used", task.id, now, celsius=celsius, took=seconds)])

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Learnt } from '../lib/api/client';
+  import { settings } from '../lib/settings.svelte';
   import { showFigure } from '../lib/units';
 
   interface Props {
@@ -21,10 +22,11 @@
   class="my-2 block w-full max-w-2xl"
   viewBox="0 0 {WIDE} {HIGH}"
   role="img"
-  aria-label="Reckoned with {showFigure(figure.value, figure.unit)}, kept between {showFigure(
+  aria-label="Reckoned with {showFigure(figure.value, figure.unit, settings.unit)}, kept between {showFigure(
     figure.low,
     figure.unit,
-  )} and {showFigure(figure.high, figure.unit)}"
+    settings.unit,
+  )} and {showFigure(figure.high, figure.unit, settings.unit)}"
 >
   <rect class="range" x={at(figure.low)} y="16" width={at(figure.high) - at(figure.low)} height="12" rx="2" />
   <line class="table" x1={at(figure.table)} x2={at(figure.table)} y1="10" y2="34" />
@@ -36,9 +38,11 @@
     {/if}
   {/each}
   <path class="value" d="M{at(figure.value)} 12l-6 -9h12z" />
-  <text x={at(figure.low)} y="46">{showFigure(figure.low, figure.unit)}</text>
+  <text x={at(figure.low)} y="46">{showFigure(figure.low, figure.unit, settings.unit)}</text>
   <text x={at(figure.table)} y="46" text-anchor="middle">table</text>
-  <text x={at(figure.high)} y="46" text-anchor="end">{showFigure(figure.high, figure.unit)}</text>
+  <text x={at(figure.high)} y="46" text-anchor="end"
+    >{showFigure(figure.high, figure.unit, settings.unit)}</text
+  >
 </svg>
 
 <style>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import Checkbox from 'flowbite-svelte/Checkbox.svelte';
   import type { Learnt, LearntChange } from '../lib/api/client';
+  import { settings } from '../lib/settings.svelte';
   import { showDate, showFigure } from '../lib/units';
   import Dots from './Dots.svelte';
 
@@ -18,7 +19,7 @@
 
 <article class="card p-4" aria-label={figure.about}>
   <div class="flex flex-wrap items-start gap-x-5 gap-y-2">
-    <p class="stamp m-0 w-32 text-2xl normal-case">{showFigure(figure.value, figure.unit)}</p>
+    <p class="stamp m-0 w-32 text-2xl normal-case">{showFigure(figure.value, figure.unit, settings.unit)}</p>
     <div class="min-w-64 flex-1">
       <h2 class="m-0 text-base font-bold">{figure.about}</h2>
       <p class="m-0">{figure.said}</p>
@@ -48,7 +49,7 @@
             <tr class="border-t border-(--line)">
               <td class="py-1"><a class="underline" href="#/job/{value.job}/record">{value.name}</a></td>
               <td>{showDate(value.on)}</td>
-              <td>{showFigure(value.value, figure.unit)}</td>
+              <td>{showFigure(value.value, figure.unit, settings.unit)}</td>
               <td>
                 <Checkbox
                   checked={!value.left_out}

@@ -2,6 +2,7 @@
   import Spinner from 'flowbite-svelte/Spinner.svelte';
   import { push } from 'svelte-spa-router';
   import * as api from '../lib/api/client';
+  import { settings } from '../lib/settings.svelte';
   import type { Shortcut } from '../lib/shortcuts';
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
   import TopBar from '../lib/ui/TopBar.svelte';
@@ -20,12 +21,12 @@
           : new api.Problem('Your figures could not be loaded.', 'Try again.');
     }
   }
-  const undo = () => void (learning?.can_undo && act(api.undoLearning()));
+  const undo = () => void (learning?.can_undo && act(api.undoLearning(settings.unit)));
   const shortcuts: Shortcut[] = [
     { keys: 'B', about: 'Back to the board', run: () => void push('/') },
     { keys: 'Ctrl Z', about: 'Take the last choice back', run: undo },
   ];
-  $effect(() => void act(api.getLearning()));
+  $effect(() => void act(api.getLearning(settings.unit)));
 </script>
 
 <svelte:head><title>Your figures - Dunestead</title></svelte:head>
@@ -45,7 +46,10 @@
   </div>
   {#if learning}
     {#each learning.figures as figure (figure.key)}
-      <Figure {figure} onchange={(change) => void act(api.setLearning({ key: figure.key, ...change }))} />
+      <Figure
+        {figure}
+        onchange={(change) => void act(api.setLearning({ key: figure.key, ...change }, settings.unit))}
+      />
     {:else}
       <section class="card p-6">
         <h2 class="m-0 mb-1 text-lg font-bold">Nothing is learnt yet</h2>

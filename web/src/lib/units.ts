@@ -190,7 +190,8 @@ export function showDue(iso: string, today: Date): string {
   return days === 1 ? 'due tomorrow' : `due in ${days} days`;
 }
 
-/** A figure with its unit, to three digits at most. */
-export function showFigure(value: number, unit: string): string {
+/** A figure with its unit, to three digits at most; heat in the maker's degrees. */
+export function showFigure(value: number, unit: string, as: Unit): string {
+  if (unit === 'C') return showHeat(value, as);
   return `${value >= 1000 ? value.toFixed(0) : Number(value.toPrecision(3))} ${unit}`;
 }

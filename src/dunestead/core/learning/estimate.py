@@ -19,23 +19,26 @@ _FACTORS = np.linspace(-math.log(6), math.log(6), 1201)
 
 
 @lru_cache(maxsize=4096)
-def _factor(ratios: tuple[float, ...]) -> float:
-    logs = np.log(np.array(ratios))[:, None, None]
+def _mean_log(values: tuple[float, ...]) -> float:
+    logs = np.array(values)[:, None, None]
     spread = _SPREADS[None, :, None]
     near = np.exp(-(((logs - _FACTORS) / spread) ** 2) / 2) / (spread * math.sqrt(2 * math.pi))
     each = (1 - _SLIPS) * near + _SLIPS / (2 * math.log(_SLIP_REACH))
     score = np.log(each).sum(axis=0) - ((_FACTORS / _PRIOR_SPREAD) ** 2) / 2
     weight = np.exp(score - score.max()).sum(axis=0)
-    return math.exp(float((weight * _FACTORS).sum() / weight.sum()))
+    return float((weight * _FACTORS).sum() / weight.sum())
 
 
-def factor_of(ratios: Sequence[float]) -> float:
+def factor_of(ratios: Sequence[float], width: float = 1.0) -> float:
     """Return by which factor a maker differs from the table.
 
     Parameters
     ----------
     ratios
         Own value over the table's, one a job, each above 0.
+    width
+        How far a figure may lie off, as a logarithm: 1 where makers differ by a factor of 2 either way, less where they
+        hardly do, as by the heat of a plate.
 
     Notes
     -----
@@ -53,4 +56,7 @@ def factor_of(ratios: Sequence[float]) -> float:
     >>> 1.0 < factor_of([1.5]) < 1.5
     True
     """
-    return _factor(tuple(sorted(round(ratio, 4) for ratio in ratios))) if ratios else 1.0
+    if not ratios:
+        return 1.0
+    scaled = tuple(sorted(round(math.log(ratio) / width, 4) for ratio in ratios))
+    return math.exp(_mean_log(scaled) * width)

@@ -1,5 +1,6 @@
 """Figures as own jobs have taught them: robust, near the table until there are several, within their range."""
 
+import math
 from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, replace
 from datetime import date
@@ -9,10 +10,26 @@ from dunestead.core.learning.estimate import factor_of
 from dunestead.core.learning.finished import Finished
 from dunestead.core.learning.lessons import hand_key
 from dunestead.core.painting.amount import amount_key, soak_of, spread_of
+from dunestead.core.plan.plan import Plan
+from dunestead.core.records import Held, Pressed
 from dunestead.core.work.tasks import Task
 
-__all__ = ["Learning", "Learnt", "Lesson", "figure_of", "in_use", "learnt_of", "left_out_key", "lessons_in", "taught"]
+__all__ = [
+    "Learning",
+    "Learnt",
+    "Lesson",
+    "figure_of",
+    "in_use",
+    "learnt_of",
+    "left_out_key",
+    "lessons_in",
+    "lessons_of_pressing",
+    "press_key",
+    "taught",
+]
 
+# Figures are believed within such steps at least and at most, however narrow or wide their range is.
+_WIDTHS = (0.02, 2.0)
 # ml on a dm² for a litre on a m².
 _ML_PER_DM2 = 10.0
 
@@ -26,6 +43,32 @@ class Lesson:
     on: date
     figure: str
     ratio: float
+
+
+def press_key(way: tuple[str, str, str, int], what: str) -> str:
+    """Return what the heat or the seconds of a way of pressing are known by among what is learnt."""
+    return "/".join(["press", *map(str, way), what])
+
+
+def lessons_of_pressing(pressed: Iterable[Pressed], names: Mapping[int, str], shipped: Catalogue) -> list[Lesson]:
+    """Return what masks that held teach, finished jobs or not: the next copy is pressed by it already.
+
+    Parameters
+    ----------
+    pressed
+        As they were pressed; ways no longer in the catalogue are passed over.
+    names
+        Names of the jobs that are there; what was pressed in others teaches nothing.
+    shipped
+        The table.
+    """
+    found = []
+    for one in pressed:
+        for what, value in (("celsius", one.celsius), ("seconds", one.seconds)):
+            figure = figure_of(press_key(one.way, what), shipped)
+            if figure and one.job in names:
+                found.append(Lesson(one.job, names[one.job], one.on, press_key(one.way, what), value / figure.value))
+    return found
 
 
 def lessons_in(jobs: Iterable[tuple[int, str, Finished]]) -> list[Lesson]:
@@ -119,13 +162,18 @@ def learnt_of(lessons: Iterable[Lesson], choices: Learning, shipped: Catalogue) 
     return found
 
 
-def in_use(learnt: Mapping[str, Learnt], tasks: Iterable[Task], surface: str) -> list[Learnt]:
-    """Return what was learnt and some tasks go by: their times, and the paint they take on a surface."""
+def in_use(learnt: Mapping[str, Learnt], tasks: Iterable[Task], plan: Plan) -> list[Learnt]:
+    """Return what was learnt and some tasks of a plan go by: their times, the plate's heat, the paint they take."""
     if not learnt:
         return []
     keys: set[str] = set()
+    surface, material, method = plan.choices.surface.key, plan.choices.material.key, plan.method
+    ways = [(material, surface, method.key, number) for number in range(1, len(method.press) + 1)]
+    pressed = {press_key(way, what) for way in ways for what in ("celsius", "seconds")}
     for task in tasks:
         keys |= {hand_key(name) for name in task.effort.counts}
+        if task.code.startswith("tack-press") and "pressing" in task.figures:
+            keys |= pressed
         if "coating" in task.figures:
             keys.add(amount_key(task.figures["coating"].paint.key, surface))
     return [one for key, one in learnt.items() if key in keys and one.is_in_force]
@@ -133,7 +181,7 @@ def in_use(learnt: Mapping[str, Learnt], tasks: Iterable[Task], surface: str) ->
 
 def _learnt(key: str, figure: Figure, own: list[Lesson], choices: Learning) -> Learnt:
     left_out = frozenset(one.job for one in own if left_out_key(key, one.job) in choices.left_out)
-    free = figure.value * factor_of([one.ratio for one in own if one.job not in left_out])
+    free = figure.value * factor_of([one.ratio for one in own if one.job not in left_out], _width(figure))
     value = min(max(free, figure.low), figure.high)
     to_table = key in choices.to_table
     return Learnt(
@@ -151,11 +199,19 @@ def _learnt(key: str, figure: Figure, own: list[Lesson], choices: Learning) -> L
     )
 
 
+def _width(figure: Figure) -> float:
+    """Return how far makers differ in a figure, by its range: 1 for a factor of 2 either way."""
+    low = figure.low if figure.low > 0 else figure.value**2 / figure.high
+    return min(max(math.log(figure.high / low) / math.log(4), _WIDTHS[0]), _WIDTHS[1])
+
+
 def figure_of(key: str, shipped: Catalogue) -> Figure | None:
     """Return the table's figure for what can be learnt, None when it is no more in the catalogue."""
     table, _, rest = key.partition("/")
     if table == "hand":
         return shipped.figures.get(("hand", "median", rest))
+    if table == "press":
+        return _press_figure(rest, shipped)
     paint_key, _, surface_key = rest.partition("/")
     if table != "paint" or paint_key not in shipped.paints or surface_key not in shipped.surfaces:
         return None
@@ -169,6 +225,39 @@ def figure_of(key: str, shipped: Catalogue) -> Figure | None:
     return Figure(value, value / spread, value * spread, "ml", about)
 
 
+def _press_figure(rest: str, shipped: Catalogue) -> Figure | None:
+    try:
+        material, surface, method, number, what = rest.split("/")
+        row = shipped.methods[method]
+        one = row.press[int(number) - 1]
+        named, surface_row = shipped.materials[material], shipped.surfaces[surface]
+    except (KeyError, ValueError, IndexError):
+        return None
+    where = f"{named.name} on {surface_row.name[:1].lower()}{surface_row.name[1:]}, {one.name}"
+    kind = shipped.figures["method", method, "celsius" if what == "celsius" else "rest"]
+    low, high = kind.low / kind.value, kind.high / kind.value
+    if what == "seconds":
+        return Figure(one.seconds, one.seconds * low, one.seconds * high, "s", f"{where}: one rest of the plate.")
+    # Neither below what makes it hold, nor hotter than the blank stands.
+    least = max(one.celsius * low, min(named.holds_from or 0.0, one.celsius))
+    most = min(one.celsius * high, max(surface_row.heat or one.celsius, one.celsius))
+    return Figure(one.celsius, least, most, "C", f"{where}: heat of the plate.")
+
+
+def _held(learnt: Mapping[str, Learnt], shipped: Catalogue) -> Iterator[tuple[tuple[str, str, str, int], Held]]:
+    """Yield how masks are pressed by what held, for each way of which own jobs say something that is in force."""
+    ways = {key.rpartition("/")[0] for key, one in learnt.items() if key.startswith("press/") and one.is_in_force}
+    for prefix in sorted(ways):
+        _, material, surface, method, number = prefix.split("/")
+        one = shipped.methods[method].press[int(number) - 1]
+        own = {what: learnt[f"{prefix}/{what}"] for what in ("celsius", "seconds") if f"{prefix}/{what}" in learnt}
+        celsius = own["celsius"].value if "celsius" in own else one.celsius
+        seconds = own["seconds"].value if "seconds" in own else one.seconds
+        jobs = max(figure.jobs for figure in own.values())
+        # A plate is set in whole degrees, and nobody counts less than a second.
+        yield (material, surface, method, int(number)), Held(float(round(celsius)), float(round(seconds)), jobs)
+
+
 def taught(catalogue: Catalogue, learnt: Mapping[str, Learnt]) -> Catalogue:
     """Return the catalogue with what was learnt in place of the table's figures."""
     return replace(
@@ -177,6 +266,7 @@ def taught(catalogue: Catalogue, learnt: Mapping[str, Learnt]) -> Catalogue:
         amounts={
             key: one.value / one.table for key, one in learnt.items() if key.startswith("paint/") and one.is_in_force
         },
+        pressed=dict(_held(learnt, catalogue)),
     )
 
 

@@ -3,7 +3,7 @@
 from dunestead.core.learning.causes import Tally
 from dunestead.core.learning.happened import Span
 from dunestead.core.learning.learnt import Learnt
-from dunestead.core.units import several
+from dunestead.core.units import several, show_temperature
 
 __all__ = ["learnt_in_words", "show_figure", "tally_in_words", "untimed_in_words"]
 
@@ -17,21 +17,25 @@ _UNTIMED = {
 }
 
 
-def show_figure(value: float, unit: str) -> str:
-    """Return a figure as it is said: to three digits at most.
+def show_figure(value: float, unit: str, as_in: str = "mm") -> str:
+    """Return a figure as it is said: to three digits at most, heat in the maker's degrees.
 
     Examples
     --------
     >>> show_figure(31.234, "s"), show_figure(0.2, "s"), show_figure(5.714, "ml"), show_figure(1234.0, "s")
     ('31.2 s', '0.2 s', '5.71 ml', '1234 s')
+    >>> show_figure(155.0, "C", "in")
+    '311 °F'
     """
+    if unit == "C":
+        return show_temperature(value, as_in)
     digits = f"{value:.0f}" if value >= 1000 else f"{value:.3g}"
     return f"{digits} {unit}"
 
 
-def learnt_in_words(one: Learnt) -> str:
+def learnt_in_words(one: Learnt, unit: str) -> str:
     """Return what a figure is reckoned with and why, beside what the table says."""
-    table = show_figure(one.table, one.unit)
+    table = show_figure(one.table, one.unit, unit)
     if one.is_to_table:
         return f"{table}, as the table says: you set it back."
     if not one.jobs:
@@ -41,7 +45,7 @@ def learnt_in_words(one: Learnt) -> str:
     if one.is_held:
         end = "most" if one.value >= one.high else "least"
         held = f" Your own values lie beyond the {end} that is met in practice, so it is kept there."
-    return f"{show_figure(one.value, one.unit)}, from {jobs} of your jobs; the table says {table}.{held}"
+    return f"{show_figure(one.value, one.unit, unit)}, from {jobs} of your jobs; the table says {table}.{held}"
 
 
 def tally_in_words(what: str, tally: Tally) -> str:

@@ -410,9 +410,11 @@ export const clearRun = (number: number) =>
 
 export const getHappened = (id: number, unit: Unit) =>
   answer(api.GET('/api/jobs/{job_id}/happened', { params: { path: { job_id: id }, query: { unit } } }));
-export const getLearning = () => answer(api.GET('/api/learning'));
-export const setLearning = (body: LearntChange) => answer(api.PUT('/api/learning', { body }));
-export const undoLearning = () => answer(api.POST('/api/learning/undo'));
+const inUnit = (unit: Unit) => ({ params: { query: { unit } } });
+export const getLearning = (unit: Unit) => answer(api.GET('/api/learning', inUnit(unit)));
+export const setLearning = (body: LearntChange, unit: Unit) =>
+  answer(api.PUT('/api/learning', { ...inUnit(unit), body }));
+export const undoLearning = (unit: Unit) => answer(api.POST('/api/learning/undo', inUnit(unit)));
 export const getWorkshop = () => answer(api.GET('/api/workshop'));
 export const addCutter = (body: OwnCutter) => answer(api.POST('/api/workshop/cutters', { body }));
 export const changeCutter = (number: number, body: OwnCutter) =>

@@ -5157,7 +5157,11 @@ export interface paths {
         /** List every figure that own jobs have something to say of, with the values behind it. */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -5185,7 +5189,11 @@ export interface paths {
         /** Set a figure back to the table or take it up again, and leave values of it out or in. */
         put: {
             parameters: {
-                query?: never;
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -5238,7 +5246,11 @@ export interface paths {
         /** Take the last choice about what was learnt back. */
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;

@@ -70,8 +70,9 @@
           <li class="grid grid-cols-[1fr_auto] gap-x-3 border-t border-(--line) py-1">
             <span>{lesson.about}</span>
             <span class="text-right"
-              ><strong>{showFigure(lesson.value, lesson.unit)}</strong>
-              <span class="text-(--faint)">table {showFigure(lesson.table, lesson.unit)}</span></span
+              ><strong>{showFigure(lesson.value, lesson.unit, settings.unit)}</strong>
+              <span class="text-(--faint)">table {showFigure(lesson.table, lesson.unit, settings.unit)}</span
+              ></span
             >
           </li>
         {/each}
