@@ -339,7 +339,7 @@ def test_the_drawer_holds_what_was_put_away(client) -> None:
 
     assert [card["id"] for card in client.get("/api/jobs/away").get_json()["jobs"]] == [job["id"]]
     client.post(f"/api/jobs/{job['id']}/bring-back")
-    assert client.get("/api/jobs/away").get_json() == {"jobs": [], "broken": []}
+    assert client.get("/api/jobs/away").get_json() == {"jobs": [], "broken": [], "looks": []}
 
 
 def test_a_job_goes_out_as_a_file_and_comes_in_as_it_was(client) -> None:
@@ -379,7 +379,7 @@ def test_a_record_is_kept(client) -> None:
 
     kept = client.put(f"/api/jobs/{job['id']}/record", json=entry).get_json()
 
-    assert kept["record"] == entry
+    assert kept["record"] == {**entry, "troubles": {}, "looks": {}, "photos": []}
     assert "5 of 5" in station(kept, "record")["verdict"]
 
 

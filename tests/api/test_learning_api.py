@@ -1,11 +1,15 @@
 """What finished jobs teach, by way of the API: times and paint, value by value; what went wrong before."""
 
+import io
+import json
 from typing import Any
 
 import pytest
 from flask.testing import FlaskClient
+from PIL import Image
 
 from tests.api.test_jobs_api import begin, station
+from tests.api.test_own_paints_api import photo
 from tests.conftest import TurnedClock
 from tests.shapes import rect
 
@@ -158,3 +162,87 @@ def test_a_cause_that_is_none_is_refused(client) -> None:
 
     assert client.put(f"{address}/record", json={"troubles": {"bad-luck": 1}}).status_code == 400
     assert client.put(f"{address}/record", json={"troubles": {"lifted": -1}}).status_code == 400
+
+
+# --- later looks and photos -----------------------------------------------------------------------
+def board_looks(client: FlaskClient) -> list[tuple[int, str]]:
+    return [(one["job"], one["when"]) for one in client.get("/api/jobs").get_json()["looks"]]
+
+
+def test_the_board_asks_for_later_looks_until_they_are_done(client, clock) -> None:
+    address = finish(client, clock)
+    number = int(address.rsplit("/", 1)[1])
+    assert board_looks(client) == []
+
+    clock.turn(8 * 24 * 60)
+    assert board_looks(client) == [(number, "week")]
+    look = {"on": "2026-05-18", "paint": 5, "fibres": 4, "edge": 3, "note": "Like new"}
+    kept = client.put(f"{address}/record", json={"looks": {"week": look}}).get_json()
+    assert kept["record"]["looks"]["week"] == {**look, "gone": False}
+    assert board_looks(client) == []
+    # Whoever never looked after a month is asked once, after a year; and not for what is sold.
+    clock.turn(400 * 24 * 60)
+    assert board_looks(client) == [(number, "year")]
+    assert client.post(f"{address}/put-away").status_code == 204
+    assert board_looks(client) == [(number, "year")]
+    client.put(f"{address}/record", json={"looks": {"year": {"on": "2027-06-01", "gone": True}}})
+    assert board_looks(client) == []
+    client.post(f"{address}/undo")
+    assert board_looks(client) == [(number, "year")]
+
+
+@pytest.mark.parametrize(
+    ("looks", "status"),
+    [
+        ({"decade": {"on": "2026-05-18"}}, 422),
+        ({"week": {"on": "some day"}}, 422),
+        ({"week": {"paint": 3}}, 422),
+        ({"week": {"on": "2026-05-18", "paint": 9}}, 400),
+    ],
+)
+def test_a_look_that_cannot_be_is_refused(client, looks: dict[str, Any], status: int) -> None:
+    address = f"/api/jobs/{begin(client)['id']}"
+
+    assert client.put(f"{address}/record", json={"looks": looks}).status_code == status
+
+
+def test_photos_of_a_print_are_kept_cleaned_undone_and_go_along_in_the_job_file(client) -> None:
+    address = f"/api/jobs/{begin(client)['id']}"
+    exif = Image.Exif()
+    exif[0x0112], exif[0x010F] = 6, "A device"
+
+    sent = {"photo": (photo(2400, 1200, exif=exif), "mat.jpg")}
+    assert client.post(f"{address}/photos/finished", data=sent).get_json()["record"]["photos"] == ["finished"]
+    seen = Image.open(io.BytesIO(client.get(f"{address}/photos/finished.jpg").data))
+    assert (seen.size, dict(seen.getexif())) == ((800, 1600), {})
+    # What else is written down leaves the photo where it is.
+    assert client.put(f"{address}/record", json={"grade": 4}).get_json()["record"]["photos"] == ["finished"]
+
+    file = client.get(f"{address}/job-file").data
+    copy = client.post("/api/jobs/job-file", data={"file": (io.BytesIO(file), "job.zip")}).get_json()
+    assert copy["record"]["photos"] == ["finished"]
+    there, here = (client.get(f"/api/jobs/{one}/photos/finished.jpg").data for one in (copy["id"], address[10:]))
+    assert there == here
+
+    assert client.delete(f"{address}/photos/finished").get_json()["record"]["photos"] == []
+    assert client.get(f"{address}/photos/finished.jpg").status_code == 404
+    client.post(f"{address}/undo")
+    assert client.get(f"{address}/photos/finished.jpg").status_code == 200
+    for wrong in ({"photo": (io.BytesIO(b"no"), "a.jpg")}, {}):
+        assert client.post(f"{address}/photos/week", data=wrong).status_code in (400, 422)
+    assert client.post(f"{address}/photos/decade").status_code in (404, 405)
+
+
+def test_a_job_file_of_before_told_one_amount_for_all_paint(client) -> None:
+    job = {
+        "dunestead_job": 2,
+        "surface": "coir",
+        "blank": {"width": 600, "height": 400},
+        "design": [{"words": "ROW", "width": 300}],
+        "coatings": [{"role": "colour", "paint": "outdoor-acrylic"}],
+        "record": {"grade": 4, "paint_ml": 58},
+    }
+
+    read = client.post("/api/jobs/job-file", data={"file": (io.BytesIO(json.dumps(job).encode()), "job.json")})
+
+    assert (read.status_code, read.get_json()["record"]["used_ml"]) == (201, {"outdoor-acrylic": 58})

@@ -62,6 +62,25 @@ def test_one_artwork_a_job_becomes_the_first_part_of_its_design(tmp_path: Path) 
     engine.dispose()
 
 
+def test_one_amount_for_all_paint_becomes_that_of_the_colours(tmp_path: Path) -> None:
+    path = tmp_path / "old.sqlite"
+    open_database(path).dispose()
+    record = {"grade": 4, "paint_ml": 58.0}
+    state = {"paint": {"coatings": [{"role": "base", "paint": "chalk"}, {"role": "colour", "paint": "fabric-brush"}]}}
+    with sqlite3.connect(path) as database:
+        database.execute("DROP TABLE finished")
+        database.execute("UPDATE alembic_version SET version_num = '0008'")
+        database.execute("INSERT INTO job (id, created_at, head, version) VALUES (3, '2026-05-10 12:00:00', 1, 1)")
+        row = (3, 1, "2026-05-10 12:00:00", "Record", json.dumps({**state, "record": record}), 1)
+        database.execute("INSERT INTO revision (job_id, seq, at, label, state, version) VALUES (?, ?, ?, ?, ?, ?)", row)
+
+    open_database(path).dispose()
+
+    with sqlite3.connect(path) as database:
+        kept = json.loads(database.execute("SELECT state FROM revision").fetchone()[0])
+    assert kept["record"] == {"grade": 4, "used_ml": {"fabric-brush": 58.0}}
+
+
 def test_what_hangs_on_a_job_still_hangs_on_it(tmp_path: Path) -> None:
     path = tmp_path / "old.sqlite"
     first_release(path)

@@ -54,7 +54,7 @@ FULL = altered(
     method="paper-bare",
     fates={1: "bridge", 2: "keep"},
     roll=(RollEntry(1, 0.25, 0.5),),
-    record=Record(4, "well", {"weed": 12.0}, 58.0),
+    record=Record(4, "well", {"weed": 12.0}, {"outdoor-acrylic": 58.0}, {"bled": 1}),
 )
 
 

@@ -30,6 +30,7 @@ from dunestead.api.opened import tagged
 from dunestead.api.painting import painting
 from dunestead.api.peeling import peeling
 from dunestead.api.problems import install_problems
+from dunestead.api.recording import recording
 from dunestead.api.session import install_access, sessions, who_is_in
 from dunestead.api.waiting import install_waiting, waiting
 from dunestead.api.weeding import weeding
@@ -107,6 +108,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(peeling)
     app.register_blueprint(curing)
     app.register_blueprint(learning)
+    app.register_blueprint(recording)
     app.register_blueprint(keeping)
     app.register_blueprint(sessions)
     install_problems(app)

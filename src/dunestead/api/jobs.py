@@ -11,7 +11,7 @@ from flask import Response, g, request
 
 from dunestead.api import schemas as wire
 from dunestead.api.description import takes_files
-from dunestead.api.opened import bench, change, made_on, shown
+from dunestead.api.opened import bench, made_on, shown
 from dunestead.api.sheet_schemas import CutSettingsIn
 from dunestead.api.views import card_out, catalogue_out
 from dunestead.core.artwork.elements import clean_text
@@ -19,10 +19,10 @@ from dunestead.core.blanks.blank import Blank, Garment
 from dunestead.core.blanks.clear import ClearArea
 from dunestead.core.changes.suiting import suited
 from dunestead.core.curing.drying import Weather
-from dunestead.core.errors import BadInput, DunesteadError, UnknownKey
+from dunestead.core.errors import BadInput, DunesteadError
 from dunestead.core.figures import Surface
-from dunestead.core.job.job import Job, Record, altered
-from dunestead.core.learning.causes import CAUSES
+from dunestead.core.job.job import Job, altered
+from dunestead.core.learning.looks import due_looks
 from dunestead.core.limits import check_limits
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.painting.mixing import MixPart
@@ -125,7 +125,10 @@ def _board(unit: str, where: Where) -> Response:
     cards, broken = bench().cards.drawn(
         unit, lambda opened: card_out(opened, unit).model_dump_json(), _broken, shape=_CARD_SHAPE, where=where
     )
-    return Response(f'{{"jobs":[{",".join(cards)}],"broken":[{",".join(broken)}]}}', content_type="application/json")
+    due = due_looks(bench().finished, bench().clock.now().date()) if where == "board" else []
+    looks = [wire.LookDueOut.model_validate(one, from_attributes=True).model_dump_json() for one in due]
+    body = f'{{"jobs":[{",".join(cards)}],"broken":[{",".join(broken)}],"looks":[{",".join(looks)}]}}'
+    return Response(body, content_type="application/json")
 
 
 def _broken(job_id: int, name: str, error: DunesteadError) -> str:
@@ -251,18 +254,6 @@ def _entry(value: Any) -> Any:
 
 def _coating(given: wire.CoatingIn) -> Coating:
     return Coating(**{**given.model_dump(), "mix": tuple(MixPart(**part.model_dump()) for part in given.mix)})
-
-
-@jobs.put("/jobs/<int:job_id>/record")
-@jobs.input(wire.RecordIn, arg_name="record")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut)
-def set_record(job_id: int, record: wire.RecordIn, query_data: wire.UnitQuery) -> wire.JobOut:
-    """Write down what really happened."""
-    if unknown := sorted(set(record.troubles) - set(CAUSES)):
-        raise UnknownKey("cause", unknown[0], list(CAUSES))
-    change(job_id, "Record", lambda job, _: altered(job, record=Record(**record.model_dump())))
-    return shown(job_id, query_data)
 
 
 @jobs.post("/jobs/<int:job_id>/undo")

@@ -7,14 +7,10 @@ from apiflask import APIBlueprint
 
 from dunestead.api import learning_schemas as wire
 from dunestead.api import schemas
-from dunestead.api.opened import bench, opened
+from dunestead.api.opened import bench
 from dunestead.core.errors import BadInput, NoSuchThing
-from dunestead.core.learning.causes import CAUSES
-from dunestead.core.learning.happened import spans_of, spells_of
-from dunestead.core.learning.learnt import Learnt, figure_of, left_out_key
-from dunestead.core.learning.lessons import closed_at, poured_of, taught_by
-from dunestead.core.stations.station import NAMES
-from dunestead.core.words.learning import learnt_in_words, untimed_in_words
+from dunestead.core.learning.learnt import Learnt, left_out_key
+from dunestead.core.words.learning import learnt_in_words
 
 __all__ = ["learning"]
 
@@ -100,36 +96,3 @@ def undo_learning(query_data: schemas.UnitQuery) -> wire.LearningOut:
     """Take the last choice about what was learnt back."""
     bench().undo_learning()
     return _shown(query_data)
-
-
-@learning.get("/jobs/<int:job_id>/happened")
-@learning.input(schemas.UnitQuery, location="query")
-@learning.output(wire.HappenedOut)
-def get_happened(job_id: int, query_data: schemas.UnitQuery) -> wire.HappenedOut:
-    """Show what the log tells of a job by itself: minutes by station, paint, and what it teaches."""
-    found, catalogue = opened(job_id, query_data), bench().catalogue
-    spans = spans_of(found.graph, found.log, catalogue.figures)
-    lessons = taught_by(found.plan, found.graph, found.log, catalogue)
-    figures = {key: figure_of(key, catalogue) for key in lessons}
-    return wire.HappenedOut(
-        causes=[wire.CauseOut(key=one.key, name=one.name) for one in CAUSES.values()],
-        spells=[
-            wire.SpellOut(
-                station=one.station,
-                name=NAMES.get(one.station, one.station),
-                planned=one.planned,
-                taken=one.taken,
-                steps=one.steps,
-                timed=one.timed,
-            )
-            for one in spells_of(spans, catalogue.figures)
-        ],
-        untimed=untimed_in_words(spans),
-        poured=[wire.PouredOut.model_validate(one, from_attributes=True) for one in poured_of(found.plan)],
-        lessons=[
-            wire.LessonOut(about=figure.why, unit=figure.unit, table=figure.value, value=figure.value * lessons[key])
-            for key, figure in figures.items()
-            if figure
-        ],
-        is_closed=closed_at(found.log) is not None,
-    )

@@ -16,7 +16,7 @@ from dunestead.core.blanks.clear import ClearArea, Reason, Timing
 from dunestead.core.curing.drying import Weather
 from dunestead.core.curing.peel import PeelFirst
 from dunestead.core.figures import PeelTime, Use
-from dunestead.core.job.job import ENTRIES, BlankEntry, Job, Record
+from dunestead.core.job.job import ENTRIES, BlankEntry, Job, LaterLook, Record, WhenLooked
 from dunestead.core.job.log import LogEntry
 from dunestead.core.limits import limits_of
 from dunestead.core.painting.coatings import Coating
@@ -60,6 +60,7 @@ __all__ = [
     "NextOut",
     "PiecesIn",
     "RecordIn",
+    "RecordOut",
     "RemediesOut",
     "RemedyIn",
     "SpotOut",
@@ -308,6 +309,19 @@ class MendIn(Wire):
     mend: str
 
 
+class LaterLookIn(Wire):
+    """How a print wears, each from 1 (gone) to 5 (as new)."""
+
+    model_config = limits_like(LaterLook)
+
+    on: date
+    paint: int | None = None
+    fibres: int | None = None
+    edge: int | None = None
+    note: str = ""
+    gone: bool = False
+
+
 class RecordIn(Wire):
     """What really happened."""
 
@@ -318,6 +332,13 @@ class RecordIn(Wire):
     minutes: dict[str, float] = Field(default_factory=dict, max_length=50)
     used_ml: dict[str, float] = Field(default_factory=dict, max_length=50)
     troubles: dict[str, int] = Field(default_factory=dict, max_length=50)
+    looks: dict[WhenLooked, LaterLookIn] = Field(default_factory=dict)
+
+
+class RecordOut(RecordIn):
+    """What really happened, and of what there are photos."""
+
+    photos: list[str]
 
 
 class RowOut(BaseModel):
@@ -1429,7 +1450,7 @@ class JobOut(WorkOut):
     weak: list[WeakOut] | None = Field(description="For *Mask* and *Paint*.")
     mask: MaskRoomOut | None
     sheets: SheetsOut | None
-    record: RecordIn
+    record: RecordOut
     label_first: str
 
 
@@ -1467,11 +1488,21 @@ class BrokenOut(BaseModel):
     fix: str
 
 
+class LookDueOut(BaseModel):
+    """A finished print that should be looked at again: after a week, a month or a year."""
+
+    job: int
+    name: str
+    when: WhenLooked
+    since: date
+
+
 class BoardOut(BaseModel):
-    """All jobs on the board, or all that were put away."""
+    """All jobs on the board, or all that were put away; on the board also the looks that are due."""
 
     jobs: list[CardOut]
     broken: list[BrokenOut]
+    looks: list[LookDueOut]
 
 
 class ExampleOut(BaseModel):

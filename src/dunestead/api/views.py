@@ -19,7 +19,7 @@ from dunestead.core.curing.drying import Weather
 from dunestead.core.figures import Catalogue, Cutter, Paint, Press, Surface
 from dunestead.core.job.choices import bridge_rules
 from dunestead.core.job.ground import base_of, ground_colour
-from dunestead.core.job.job import ENTRIES, BridgeSpot, Job, fits
+from dunestead.core.job.job import ENTRIES, BridgeSpot, Job, LaterLook, Record, fits
 from dunestead.core.job.log import LogEntry
 from dunestead.core.job.reach import overlap_of
 from dunestead.core.limits import limits_of
@@ -107,9 +107,15 @@ def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, query: wire
         weak=weak_out(plan, catalogue, unit) if room in (None, "mask", "paint") else None,
         mask=_mask_room(plan, catalogue, unit) if room in (None, "mask") else None,
         sheets=sheets_out(plan, catalogue) if room in (None, "sheets") else None,
-        record=wire.RecordIn.model_validate(job.record, from_attributes=True),
+        record=_record(job.record),
         label_first=LABEL_FIRST,
     )
+
+
+def _record(record: Record) -> wire.RecordOut:
+    entries = {one.name: getattr(record, one.name) for one in fields(record) if one.name not in ("looks", "photos")}
+    looks = {when: wire.LaterLookIn.model_validate(one, from_attributes=True) for when, one in record.looks.items()}
+    return wire.RecordOut(**entries, looks=looks, photos=list(record.photos))
 
 
 def _mask_room(plan: Plan, catalogue: Catalogue, unit: str) -> wire.MaskRoomOut:
@@ -316,6 +322,7 @@ _LIMITED: Mapping[str, type] = {
     "hours": Hours,
     "paint-own": OwnPaint,
     "swatch": Swatch,
+    "look": LaterLook,
     **ENTRIES,
     "job": Job,
     "piece": Blank,

@@ -82,15 +82,20 @@ def read_job_file(text: str, keep: Keep, sources: Sources, catalogue: Catalogue)
     state: dict[str, Any] = {name: _entry(kind, flat) for name, kind in _ENTRIES.items()}
     state["name"] = entries.get("name") or "Unnamed"
     if entries.get("record") is not None:
-        state["record"] = _record(entries["record"], state["paint"]["coatings"])
+        state["record"] = _record(entries["record"], state["paint"]["coatings"], keep)
     state["mask"].pop("fates", None)
     job = _valid(state)
     return _with_fates(job, entries.get("fates"), sources, catalogue)
 
 
-def _record(entry: Any, coatings: Any) -> Any:
-    """Return what happened as it is told now: once there was one figure for all paint."""
-    if not isinstance(entry, dict) or "paint_ml" not in entry:
+def _record(entry: Any, coatings: Any, keep: Keep) -> Any:
+    """Return what happened as it is told now, its photos kept: once there was one figure for all paint."""
+    if not isinstance(entry, dict):
+        return entry
+    if photos := entry.get("photos"):
+        named = _mapping(photos, "photos")
+        entry = {**entry, "photos": {when: keep(_text(name, "photo")) for when, name in named.items()}}
+    if "paint_ml" not in entry:
         return entry
     used = entry.pop("paint_ml")
     colours = (one for one in coatings if isinstance(one, dict) and one.get("role") == "colour")
@@ -283,7 +288,8 @@ def write_job_file(job: Job, name_of: Callable[[str, str], str], log: Sequence[L
     entries["design"] = [_part(element, name_of) for element in entries.pop("elements")]
     entries.pop("last_element")
     entries["fates"] = {number: _FATE_NAMES[fate] for number, fate in entries["fates"].items()}
-    entries["record"] = state["record"]
+    photos = {when: name_of(key, f"photo-{when}.jpg") for when, key in state["record"]["photos"].items()}
+    entries["record"] = {**state["record"], "photos": photos}
     if log:
         entries["log"] = _LOG.dump_python(tuple(log), mode="json", exclude_defaults=True)
     return json.dumps(entries, indent=1, ensure_ascii=False) + "\n"

@@ -32,6 +32,9 @@
     ['newest', 'Newest first'],
   ] as const;
 
+  const MOST_LOOKS = 4;
+  const AFTER = { week: 'a week on', month: 'a month on', year: 'a year on' };
+
   let board = $state.raw<Board | null>(null);
   let drawer = $state.raw<Board | null>(null);
   let bin = $state.raw<Board | null>(null);
@@ -164,6 +167,19 @@
       “{taken.name}” is {taken.how}.
       <button class="cursor-pointer font-bold underline" onclick={takeBack}>Bring it back</button>
     </p>
+  {/if}
+  {#if board?.looks.length}
+    <section class="card mb-4 px-4 py-2" aria-label="Prints to look at again">
+      <h2 class="m-0 text-base font-bold">Look at these again: how do they wear?</h2>
+      <ul class="m-0 flex list-none flex-wrap gap-x-5 gap-y-1 p-0">
+        {#each board.looks.slice(0, MOST_LOOKS) as due (due.job)}
+          <li>
+            <a class="font-bold underline" href="#/job/{due.job}/record">{due.name}</a>, {AFTER[due.when]}
+          </li>
+        {/each}
+        {#if board.looks.length > MOST_LOOKS}<li>and {board.looks.length - MOST_LOOKS} more</li>{/if}
+      </ul>
+    </section>
   {/if}
   <UnitAsk />
   {#if isEmpty}<Examples onopen={(key) => open(() => api.openExample(key, settings.unit))} />{/if}

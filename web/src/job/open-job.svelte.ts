@@ -178,6 +178,9 @@ export class OpenJob {
     return { ...job, ...work };
   };
   record = (entry: api.RecordEntry) => this.#ask(() => api.setRecord(this.id, settings.unit, entry));
+  photograph = (when: api.PhotoOf, photo: File) =>
+    this.#ask(() => api.setJobPhoto(this.id, settings.unit, when, photo));
+  dropPhoto = (when: api.PhotoOf) => this.#ask(() => api.dropJobPhoto(this.id, settings.unit, when));
   undo = () => (this.job?.history.undo ? this.#ask(() => api.undo(this.id, settings.unit)) : undefined);
   redo = () => (this.job?.history.redo ? this.#ask(() => api.redo(this.id, settings.unit)) : undefined);
 

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass, field, fields, replace
 from datetime import date
-from typing import Any, get_type_hints
+from typing import Any, Literal, get_args, get_type_hints
 
 from dunestead.core.artwork.elements import Element
 from dunestead.core.blanks.blank import Blank
@@ -23,16 +23,19 @@ from dunestead.core.sheets.price import Aim
 
 __all__ = [
     "ENTRIES",
+    "WHEN_LOOKED",
     "BlankEntry",
     "BridgeSpot",
     "DesignEntry",
     "Job",
+    "LaterLook",
     "MaskEntry",
     "PaintEntry",
     "PatchChoice",
     "Record",
     "SheetsEntry",
     "TackEntry",
+    "WhenLooked",
     "altered",
     "colouring",
     "fits",
@@ -243,6 +246,31 @@ class PaintEntry:
     weather: Weather = field(default_factory=Weather)
 
 
+# Photos are of the finished print, and of the later looks.
+WhenLooked = Literal["week", "month", "year"]
+WHEN_LOOKED: tuple[WhenLooked, ...] = get_args(WhenLooked)
+
+
+@dataclass(frozen=True, slots=True)
+class LaterLook:
+    """How a print wears: each from 1 (gone) to 5 (as new), None where nobody said.
+
+    Attributes
+    ----------
+    paint, fibres, edge
+        Of the paint, of what it is on, of the print's edges.
+    gone
+        Whether the print is not at hand any more: nobody is reminded again.
+    """
+
+    on: date
+    paint: int | None = limited(None, "wear of the paint", 1, 5)
+    fibres: int | None = limited(None, "wear of the fibres", 1, 5)
+    edge: int | None = limited(None, "wear of the edges", 1, 5)
+    note: str = limited("", "text of the note", 0, 2000, "letters")
+    gone: bool = False
+
+
 @dataclass(frozen=True, slots=True)
 class Record:
     """What only the maker can know of what happened.
@@ -257,6 +285,10 @@ class Record:
         By paint: what really went on, all copies together.
     troubles
         By cause: how many copies it spoiled; 0 where it went wrong and was mended.
+    looks
+        How it wore, by when it was looked at.
+    photos
+        Keys of kept files, of the ``finished`` print and of later looks.
     """
 
     grade: int | None = limited(None, "grade", 1, 5)
@@ -270,6 +302,8 @@ class Record:
     troubles: dict[str, int] = field(
         default_factory=dict, metadata={"limit": Limit("copies spoiled by it", 0.0, 1000.0)}
     )
+    looks: dict[WhenLooked, LaterLook] = field(default_factory=dict)
+    photos: dict[str, str] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)

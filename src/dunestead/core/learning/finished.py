@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 from datetime import date
 
 from dunestead.core.figures import Catalogue
+from dunestead.core.job.job import WhenLooked
 from dunestead.core.job.log import LogEntry
 from dunestead.core.learning.happened import spans_of, spells_of
 from dunestead.core.learning.lessons import closed_at, poured_of, taught_by
@@ -36,6 +37,10 @@ class Finished:
         By paint: as the maker says, as planned where nobody did.
     lessons
         By figure: its own value over the table's.
+    looked
+        When it was looked at again.
+    is_gone
+        Whether the print is not at hand any more.
     """
 
     on: date
@@ -49,6 +54,8 @@ class Finished:
     minutes: float = 0.0
     paint_ml: Mapping[str, float] = field(default_factory=dict)
     lessons: Mapping[str, float] = field(default_factory=dict)
+    looked: tuple[WhenLooked, ...] = ()
+    is_gone: bool = False
 
     @property
     def spoiled(self) -> int:
@@ -75,6 +82,8 @@ def finished_of(plan: Plan, graph: TaskGraph, log: Sequence[LogEntry], catalogue
         minutes=_minutes(plan, graph, log, catalogue),
         paint_ml={one.paint: one.planned_ml if one.used_ml is None else one.used_ml for one in poured},
         lessons=taught_by(plan, graph, log, catalogue),
+        looked=tuple(record.looks),
+        is_gone=any(look.gone for look in record.looks.values()),
     )
 
 

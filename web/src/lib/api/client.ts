@@ -536,6 +536,16 @@ export function beginJob(start: Start, unit: Unit): Promise<Job> {
 /** Begin a job from a job file, or a zip of it with its artwork. */
 export const readJobFile = (file: File, unit: Unit) => send(`/api/jobs/job-file?unit=${unit}`, { file });
 
+export type PhotoOf = 'finished' | 'week' | 'month' | 'year';
+export const setJobPhoto = (id: number, unit: Unit, when: PhotoOf, photo: File) =>
+  send(`/api/jobs/${id}/photos/${when}?${asking(unit)}`, { photo });
+export const dropJobPhoto = (id: number, unit: Unit, when: PhotoOf) =>
+  answer(
+    api.DELETE('/api/jobs/{job_id}/photos/{when}', {
+      params: { path: { job_id: id, when }, query: { unit, room: 'record' } },
+    }),
+  );
+
 export const addArtwork = (id: number, unit: Unit, artwork: File, plainer = false) =>
   send(`/api/jobs/${id}/artwork?${asking(unit)}`, plainer ? { artwork, plainer: 'yes' } : { artwork });
 

@@ -3431,6 +3431,162 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/photos/{when}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a photo of the print, or of a later look: upright, made smaller, without the place and device it came with. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
+                path: {
+                    job_id: number;
+                    when: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "multipart/form-data": {
+                        /**
+                         * Format: binary
+                         * @description A picture file.
+                         */
+                        photo?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        /** Remove a photo; it can be brought back by undoing that. */
+        delete: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
+                path: {
+                    job_id: number;
+                    when: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/photos/{when}.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show a photo of the print. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: number;
+                    when: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "image/jpeg": string;
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/place": {
         parameters: {
             query?: never;
@@ -6920,13 +7076,15 @@ export interface components {
         };
         /**
          * BoardOut
-         * @description All jobs on the board, or all that were put away.
+         * @description All jobs on the board, or all that were put away; on the board also the looks that are due.
          */
         BoardOut: {
             /** Broken */
             broken: components["schemas"]["BoardOut.BrokenOut"][];
             /** Jobs */
             jobs: components["schemas"]["BoardOut.CardOut"][];
+            /** Looks */
+            looks: components["schemas"]["BoardOut.LookDueOut"][];
         };
         /**
          * BrokenOut
@@ -7029,6 +7187,26 @@ export interface components {
             colour: string;
             /** Path */
             path: string;
+        };
+        /**
+         * LookDueOut
+         * @description A finished print that should be looked at again: after a week, a month or a year.
+         */
+        "BoardOut.LookDueOut": {
+            /** Job */
+            job: number;
+            /** Name */
+            name: string;
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * When
+             * @enum {string}
+             */
+            when: "week" | "month" | "year";
         };
         /**
          * BridgeIn
@@ -8807,7 +8985,7 @@ export interface components {
             /** Pieces */
             pieces: components["schemas"]["JobOut.PieceOut"][];
             rail: components["schemas"]["JobOut.RailOut"];
-            record: components["schemas"]["JobOut.RecordIn"];
+            record: components["schemas"]["JobOut.RecordOut"];
             /** Room */
             room: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
             sheets: components["schemas"]["JobOut.SheetsOut"] | null;
@@ -9566,6 +9744,42 @@ export interface components {
             name: string;
         };
         /**
+         * LaterLookIn
+         * @description How a print wears, each from 1 (gone) to 5 (as new).
+         */
+        "JobOut.LaterLookIn": {
+            /**
+             * Edge
+             * @default null
+             */
+            edge?: number | null;
+            /**
+             * Fibres
+             * @default null
+             */
+            fibres?: number | null;
+            /**
+             * Gone
+             * @default false
+             */
+            gone?: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Paint
+             * @default null
+             */
+            paint?: number | null;
+        };
+        /**
          * LayerOut
          * @description One layer of a stack.
          */
@@ -10152,15 +10366,19 @@ export interface components {
             within: boolean;
         };
         /**
-         * RecordIn
-         * @description What really happened.
+         * RecordOut
+         * @description What really happened, and of what there are photos.
          */
-        "JobOut.RecordIn": {
+        "JobOut.RecordOut": {
             /**
              * Grade
              * @default null
              */
             grade?: number | null;
+            /** Looks */
+            looks?: {
+                [key: string]: components["schemas"]["JobOut.LaterLookIn"];
+            };
             /** Minutes */
             minutes?: {
                 [key: string]: number;
@@ -10170,6 +10388,8 @@ export interface components {
              * @default
              */
             notes?: string;
+            /** Photos */
+            photos: string[];
             /** Troubles */
             troubles?: {
                 [key: string]: number;
@@ -12389,6 +12609,10 @@ export interface components {
              * @default null
              */
             grade?: number | null;
+            /** Looks */
+            looks?: {
+                [key: string]: components["schemas"]["RecordIn.LaterLookIn"];
+            };
             /** Minutes */
             minutes?: {
                 [key: string]: number;
@@ -12406,6 +12630,42 @@ export interface components {
             used_ml?: {
                 [key: string]: number;
             };
+        };
+        /**
+         * LaterLookIn
+         * @description How a print wears, each from 1 (gone) to 5 (as new).
+         */
+        "RecordIn.LaterLookIn": {
+            /**
+             * Edge
+             * @default null
+             */
+            edge?: number | null;
+            /**
+             * Fibres
+             * @default null
+             */
+            fibres?: number | null;
+            /**
+             * Gone
+             * @default false
+             */
+            gone?: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Paint
+             * @default null
+             */
+            paint?: number | null;
         };
         /**
          * RehearsalIn

@@ -4,6 +4,7 @@
   import { settings } from '../../lib/settings.svelte';
   import { showFigure } from '../../lib/units';
   import type { PanelProps } from '../station';
+  import Looks from './Looks.svelte';
   import Took from './Took.svelte';
   import Troubles from './Troubles.svelte';
 
@@ -13,7 +14,10 @@
   const record = $derived(job.record);
   let happened = $state.raw<api.Happened | null>(null);
   let problem = $state('');
-  const save = (change: Partial<api.RecordEntry>) => open.record({ ...record, ...change });
+  function save(change: Partial<api.RecordEntry>): Promise<unknown> | undefined {
+    const { grade, notes, minutes, used_ml, troubles, looks } = record;
+    return open.record({ grade, notes, minutes, used_ml, troubles, looks, ...change });
+  }
 
   $effect(() => {
     // Asked anew for each version of the job, and for each tick.
@@ -62,6 +66,7 @@
 />
 {#if happened}
   <Took {happened} {record} onchange={save} />
+  <Looks {open} {job} onchange={save} />
   <section aria-label="What it teaches">
     <h3 class="m-0 mb-1 text-base font-bold">What it teaches</h3>
     {#if happened.lessons.length}

@@ -1,0 +1,117 @@
+"""Record: what the log tells of a job by itself, what the maker adds, photos, and later looks."""
+
+from dataclasses import replace
+
+from apiflask import APIBlueprint
+from flask import Response, request
+
+from dunestead.api import learning_schemas
+from dunestead.api import schemas as wire
+from dunestead.api.description import hands_out, takes_files
+from dunestead.api.opened import bench, change, opened, shown
+from dunestead.core.errors import BadInput, NoSuchThing, UnknownKey
+from dunestead.core.job.job import Job, LaterLook, altered
+from dunestead.core.learning.causes import CAUSES
+from dunestead.core.learning.happened import spans_of, spells_of
+from dunestead.core.learning.learnt import figure_of
+from dunestead.core.learning.lessons import closed_at, poured_of, taught_by
+from dunestead.core.limits import check_limits
+from dunestead.core.stations.station import NAMES
+from dunestead.core.words.learning import untimed_in_words
+from dunestead.formats.photo import clean_photo
+
+__all__ = ["recording"]
+
+recording = APIBlueprint("recording", __name__, url_prefix="/api/jobs", tag="Recording")
+
+
+@recording.put("/<int:job_id>/record")
+@recording.input(wire.RecordIn, arg_name="record")
+@recording.input(wire.UnitQuery, location="query")
+@recording.output(wire.JobOut)
+def set_record(job_id: int, record: wire.RecordIn, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Write down what really happened."""
+    if unknown := sorted(set(record.troubles) - set(CAUSES)):
+        raise UnknownKey("cause", unknown[0], list(CAUSES))
+    looks = {when: LaterLook(**look.model_dump()) for when, look in record.looks.items()}
+    for look in looks.values():
+        check_limits(look)
+    entries = {**record.model_dump(exclude={"looks"}), "looks": looks}
+    change(job_id, "Record", lambda job, _: altered(job, record=replace(job.record, **entries)))
+    return shown(job_id, query_data)
+
+
+@recording.post("/<int:job_id>/photos/<any(finished, week, month, year):when>")
+@recording.input(wire.UnitQuery, location="query")
+@recording.output(wire.JobOut)
+@takes_files(photo="A picture file.")
+def set_photo(job_id: int, when: str, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Keep a photo of the print, or of a later look: upright, smaller, without place and device."""
+    file = request.files.get("photo")
+    if file is None:
+        raise BadInput("No photo was sent.", "Choose one and send it again.")
+    key = bench().keep_bytes(clean_photo(file.read()))
+    change(job_id, "Photo", lambda job, _: _with_photos(job, {**job.record.photos, when: key}))
+    return shown(job_id, query_data)
+
+
+@recording.delete("/<int:job_id>/photos/<any(finished, week, month, year):when>")
+@recording.input(wire.UnitQuery, location="query")
+@recording.output(wire.JobOut)
+def drop_photo(job_id: int, when: str, query_data: wire.UnitQuery) -> wire.JobOut:
+    """Remove a photo; it can be brought back by undoing that."""
+    change(
+        job_id,
+        "Photo removed",
+        lambda job, _: _with_photos(job, {one: key for one, key in job.record.photos.items() if one != when}),
+    )
+    return shown(job_id, query_data)
+
+
+@recording.get("/<int:job_id>/photos/<any(finished, week, month, year):when>.jpg")
+@hands_out("jpg")
+def get_photo(job_id: int, when: str) -> Response:
+    """Show a photo of the print."""
+    key = bench().job(job_id).record.photos.get(when)
+    if key is None:
+        raise NoSuchThing("There is no such photo of this job.", "Add one at Record first.")
+    return Response(bench().file(key), content_type="image/jpeg")
+
+
+def _with_photos(job: Job, photos: dict[str, str]) -> Job:
+    return altered(job, record=replace(job.record, photos=photos))
+
+
+@recording.get("/<int:job_id>/happened")
+@recording.input(wire.UnitQuery, location="query")
+@recording.output(learning_schemas.HappenedOut)
+def get_happened(job_id: int, query_data: wire.UnitQuery) -> learning_schemas.HappenedOut:
+    """Show what the log tells of a job by itself: minutes by station, paint, and what it teaches."""
+    found, catalogue = opened(job_id, query_data), bench().catalogue
+    spans = spans_of(found.graph, found.log, catalogue.figures)
+    lessons = taught_by(found.plan, found.graph, found.log, catalogue)
+    figures = {key: figure_of(key, catalogue) for key in lessons}
+    return learning_schemas.HappenedOut(
+        causes=[learning_schemas.CauseOut(key=one.key, name=one.name) for one in CAUSES.values()],
+        spells=[
+            learning_schemas.SpellOut(
+                station=one.station,
+                name=NAMES.get(one.station, one.station),
+                planned=one.planned,
+                taken=one.taken,
+                steps=one.steps,
+                timed=one.timed,
+            )
+            for one in spells_of(spans, catalogue.figures)
+        ],
+        untimed=untimed_in_words(spans),
+        poured=[learning_schemas.PouredOut.model_validate(one, from_attributes=True) for one in poured_of(found.plan)],
+        lessons=[
+            learning_schemas.LessonOut(
+                about=figure.why, unit=figure.unit, table=figure.value, value=figure.value * lessons[key]
+            )
+            for key, figure in figures.items()
+            if figure
+        ],
+        is_closed=closed_at(found.log) is not None,
+    )
