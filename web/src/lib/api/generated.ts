@@ -3440,7 +3440,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Keep a photo of the print, or of a later look: upright, made smaller, without the place and device it came with. */
+        /** Keep a photo of the print, or of a later look: upright, smaller, without place and device. */
         post: {
             parameters: {
                 query?: {
