@@ -1,18 +1,14 @@
 <script lang="ts">
   import Checkbox from 'flowbite-svelte/Checkbox.svelte';
-  import type { OpenJob } from '../../job/open-job.svelte';
-  import type { Job, RecordEntry } from '../../lib/api/client';
+  import type { RecordEntry } from '../../lib/api/client';
   import OneOf from '../../lib/ui/OneOf.svelte';
   import TextField from '../../lib/ui/TextField.svelte';
   import { localDay, showDate } from '../../lib/units';
+  import type { StageProps } from '../station';
+  import { written } from './entry';
   import Photo from './Photo.svelte';
 
-  interface Props {
-    open: OpenJob;
-    job: Job;
-    onchange: (change: Partial<RecordEntry>) => void;
-  }
-  const { open, job, onchange }: Props = $props();
+  const { open, job }: StageProps = $props();
 
   type When = 'week' | 'month' | 'year';
   type Entry = NonNullable<NonNullable<RecordEntry['looks']>[When]>;
@@ -35,16 +31,19 @@
   const looks = $derived(job.record.looks ?? {});
   const fresh = (): Entry => ({ on: localDay(new Date()), note: '', gone: false });
   function set(when: When, change: Partial<Entry>): void {
-    onchange({ looks: { ...looks, [when]: { ...(looks[when] ?? fresh()), ...change } } });
+    void open.record(
+      written(job, { looks: { ...looks, [when]: { ...(looks[when] ?? fresh()), ...change } } }),
+    );
   }
   function forget(when: When): void {
-    onchange({ looks: Object.fromEntries(Object.entries(looks).filter(([own]) => own !== when)) });
+    const rest = Object.fromEntries(Object.entries(looks).filter(([own]) => own !== when));
+    void open.record(written(job, { looks: rest }));
   }
 </script>
 
-<section aria-label="How does it wear?">
-  <h3 class="m-0 mb-1 text-base font-bold">How does it wear?</h3>
-  <div class="grid grid-cols-2 gap-2 lg:grid-cols-4">
+<section class="h-full overflow-y-auto p-4 pb-16" aria-label="How does it wear?">
+  <h3 class="m-0 mb-2 text-base font-bold">How did it come out, and how does it wear?</h3>
+  <div class="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-3">
     <div class="card flex flex-col gap-2 p-2">
       <strong>Finished</strong>
       <Photo {open} {job} when="finished" name="the finished print" />
