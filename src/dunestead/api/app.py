@@ -29,6 +29,7 @@ from dunestead.api.mask import mask
 from dunestead.api.opened import tagged
 from dunestead.api.painting import painting
 from dunestead.api.peeling import peeling
+from dunestead.api.pricing import pricing
 from dunestead.api.problems import install_problems
 from dunestead.api.recording import recording
 from dunestead.api.session import install_access, sessions, who_is_in
@@ -109,6 +110,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(curing)
     app.register_blueprint(learning)
     app.register_blueprint(recording)
+    app.register_blueprint(pricing)
     app.register_blueprint(keeping)
     app.register_blueprint(sessions)
     install_problems(app)

@@ -19,6 +19,7 @@ from dunestead.core.colours import colour_name
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.rail import SizeRail
 from dunestead.core.looking.remedies import key_of
+from dunestead.core.looking.seen import colours_seen
 from dunestead.core.stations import artwork
 from dunestead.formats.svg.writer import rings_data
 
@@ -68,17 +69,10 @@ def picture_out(look: Look) -> wire.DesignPictureOut:
 
 
 def colours_out(look: Look, tolerance: float = SEEN_MM) -> list[wire.ColourOut]:
-    """Return what is painted in each colour; around a reverse mask the field."""
-    if look.job.mask.reverse:
-        back = (-look.composition.origin[0], -look.composition.origin[1])
-        ground = shapely.transform(look.composition.outline, lambda points: points + np.array(back))
-        field = shapely.difference(ground, look.painted.region)
-        return [
-            wire.ColourOut(colour=look.job.mask.field_colour, path=drawn(field, look.composition.origin, tolerance))
-        ]
+    """Return what is painted in each colour."""
     return [
         wire.ColourOut(colour=colour, path=drawn(region, look.composition.origin, tolerance))
-        for colour, region in look.painted.colours.items()
+        for colour, region in colours_seen(look).items()
     ]
 
 

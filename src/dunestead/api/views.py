@@ -22,6 +22,7 @@ from dunestead.core.job.ground import base_of, ground_colour
 from dunestead.core.job.job import ENTRIES, BridgeSpot, Job, LaterLook, Record, fits
 from dunestead.core.job.log import LogEntry
 from dunestead.core.job.reach import overlap_of
+from dunestead.core.learning.costs import Rates
 from dunestead.core.limits import limits_of
 from dunestead.core.painting.coatings import ROLE_NAMES, Coating, where_of
 from dunestead.core.painting.mixing import MixPart
@@ -323,6 +324,7 @@ _LIMITED: Mapping[str, type] = {
     "paint-own": OwnPaint,
     "swatch": Swatch,
     "look": LaterLook,
+    "rates": Rates,
     **ENTRIES,
     "job": Job,
     "piece": Blank,

@@ -21,7 +21,7 @@ from dunestead.core.units import show_length, show_temperature, show_time
 from dunestead.core.words.cautions import LABEL_FIRST
 from dunestead.core.words.tasks import caution_of, counted_of, detail_of, title_of
 from dunestead.core.work.tasks import Count, Task, TaskGraph
-from dunestead.formats.pdf import PAPERS, Paper, write_tiled_pdf
+from dunestead.formats.pdf import PAPERS, Paper, fill_shape, plain, safe, write_tiled_pdf
 
 if TYPE_CHECKING:
     from reportlab.pdfgen.canvas import Canvas
@@ -90,17 +90,17 @@ def _set(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper: Paper, kind:
     document = SimpleDocTemplate(
         held,
         pagesize=(width * _PT, height * _PT),
-        title=_plain(f"{plan.job.name}: bench sheet"),
+        title=plain(f"{plan.job.name}: bench sheet"),
         invariant=True,
         **{f"{side}Margin": _MARGIN * _PT for side in ("left", "right", "top", "bottom")},
     )
-    story: list[Any] = [Paragraph(_safe(plan.job.name), head), Paragraph(_safe(_facts(plan, unit, copy)), base)]
+    story: list[Any] = [Paragraph(safe(plan.job.name), head), Paragraph(safe(_facts(plan, unit, copy)), base)]
     room = width - 2 * _MARGIN - 4
     # Where each of several masks has its pictures, they stand beside each other.
     abreast = 2 if len(plan.masks) > 1 else 1
     for mask in plan.masks:
         each = [
-            [Paragraph(_safe(title), caption), _picture(plan, draw, room / abreast, unit, kind)]
+            [Paragraph(safe(title), caption), _picture(plan, draw, room / abreast, unit, kind)]
             for draw, title in _pictures(plan, mask, unit)
         ]
         story += [KeepTogether(_beside(each[k : k + abreast], room / abreast)) for k in range(0, len(each), abreast)]
@@ -109,7 +109,7 @@ def _set(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper: Paper, kind:
         tasks = [task for task in graph.tasks if task.station == name and _is_of(plan, task, copy)]
         rows = [_row(task, unit, base, room, lines) for task in tasks]
         story += [KeepTogether([Paragraph(name.capitalize(), station), *rows[:1]]), *rows[1:]] if rows else []
-    story += [Spacer(1, 6), Paragraph(_safe(LABEL_FIRST), base)]
+    story += [Spacer(1, 6), Paragraph(safe(LABEL_FIRST), base)]
     document.build(story)
     return held.getvalue()
 
@@ -220,15 +220,15 @@ def _ground(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan) -> None:
     move = Affine.translation(*plan.origin).then(onto)
     canvas.setLineWidth(0.6)
     canvas.setStrokeGray(0)
-    _fill(canvas, onto, plan.look.composition.outline, 1.0)
+    fill_shape(canvas, onto, plan.look.composition.outline, 1.0)
     if not mask.laid.is_reverse:
-        _fill(canvas, move, mask.cut.windows, _GREY)
+        fill_shape(canvas, move, mask.cut.windows, _GREY)
     for keeper in mask.cut.keepers:
-        _fill(canvas, move, keeper.shape, 1.0)
+        fill_shape(canvas, move, keeper.shape, 1.0)
     canvas.setLineWidth(0.4)
     frame = mask.cut.frame
     if not frame.is_empty:
-        _fill(canvas, move, shapely.Polygon(frame.exterior), None)
+        fill_shape(canvas, move, shapely.Polygon(frame.exterior), None)
 
 
 def _laid(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan, unit: str, scale: float) -> None:
@@ -237,7 +237,7 @@ def _laid(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan, unit: str,
     canvas.setLineWidth(1.1)
     for rest in mask.pressings[0].placements if mask.pressings else ():
         canvas.setDash(4, 2)
-        _fill(canvas, onto, shapely.box(*rest.box).intersection(outline), None)
+        fill_shape(canvas, onto, shapely.box(*rest.box).intersection(outline), None)
         canvas.setDash()
         _label(canvas, onto, _middle(rest.box), str(rest.number), 13)
     if not mask.pressings:
@@ -261,7 +261,7 @@ def _pinned(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan, scale: f
     canvas.setLineWidth(1.0)
     for strip in mask.strips:
         canvas.setDash(6, 2)
-        _fill(canvas, onto, shapely.box(*strip.box), None)
+        fill_shape(canvas, onto, shapely.box(*strip.box), None)
         canvas.setDash()
         _label(
             canvas, onto, ((strip.box[0] + strip.box[2]) / 2, (strip.box[1] + strip.box[3]) / 2), str(strip.number), 13
@@ -288,32 +288,15 @@ def _numbers(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan) -> None
         _label(canvas, onto, at, str(keeper.number), 9)
 
 
-def _fill(canvas: "Canvas", onto: Affine, shape: Any, grey: float | None) -> None:
-    """Draw a shape with its holes; None leaves what is under it."""
-    path = canvas.beginPath()
-    drawn = False
-    for ring in shapely.get_rings(shapely.get_parts(shape)):
-        points = onto.apply(shapely.get_coordinates(ring)).tolist()
-        path.moveTo(*points[0])
-        for point in points[1:-1]:
-            path.lineTo(*point)
-        path.close()
-        drawn = True
-    if drawn:
-        if grey is not None:
-            canvas.setFillGray(grey)
-        canvas.drawPath(path, stroke=1, fill=grey is not None, fillMode=0)
-
-
 def _label(canvas: "Canvas", onto: Affine, at: tuple[float, float], text: str, size: float) -> None:
     """Write a number on white, in the middle of a place."""
     ((x, y),) = onto.apply(np.array([at])).tolist()
-    wide = canvas.stringWidth(_plain(text), "Helvetica-Bold", size)
+    wide = canvas.stringWidth(plain(text), "Helvetica-Bold", size)
     canvas.setFillGray(1)
     canvas.rect(x - wide / 2 - 1, y - size * 0.45, wide + 2, size * 0.95, stroke=0, fill=1)
     canvas.setFillGray(0)
     canvas.setFont("Helvetica-Bold", size)
-    canvas.drawCentredString(x, y - size * 0.34, _plain(text))
+    canvas.drawCentredString(x, y - size * 0.34, plain(text))
 
 
 # --- tasks ------------------------------------------------------------------------------------
@@ -321,16 +304,16 @@ def _row(task: Task, unit: str, style: Any, room: float, before: set[str]) -> An
     """Return a task with a box to tick, what to count, and what can hurt; what was said before is not said again."""
     from reportlab.platypus import Paragraph, Table
 
-    lines = [f"<b>{_safe(title_of(task, unit))}</b>"]
+    lines = [f"<b>{safe(title_of(task, unit))}</b>"]
     if task.minutes >= 1:
-        lines[0] += f" ({_safe(show_time(task.minutes))})"
+        lines[0] += f" ({safe(show_time(task.minutes))})"
     if (detail := detail_of(task, unit)) and detail not in before:
-        lines.append(_safe(detail))
+        lines.append(safe(detail))
     if task.call and task.call.counts:
         lines.append(_counts(task.call.counts))
     caution = caution_of(task)
     if caution and caution not in before:
-        lines.append(f"<b>Take care.</b> {_safe(caution)}")
+        lines.append(f"<b>Take care.</b> {safe(caution)}")
     before.update(text for text in (detail, caution) if text)
     table = Table(
         [[_box(), Paragraph("<br/>".join(lines), style)]],
@@ -349,7 +332,7 @@ def _counts(counts: Sequence[Count]) -> str:
         f"{counted_of(one.code)}: ______" + (f" of {one.expected}" if one.expected is not None else "")
         for one in counts
     ]
-    return _safe("Counted: " + "; ".join(each))
+    return safe("Counted: " + "; ".join(each))
 
 
 def _box() -> Any:
@@ -377,13 +360,3 @@ def _with_keepers(plan: Plan, sheet: bytes, paper: Paper) -> bytes:
     held = io.BytesIO()
     writer.write(held)
     return held.getvalue()
-
-
-def _plain(text: str) -> str:
-    """Return a text in letters that the fonts every PDF reader has can show."""
-    return text.encode("cp1252", "replace").decode("cp1252")
-
-
-def _safe(text: str) -> str:
-    """Return a text that means no markup to a paragraph."""
-    return _plain(text).replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;")

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from typing import TYPE_CHECKING, Any
 
 from dunestead.core.words.care import CareCard
-from dunestead.formats.pdf import PAPERS, Paper
+from dunestead.formats.pdf import PAPERS, Paper, safe
 
 if TYPE_CHECKING:
     from reportlab.pdfgen.canvas import Canvas
@@ -52,7 +52,7 @@ def _draw(canvas: "Canvas", card: CareCard, box: tuple[float, float, float, floa
     plain = ParagraphStyle("plain", fontName="Helvetica", fontSize=9, leading=11.5, spaceAfter=4)
     head = ParagraphStyle("head", parent=plain, fontName="Helvetica-Bold", fontSize=15, leading=18, spaceAfter=6)
     small = ParagraphStyle("small", parent=plain, fontSize=7.5, leading=9.5)
-    lines: list[Any] = [Paragraph(_safe(card.title), head)]
+    lines: list[Any] = [Paragraph(safe(card.title), head)]
     for name, text in (
         ("Made with", card.made),
         ("First use", card.use),
@@ -60,8 +60,8 @@ def _draw(canvas: "Canvas", card: CareCard, box: tuple[float, float, float, floa
         ("To clean", card.clean),
         ("Where", card.place),
     ):
-        lines.append(Paragraph(f"<b>{name}.</b> {_safe(text)}", plain))
-    lines.append(Paragraph(_safe(card.cautions), small))
+        lines.append(Paragraph(f"<b>{name}.</b> {safe(text)}", plain))
+    lines.append(Paragraph(safe(card.cautions), small))
     room = ((wide - 2 * _MARGIN) * _PT, (high - 2 * _MARGIN) * _PT)
     frame = Frame(
         (x + _MARGIN) * _PT, (y + _MARGIN) * _PT, *room, leftPadding=0, rightPadding=0, topPadding=0, bottomPadding=0
@@ -81,8 +81,3 @@ def _marks(canvas: "Canvas", grid: tuple[float, float, float, float], page: tupl
         y = (page[1] - top - k * high) * _PT
         canvas.line(0, y, _CUT * _PT, y)
         canvas.line(page[0] * _PT, y, (page[0] - _CUT) * _PT, y)
-
-
-def _safe(text: str) -> str:
-    plain = text.encode("cp1252", "replace").decode("cp1252")
-    return plain.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;")

@@ -22,6 +22,7 @@ from dunestead.core.job.job import (
     Job,
     MaskEntry,
     PaintEntry,
+    PriceEntry,
     SheetsEntry,
     TackEntry,
     altered,
@@ -110,6 +111,7 @@ _ENTRIES: Mapping[str, type] = {
     "sheets": SheetsEntry,
     "tack": TackEntry,
     "paint": PaintEntry,
+    "price": PriceEntry,
 }
 _JOB = TypeAdapter(Job)
 

@@ -8,14 +8,23 @@ from pydantic import TypeAdapter
 
 from dunestead.core.artwork.elements import Drawn, Frame, Traced, Words
 from dunestead.core.artwork.words.setting import Setting
-from dunestead.core.job.job import BlankEntry, DesignEntry, Job, MaskEntry, PaintEntry, SheetsEntry, TackEntry
+from dunestead.core.job.job import (
+    BlankEntry,
+    DesignEntry,
+    Job,
+    MaskEntry,
+    PaintEntry,
+    PriceEntry,
+    SheetsEntry,
+    TackEntry,
+)
 from dunestead.core.job.log import LogEntry
 from dunestead.core.limits import Limit, limits_of
 from dunestead.formats.job_file import VERSION
 
 __all__ = ["job_schema"]
 
-_ENTRIES = (BlankEntry, DesignEntry, MaskEntry, SheetsEntry, TackEntry, PaintEntry)
+_ENTRIES = (BlankEntry, DesignEntry, MaskEntry, SheetsEntry, TackEntry, PaintEntry, PriceEntry)
 # What a job file calls otherwise than the job's entries do, or does not hold.
 _OTHERWISE = ("piece", "elements", "last_element", "fates")
 _PARTS = {"art": Drawn, "words": Words, "picture": Traced, "frame": Frame}

@@ -8,6 +8,7 @@ from typing import TYPE_CHECKING, Literal
 
 import numpy as np
 import shapely
+from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.cutting.drawing import SheetDrawing
 from dunestead.core.cutting.paths import CutPath
@@ -18,7 +19,19 @@ from dunestead.core.units import in_letters
 if TYPE_CHECKING:
     from reportlab.pdfgen.canvas import Canvas
 
-__all__ = ["PAPERS", "PdfPage", "Tile", "read_pdf", "tiles_of", "window_of", "write_pdf", "write_tiled_pdf"]
+__all__ = [
+    "PAPERS",
+    "PdfPage",
+    "Tile",
+    "fill_shape",
+    "plain",
+    "read_pdf",
+    "safe",
+    "tiles_of",
+    "window_of",
+    "write_pdf",
+    "write_tiled_pdf",
+]
 
 Paper = Literal["a4", "letter"]
 # Width and height, mm.
@@ -169,12 +182,46 @@ def _draw(canvas: "Canvas", drawing: SheetDrawing, onto: Affine) -> None:
     for text in drawing.texts:
         ((x, y),) = onto.apply(np.array([text.at]))
         canvas.setFont("Helvetica", text.height * _PT)
-        canvas.drawString(float(x), float(y), _plain(text.text))
+        canvas.drawString(float(x), float(y), plain(text.text))
 
 
-def _plain(text: str) -> str:
+def plain(text: str) -> str:
     """Return a text in letters that the fonts every PDF reader has can show."""
     return text.encode("cp1252", "replace").decode("cp1252")
+
+
+def fill_shape(
+    canvas: "Canvas", onto: Affine, shape: BaseGeometry, fill: float | str | None, *, outlined: bool = True
+) -> None:
+    """Draw a shape with its holes on a page.
+
+    Parameters
+    ----------
+    onto
+        From the shape's mm to the page's points.
+    fill
+        A grey of 0 to 1, or a colour such as ``#22313a``; None leaves what is under it.
+    """
+    path = canvas.beginPath()
+    drawn = False
+    for ring in shapely.get_rings(shapely.get_parts(shape)):
+        points = onto.apply(shapely.get_coordinates(ring)).tolist()
+        path.moveTo(*points[0])
+        for point in points[1:-1]:
+            path.lineTo(*point)
+        path.close()
+        drawn = True
+    if drawn:
+        if isinstance(fill, str):
+            canvas.setFillColor(fill)
+        elif fill is not None:
+            canvas.setFillGray(fill)
+        canvas.drawPath(path, stroke=int(outlined), fill=int(fill is not None), fillMode=0)
+
+
+def safe(text: str) -> str:
+    """Return a text as paragraphs of a PDF take it: letters its usual faces have, nothing taken for markup."""
+    return plain(text).replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;")
 
 
 def _line(canvas: "Canvas", points: np.ndarray, *, closed: bool) -> None:
@@ -199,7 +246,7 @@ def _foot(canvas: "Canvas", size: tuple[float, float], label: str) -> None:
         canvas.line(x0, y0, x1, y1)
     canvas.setFont("Helvetica", 8)
     canvas.drawString(right + 6, y - 3, "100 mm: print at 100 %, not fitted to the page")
-    canvas.drawString(left, y - 14, _plain(label)[: int(size[0] / 1.5)])
+    canvas.drawString(left, y - 14, plain(label)[: int(size[0] / 1.5)])
 
 
 def _joins(

@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.figures import Catalogue, Cutter, Paint, Press
+from dunestead.core.learning.costs import Rates
 from dunestead.core.learning.learnt import Learning
 from dunestead.core.records import Hours, OwnPaint, Pressed, Recipe, Stock, Swatch, Tools
 from dunestead.store.database import Sessions
@@ -17,7 +18,9 @@ from dunestead.store.models import ShelfRow
 
 __all__ = ["Records", "Shelf", "open_records"]
 
-Kind = Literal["cutter", "stock", "recipe", "press", "tools", "pressed", "hours", "paint", "swatch", "learning"]
+Kind = Literal[
+    "cutter", "stock", "recipe", "press", "tools", "pressed", "hours", "paint", "swatch", "learning", "rates"
+]
 Record = TypeVar("Record")
 _MOST = 500
 
@@ -129,6 +132,7 @@ class Records:
     paints: Shelf[OwnPaint]
     swatches: Shelf[Swatch]
     learning: Shelf[Learning]
+    rates: Shelf[Rates]
 
     def keep_pressed(self, pressed: Pressed) -> None:
         """Keep how a mask was pressed, in place of what is known of the same way of pressing in the same job."""
@@ -157,16 +161,33 @@ class Records:
         # The first is there before it is changed, so that even the first choice can be taken back.
         self.learning.change(self.learning.add(Learning()) if known is None else known, learning)
 
+    def undo_rates(self) -> None:
+        """Take the last change of what prices are reckoned with back; raises `NotNow` when there is none."""
+        self._undo_only(self.rates)
+
+    def _undo_only(self, shelf: Shelf[Any]) -> None:
+        for number in shelf.all():
+            shelf.undo(number)
+            return
+        raise NotNow("There is nothing to take back here.", "Carry on from here.")
+
     def can_undo_learning(self) -> bool:
         """Say whether the last choice about what was learnt can be taken back."""
         return any(self.learning.can_undo(number) for number in self.learning.all())
 
     def undo_learning(self) -> None:
         """Take the last choice about what was learnt back; raises `NotNow` when there is none."""
-        for number in self.learning.all():
-            self.learning.undo(number)
-            return
-        raise NotNow("There is nothing to take back here.", "Carry on from here.")
+        self._undo_only(self.learning)
+
+    def rates_kept(self) -> Rates:
+        """Return what prices are reckoned with."""
+        return next(iter(self.rates.all().values()), Rates())
+
+    def keep_rates(self, rates: Rates) -> None:
+        """Keep what prices are reckoned with; there is one such record."""
+        known = next(iter(self.rates.all()), None)
+        # The first is there before it is changed, so that even the first change can be taken back.
+        self.rates.change(self.rates.add(Rates()) if known is None else known, rates)
 
     def keep_hours(self, hours: Hours) -> None:
         """Keep when somebody is at the bench; there is one such record."""
@@ -245,4 +266,5 @@ def open_records(engine: Engine) -> Records:
         Shelf(engine, "paint", TypeAdapter(OwnPaint)),
         Shelf(engine, "swatch", TypeAdapter(Swatch)),
         Shelf(engine, "learning", TypeAdapter(Learning)),
+        Shelf(engine, "rates", TypeAdapter(Rates)),
     )

@@ -26,7 +26,6 @@
   import Mending from './Mending.svelte';
   import Lead from './Lead.svelte';
   import { OpenJob } from './open-job.svelte';
-  import Own from './Own.svelte';
   import Reckoning from './Reckoning.svelte';
   import StationPath from './StationPath.svelte';
   import TaskList from './TaskList.svelte';
@@ -290,8 +289,7 @@
             {#if view.Records && catalogue}
               <view.Records {open} {job} {catalogue} onrecords={askCatalogue} />
             {/if}
-            <Reckoning rows={station.rows} open={code === 'record'} />
-            <Own learnt={station.learnt} />
+            <Reckoning rows={station.rows} learnt={station.learnt} open={code === 'record'} />
             <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>
           </div>
         </div>

@@ -6,13 +6,15 @@
 
   interface Props {
     rows: Row[];
+    /** Figures that are reckoned with here, as own jobs taught them. */
+    learnt: string[];
     open?: boolean;
   }
-  const { rows, open = false }: Props = $props();
+  const { rows, learnt, open = false }: Props = $props();
 </script>
 
-{#if rows.length}
-  <Fold title="Figures and reasons" {open}>
+{#if rows.length || learnt.length}
+  <Fold title={learnt.length ? 'Figures and reasons, some your own' : 'Figures and reasons'} {open}>
     <dl class="m-0 divide-y divide-(--line)">
       {#each rows as row, index (index)}
         <div class="grid grid-cols-[1fr_auto] gap-x-3 py-1.5">
@@ -30,5 +32,12 @@
         </div>
       {/each}
     </dl>
+    {#if learnt.length}
+      <h3 class="m-0 text-base font-bold">By your own jobs</h3>
+      <ul class="m-0 flex list-none flex-col gap-1.5 p-0 text-sm">
+        {#each learnt as said (said)}<li>{said}</li>{/each}
+      </ul>
+      <p class="m-0 text-sm"><a class="font-bold underline" href="#/figures">See the values behind it</a></p>
+    {/if}
   </Fold>
 {/if}

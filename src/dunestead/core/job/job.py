@@ -32,6 +32,7 @@ __all__ = [
     "MaskEntry",
     "PaintEntry",
     "PatchChoice",
+    "PriceEntry",
     "Record",
     "SheetsEntry",
     "TackEntry",
@@ -246,6 +247,25 @@ class PaintEntry:
     weather: Weather = field(default_factory=Weather)
 
 
+@dataclass(frozen=True, slots=True)
+class PriceEntry:
+    """What the maker knows of the price, in the workshop's money; None where nobody said.
+
+    Attributes
+    ----------
+    blank_price
+        Of one blank.
+    bought_price
+        What something like it costs in a shop.
+    asked
+        The maker's own price for one; None goes by the margin.
+    """
+
+    blank_price: float | None = limited(None, "price of a blank", 0.0, 100_000.0)
+    bought_price: float | None = limited(None, "price in a shop", 0.0, 100_000.0)
+    asked: float | None = limited(None, "price asked", 0.0, 100_000.0)
+
+
 # Photos are of the finished print, and of the later looks.
 WhenLooked = Literal["week", "month", "year"]
 WHEN_LOOKED: tuple[WhenLooked, ...] = get_args(WhenLooked)
@@ -317,6 +337,7 @@ class Job:
     sheets: SheetsEntry = field(default_factory=SheetsEntry)
     tack: TackEntry = field(default_factory=TackEntry)
     paint: PaintEntry = field(default_factory=PaintEntry)
+    price: PriceEntry = field(default_factory=PriceEntry)
     record: Record = field(default_factory=Record)
 
     @property

@@ -58,6 +58,9 @@ export type Remedy = Schemas['RemediesOut']['remedies'][number];
 export type StoredBlank = Schemas['BlanksOut']['blanks'][number];
 export type RecordEntry = Schemas['RecordIn'];
 export type Happened = Schemas['HappenedOut'];
+export type Costs = Schemas['CostsOut'];
+export type PriceEntry = Schemas['PriceIn'];
+export type RatesEntry = Schemas['RatesIn'];
 export type Learning = Schemas['LearningOut'];
 export type Learnt = Learning['figures'][number];
 export type LearntChange = Schemas['LearntIn'];
@@ -415,6 +418,12 @@ export const getLearning = (unit: Unit) => answer(api.GET('/api/learning', inUni
 export const setLearning = (body: LearntChange, unit: Unit) =>
   answer(api.PUT('/api/learning', { ...inUnit(unit), body }));
 export const undoLearning = (unit: Unit) => answer(api.POST('/api/learning/undo', inUnit(unit)));
+export const getCosts = (id: number, unit: Unit) =>
+  answer(api.GET('/api/jobs/{job_id}/costs', { params: { path: { job_id: id }, query: { unit } } }));
+export const setPrice = (id: number, unit: Unit, body: PriceEntry) =>
+  answer(api.PUT('/api/jobs/{job_id}/price', { params: { path: { job_id: id }, query: { unit } }, body }));
+export const setRates = (body: RatesEntry) => answer(api.PUT('/api/workshop/rates', { body }));
+export const undoRates = () => answer(api.POST('/api/workshop/rates/undo'));
 export const getWorkshop = () => answer(api.GET('/api/workshop'));
 export const addCutter = (body: OwnCutter) => answer(api.POST('/api/workshop/cutters', { body }));
 export const changeCutter = (number: number, body: OwnCutter) =>

@@ -1824,6 +1824,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/costs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show what a job costs, what it may be sold for, and how that falls with the number. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CostsOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/cure": {
         parameters: {
             query?: never;
@@ -3644,6 +3693,67 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/price": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say what a blank costs, what something like it costs in a shop, and what is asked. */
+        put: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["PriceIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CostsOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/put-away": {
         parameters: {
             query?: never;
@@ -3689,6 +3799,56 @@ export interface paths {
                 503: components["responses"]["Database"];
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/quotation-{paper}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Download a quotation: the print, its sizes and colours, care and price; nothing of how that was reckoned. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                    paper: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/pdf": string;
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -6220,6 +6380,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workshop/rates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say what prices are reckoned with in this workshop. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["RatesIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RatesIn"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/rates/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take the last change of what prices are reckoned with back. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RatesIn"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workshop/recipes": {
         parameters: {
             query?: never;
@@ -7440,6 +7700,140 @@ export interface components {
             task: string;
             /** Title */
             title: string;
+        };
+        /**
+         * CostsOut
+         * @description What a job costs and may be sold for; how the price falls with the number, and what the figures are.
+         */
+        CostsOut: {
+            /** A Copy */
+            a_copy: number;
+            /** Against Bought */
+            against_bought: number | null;
+            /** Batch */
+            batch: number;
+            /** By Margin */
+            by_margin: number;
+            /** Copies */
+            copies: number;
+            entry: components["schemas"]["CostsOut.PriceIn"];
+            /** Hours */
+            hours: number;
+            /** Lacks */
+            lacks: string[];
+            /** Left Over */
+            left_over: number;
+            /** Lines */
+            lines: components["schemas"]["CostsOut.CostLineOut"][];
+            /** Material */
+            material: string;
+            /** Material Name */
+            material_name: string;
+            /** Material Price */
+            material_price: number;
+            /** Name */
+            name: string;
+            /** Numbers */
+            numbers: components["schemas"]["CostsOut.NumberOut"][];
+            /** Paints */
+            paints: {
+                [key: string]: string;
+            };
+            /** Price */
+            price: number;
+            rates: components["schemas"]["CostsOut.RatesIn"];
+            /** Table */
+            table: {
+                [key: string]: number;
+            };
+            /** Version */
+            version: number;
+        };
+        /**
+         * CostLineOut
+         * @description One part of the costs of all copies, and the sum in words.
+         */
+        "CostsOut.CostLineOut": {
+            /** Key */
+            key: string;
+            /** Money */
+            money: number;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * NumberOut
+         * @description What one costs, and its price by margin, when so many are made.
+         */
+        "CostsOut.NumberOut": {
+            /** A Copy */
+            a_copy: number;
+            /** By Margin */
+            by_margin: number;
+            /** Copies */
+            copies: number;
+        };
+        /**
+         * PriceIn
+         * @description What the maker knows of the price, in the workshop's money.
+         */
+        "CostsOut.PriceIn": {
+            /**
+             * Asked
+             * @default null
+             */
+            asked?: number | null;
+            /**
+             * Blank Price
+             * @default null
+             */
+            blank_price?: number | null;
+            /**
+             * Bought Price
+             * @default null
+             */
+            bought_price?: number | null;
+        };
+        /**
+         * RatesIn
+         * @description What a workshop reckons prices with; null goes by the table.
+         */
+        "CostsOut.RatesIn": {
+            /**
+             * Currency
+             * @default money
+             */
+            currency?: string;
+            /**
+             * Fixed Hour
+             * @default null
+             */
+            fixed_hour?: number | null;
+            /**
+             * Hour
+             * @default null
+             */
+            hour?: number | null;
+            /**
+             * Margin
+             * @default null
+             */
+            margin?: number | null;
+            /** Material M2 */
+            material_m2?: {
+                [key: string]: number;
+            };
+            /** Paint Litre */
+            paint_litre?: {
+                [key: string]: number;
+            };
+            /**
+             * Spoiled
+             * @default null
+             */
+            spoiled?: number | null;
         };
         /**
          * CountIn
@@ -12490,6 +12884,27 @@ export interface components {
             plate_width: number;
         };
         /**
+         * PriceIn
+         * @description What the maker knows of the price, in the workshop's money.
+         */
+        PriceIn: {
+            /**
+             * Asked
+             * @default null
+             */
+            asked?: number | null;
+            /**
+             * Blank Price
+             * @default null
+             */
+            blank_price?: number | null;
+            /**
+             * Bought Price
+             * @default null
+             */
+            bought_price?: number | null;
+        };
+        /**
          * Problem
          * @description What is wrong, and what to do about it (RFC 9457).
          */
@@ -12507,6 +12922,45 @@ export interface components {
             title: string;
             /** @description The kind of problem. */
             type: string;
+        };
+        /**
+         * RatesIn
+         * @description What a workshop reckons prices with; null goes by the table.
+         */
+        RatesIn: {
+            /**
+             * Currency
+             * @default money
+             */
+            currency?: string;
+            /**
+             * Fixed Hour
+             * @default null
+             */
+            fixed_hour?: number | null;
+            /**
+             * Hour
+             * @default null
+             */
+            hour?: number | null;
+            /**
+             * Margin
+             * @default null
+             */
+            margin?: number | null;
+            /** Material M2 */
+            material_m2?: {
+                [key: string]: number;
+            };
+            /** Paint Litre */
+            paint_litre?: {
+                [key: string]: number;
+            };
+            /**
+             * Spoiled
+             * @default null
+             */
+            spoiled?: number | null;
         };
         /**
          * ReadingsIn

@@ -42,7 +42,7 @@
 </script>
 
 <section class="h-full overflow-y-auto p-4 pb-16" aria-label="How does it wear?">
-  <h3 class="m-0 mb-2 text-base font-bold">How did it come out, and how does it wear?</h3>
+  <h2 class="m-0 mb-2 text-base font-bold">How did it come out, and how does it wear?</h2>
   <div class="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-3">
     <div class="card flex flex-col gap-2 p-2">
       <strong>Finished</strong>

@@ -48,6 +48,7 @@
   onchange={(notes) => save({ notes })}
 />
 {#if happened}
+  <p class="m-0"><a class="font-bold underline" href="#/price/{job.id}">Cost and price, quotation</a></p>
   <Took {happened} {record} onchange={save} />
 {/if}
 

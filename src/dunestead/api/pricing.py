@@ -1,0 +1,142 @@
+"""What a job costs and may be sold for, and a quotation for whoever orders it."""
+
+from collections.abc import Mapping
+from datetime import date, timedelta
+
+from apiflask import APIBlueprint
+from flask import Response
+
+from dunestead.api import price_schemas as wire
+from dunestead.api import schemas
+from dunestead.api.description import hands_out
+from dunestead.api.opened import bench, change, opened
+from dunestead.core.errors import UnknownKey
+from dunestead.core.job.job import PriceEntry, altered
+from dunestead.core.learning.costs import Costs, Rates, costs_of
+from dunestead.core.limits import check_limits
+from dunestead.core.words.care import care_of
+from dunestead.formats.bundle import file_stem
+from dunestead.formats.quotation import Offer, write_quotation
+from dunestead.workshop.opened import OpenJob
+
+__all__ = ["pricing"]
+
+pricing = APIBlueprint("pricing", __name__, url_prefix="/api", tag="Pricing")
+# How the price falls with the number is reckoned for these, each through a plan of its own.
+_NUMBERS = (1, 2, 5, 10, 20)
+_STANDS = timedelta(days=30)
+_FIGURES = ("hour_worth", "fixed_hour", "margin", "spoiled", "price_paint")
+
+
+@pricing.get("/jobs/<int:job_id>/costs")
+@pricing.input(schemas.UnitQuery, location="query")
+@pricing.output(wire.CostsOut)
+def get_costs(job_id: int, query_data: schemas.UnitQuery) -> wire.CostsOut:
+    """Show what a job costs, what it may be sold for, and how that falls with the number."""
+    return _shown(opened(job_id, query_data))
+
+
+@pricing.put("/jobs/<int:job_id>/price")
+@pricing.input(wire.PriceIn, arg_name="given")
+@pricing.input(schemas.UnitQuery, location="query")
+@pricing.output(wire.CostsOut)
+def set_price(job_id: int, given: wire.PriceIn, query_data: schemas.UnitQuery) -> wire.CostsOut:
+    """Say what a blank costs, what something like it costs in a shop, and what is asked."""
+    entry = PriceEntry(**given.model_dump())
+    check_limits(entry)
+    change(job_id, "Price", lambda job, _: altered(job, price=entry))
+    return _shown(opened(job_id, query_data))
+
+
+@pricing.put("/workshop/rates")
+@pricing.input(wire.RatesIn, arg_name="given")
+@pricing.output(wire.RatesIn)
+def set_rates(given: wire.RatesIn) -> wire.RatesIn:
+    """Say what prices are reckoned with in this workshop."""
+    rates, catalogue = Rates(**given.model_dump()), bench().catalogue
+    check_limits(rates)
+    for named, known, what in (
+        (rates.paint_litre, catalogue.paints, "paint"),
+        (rates.material_m2, catalogue.materials, "mask material"),
+    ):
+        if unknown := sorted(set(named) - set(known)):
+            raise UnknownKey(what, unknown[0], list(known))
+    bench().records.keep_rates(rates)
+    return given
+
+
+@pricing.post("/workshop/rates/undo")
+@pricing.output(wire.RatesIn)
+def undo_rates() -> wire.RatesIn:
+    """Take the last change of what prices are reckoned with back."""
+    bench().records.undo_rates()
+    return wire.RatesIn.model_validate(bench().records.rates_kept(), from_attributes=True)
+
+
+@pricing.get("/jobs/<int:job_id>/quotation-<any(a4, letter):paper>.pdf")
+@pricing.input(schemas.UnitQuery, location="query")
+@hands_out("pdf")
+def get_quotation(job_id: int, paper: str, query_data: schemas.UnitQuery) -> Response:
+    """Download a quotation: the print, its sizes and colours, care and price; nothing of how that was reckoned."""
+    found = opened(job_id, query_data)
+    costs, currency = _costs(found), bench().records.rates_kept().currency
+    # One is never offered at a price that all of them together do not come to.
+    each = round(costs.price, 2)
+    offer = Offer(
+        f"{each:.2f} {currency}",
+        f"{each * costs.copies:.2f} {currency}",
+        _day(found.at.date()),
+        _day(found.at.date() + _STANDS),
+    )
+    care = care_of(found.plan, None, None)
+    data = write_quotation(found.plan, offer, care, query_data.unit, "letter" if paper == "letter" else "a4")
+    name = f'attachment; filename="{file_stem(found.plan.job.name)}-quotation.pdf"'
+    return Response(data, content_type="application/pdf", headers={"Content-Disposition": name})
+
+
+def _day(day: date) -> str:
+    return f"{day.day} {day:%B %Y}"
+
+
+def _costs(found: OpenJob) -> Costs:
+    workbench = bench()
+    return costs_of(found.plan, found.graph, workbench.catalogue, workbench.records.rates_kept(), found.earlier)
+
+
+def _numbers(found: OpenJob) -> list[wire.NumberOut]:
+    workbench, rates = bench(), bench().records.rates_kept()
+    counts = sorted({*_NUMBERS, found.plan.copies})
+    numbers = []
+    for copies in counts:
+        reckoned = workbench.reckon(altered(found.plan.job, copies=copies))
+        costs = costs_of(reckoned.plan, reckoned.graph, workbench.catalogue, rates, found.earlier)
+        numbers.append(wire.NumberOut(copies=copies, a_copy=costs.a_copy, by_margin=costs.by_margin))
+    return numbers
+
+
+def _shown(found: OpenJob) -> wire.CostsOut:
+    workbench, plan, costs = bench(), found.plan, _costs(found)
+    figures: Mapping[str, float] = workbench.catalogue.workshop
+    entry, rates = plan.job.price, workbench.records.rates_kept()
+    return wire.CostsOut(
+        version=found.head.version,
+        name=plan.job.name,
+        lines=[wire.CostLineOut.model_validate(line, from_attributes=True) for line in costs.lines],
+        copies=costs.copies,
+        hours=costs.hours,
+        batch=costs.batch,
+        a_copy=costs.a_copy,
+        by_margin=costs.by_margin,
+        price=costs.price,
+        left_over=costs.left_over,
+        against_bought=None if entry.bought_price is None else costs.price - entry.bought_price,
+        lacks=list(costs.lacks),
+        numbers=_numbers(found),
+        entry=wire.PriceIn.model_validate(entry, from_attributes=True),
+        rates=wire.RatesIn.model_validate(rates, from_attributes=True),
+        table={name: figures[name] for name in _FIGURES},
+        paints={coat.paint.key: coat.paint.name for coat in plan.coatings},
+        material=plan.choices.material.key,
+        material_name=plan.choices.material.name,
+        material_price=plan.choices.material.price,
+    )
