@@ -42,9 +42,8 @@ def get_costs(job_id: int, query_data: schemas.UnitQuery) -> wire.CostsOut:
 @pricing.output(wire.CostsOut)
 def set_price(job_id: int, given: wire.PriceIn, query_data: schemas.UnitQuery) -> wire.CostsOut:
     """Say what a blank costs, what something like it costs in a shop, and what is asked."""
-    entry = PriceEntry(**given.model_dump())
-    check_limits(entry)
-    change(job_id, "Price", lambda job, _: altered(job, price=entry))
+    check_limits(PriceEntry(**given.model_dump()))
+    change(job_id, "Price", lambda job, _: altered(job, **given.model_dump()))
     return _shown(opened(job_id, query_data))
 
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 
 from dunestead.core.figures import Catalogue
 from dunestead.core.learning.finished import Finished
-from dunestead.core.limits import limited
+from dunestead.core.limits import Limit, limited
 from dunestead.core.plan.plan import Plan
 from dunestead.core.units import several
 from dunestead.core.work.tasks import TaskGraph
@@ -40,8 +40,12 @@ class Rates:
     fixed_hour: float | None = limited(None, "fixed costs an hour", 0.0, 1000.0)
     margin: float | None = limited(None, "margin", 0.0, 95.0, "%")
     spoiled: float | None = limited(None, "share that spoils", 0.0, 90.0, "%")
-    paint_litre: dict[str, float] = field(default_factory=dict)
-    material_m2: dict[str, float] = field(default_factory=dict)
+    paint_litre: dict[str, float] = field(
+        default_factory=dict, metadata={"limit": Limit("price of a litre", 0.0, 10_000.0)}
+    )
+    material_m2: dict[str, float] = field(
+        default_factory=dict, metadata={"limit": Limit("price of a square metre", 0.0, 10_000.0)}
+    )
 
 
 @dataclass(frozen=True, slots=True)
