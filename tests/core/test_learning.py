@@ -162,6 +162,16 @@ def test_values_are_left_out_and_a_figure_set_back() -> None:
     assert (back.value, back.is_in_force, taught(CATALOGUE, {DAB: back}).hand.dab_dm2_coir) == (40.0, False, 40.0)
 
 
+def test_the_newest_forty_jobs_count() -> None:
+    old, new = [1.5] * 30, [0.8] * 40
+    many = [Lesson(k, "Mat", date(2020, 1, 1) + timedelta(days=k), DAB, ratio) for k, ratio in enumerate(old + new)]
+
+    one = learnt_of(many, NONE, CATALOGUE)[DAB]
+
+    assert (one.jobs, len(one.lessons)) == (40, 70)
+    assert one.value == pytest.approx(32, rel=0.01)
+
+
 def test_paint_is_learnt_for_a_paint_on_a_surface() -> None:
     key = "paint/outdoor-acrylic/coir"
     one = learnt(key, [1.3] * 6)

@@ -37,6 +37,7 @@ from dunestead.api.waiting import install_waiting, waiting
 from dunestead.api.weeding import weeding
 from dunestead.api.work import work
 from dunestead.api.workshop import workshop
+from dunestead.api.yearly import yearly
 from dunestead.catalogue import load_catalogue
 from dunestead.devices.weather import SimulatedWeather
 from dunestead.formats.picture import MOST_PICTURE_BYTES
@@ -111,6 +112,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(learning)
     app.register_blueprint(recording)
     app.register_blueprint(pricing)
+    app.register_blueprint(yearly)
     app.register_blueprint(keeping)
     app.register_blueprint(sessions)
     install_problems(app)

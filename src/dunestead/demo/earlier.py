@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 
 from dunestead.core.blanks.blank import Blank
-from dunestead.core.job.job import Record, altered, start_job
+from dunestead.core.job.job import LaterLook, Record, WhenLooked, altered, start_job
 from dunestead.core.job.log import LogEntry
 from dunestead.core.learning.happened import hand_seconds
 from dunestead.core.learning.lessons import CLOSED_BY
@@ -40,6 +40,7 @@ class _Earlier:
     copies: int = 1
 
 
+_LOOKED_BEFORE = 60
 _MAT = Blank(500, 350, measured_width=498, measured_height=349, colour="#b08a57")
 _TOWEL = Blank(500, 700, measured_width=496, measured_height=700, colour="#f3efe4")
 _SYNTHETIC = Blank(500, 350, measured_width=500, measured_height=350, colour="#8d9a9b")
@@ -111,9 +112,21 @@ def _made(workbench: Workbench, one: _Earlier) -> int:
         one.record.notes,
         used_ml={paint: round(ml, 1) for paint, ml in used.items()},
         troubles=one.record.troubles,
+        looks=_looks(workbench, one),
     )
     workbench.alter(job_id, "Record", lambda job: altered(job, record=record))
     return job_id
+
+
+def _looks(workbench: Workbench, one: _Earlier) -> dict[WhenLooked, LaterLook]:
+    """Return the looks that were taken: the newest two jobs wait for theirs."""
+    ended = workbench.clock.now().date() - timedelta(days=one.ago)
+    if one.ago < _LOOKED_BEFORE:
+        return {}
+    return {
+        "week": LaterLook(ended + timedelta(days=8), 5, 5, 5),
+        "month": LaterLook(ended + timedelta(days=33), 5, 4, 4, "Trodden on daily."),
+    }
 
 
 def _work(workbench: Workbench, job_id: int, one: _Earlier) -> None:

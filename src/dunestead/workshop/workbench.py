@@ -28,6 +28,7 @@ from dunestead.core.errors import BadInput, DamagedJob, DunesteadError, HeldBack
 from dunestead.core.figures import Catalogue
 from dunestead.core.job.job import Job, Record, altered, fits, materials_for, start_job, usual_coatings
 from dunestead.core.job.log import LogEntry
+from dunestead.core.learning.costs import costs_of
 from dunestead.core.learning.finished import Finished, finished_of
 from dunestead.core.learning.learnt import Learning, Learnt, learnt_of, lessons_in, lessons_of_pressing, taught
 from dunestead.core.learning.lessons import closed_at
@@ -437,7 +438,7 @@ class Workbench:
         if job == stored.job:
             return
         reckoned = self.reckon(job)
-        finished = self._finished(reckoned.plan, reckoned.graph, stored.log)
+        finished = self._finished(job_id, reckoned.plan, reckoned.graph, stored.log)
         self._store.change(job_id, version or stored.head.version, reckoned.plan.job, label, finished)
         if finished:
             self._relearn()
@@ -453,8 +454,13 @@ class Workbench:
         self._teach_anew(job_id)
 
     # --- what jobs teach --------------------------------------------------------------------------
-    def _finished(self, plan: Plan, graph: TaskGraph, log: Sequence[LogEntry]) -> Finished | None:
-        return finished_of(plan, graph, log, self.catalogue)
+    def _finished(self, job_id: int, plan: Plan, graph: TaskGraph, log: Sequence[LogEntry]) -> Finished | None:
+        finished = finished_of(plan, graph, log, self.catalogue)
+        if finished is None:
+            return None
+        earlier = [one for number, _, one in self.finished if number != job_id]
+        costs = costs_of(plan, graph, self.catalogue, self.records.rates_kept(), earlier)
+        return replace(finished, price=costs.price, cost=costs.batch)
 
     def _learnt(self, own_catalogue: Catalogue) -> dict[str, Learnt]:
         pressed = self.records.pressed.all().values()
@@ -472,7 +478,7 @@ class Workbench:
         stored = self._store.get(job_id)
         if closed_at(stored.log):
             reckoned = self.reckon(stored.job)
-            self._store.finish(job_id, self._finished(reckoned.plan, reckoned.graph, stored.log))
+            self._store.finish(job_id, self._finished(job_id, reckoned.plan, reckoned.graph, stored.log))
             self._relearn()
 
     def keep_learning(self, learning: Learning) -> None:
@@ -525,7 +531,7 @@ class Workbench:
         )
         check_limits(entry)
         # What closes a job makes it teach; taken back, it teaches nothing any more.
-        finished = self._finished(opened.plan, opened.graph, (*opened.log, entry))
+        finished = self._finished(job_id, opened.plan, opened.graph, (*opened.log, entry))
         self._store.write(job_id, version, [entry], finished)
         if finished or closed_at(opened.log):
             self._relearn()

@@ -151,13 +151,19 @@
 
 <svelte:head><title>Board - Dunestead</title></svelte:head>
 <TopBar {shortcuts}
-  ><span class="truncate text-(--faint)">Your jobs, and what each one needs next</span>
-  <a class="ml-auto shrink-0 underline" href="#/figures">Your figures</a>
-  <button class="shrink-0 cursor-pointer underline" onclick={() => (guide = true)}>Words we use</button
+  ><span class="hidden truncate text-(--faint) lg:inline">Your jobs, and what each one needs next</span>
+  <nav class="ml-auto hidden shrink-0 gap-3 sm:flex" aria-label="The workshop">{@render books()}</nav>
+  <button class="ml-auto shrink-0 sm:ml-0 cursor-pointer underline" onclick={() => (guide = true)}
+    >Words we use</button
   ></TopBar
 >
 
 <Guide bind:open={guide} />
+
+{#snippet books()}
+  <a class="underline" href="#/year">The year</a>
+  <a class="underline" href="#/figures">Your figures</a>
+{/snippet}
 
 <main class="mx-auto max-w-6xl p-4">
   <h1 class="sr-only">Board</h1>
@@ -248,6 +254,9 @@
     onerase={(id) => void deed(() => api.eraseJob(id))}
     onempty={() => void emptyBin()}
   />
+  <nav class="mt-4 flex gap-4 font-bold sm:hidden" aria-label="The workshop, once more">
+    {@render books()}
+  </nav>
 </main>
 
 <style>

@@ -41,6 +41,8 @@ class Finished:
         When it was looked at again.
     is_gone
         Whether the print is not at hand any more.
+    price, cost
+        What one was to be sold for, and what all cost, in the workshop's money; as it was when it was finished.
     """
 
     on: date
@@ -56,6 +58,8 @@ class Finished:
     lessons: Mapping[str, float] = field(default_factory=dict)
     looked: tuple[WhenLooked, ...] = ()
     is_gone: bool = False
+    price: float = 0.0
+    cost: float = 0.0
 
     @property
     def spoiled(self) -> int:

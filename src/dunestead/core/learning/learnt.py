@@ -28,6 +28,8 @@ __all__ = [
     "taught",
 ]
 
+# So many jobs are counted, the newest: hands grow quicker, and paints change.
+_NEWEST = 40
 # Figures are believed within such steps at least and at most, however narrow or wide their range is.
 _WIDTHS = (0.02, 2.0)
 # ml on a dm² for a litre on a m².
@@ -127,7 +129,7 @@ class Learnt:
     @property
     def jobs(self) -> int:
         """How many jobs it comes from."""
-        return len(self.lessons) - len(self.left_out)
+        return min(len(self.lessons) - len(self.left_out), _NEWEST)
 
     @property
     def is_in_force(self) -> bool:
@@ -180,8 +182,10 @@ def in_use(learnt: Mapping[str, Learnt], tasks: Iterable[Task], plan: Plan) -> l
 
 
 def _learnt(key: str, figure: Figure, own: list[Lesson], choices: Learning) -> Learnt:
+    own = sorted(own, key=lambda one: (one.on, one.job), reverse=True)
     left_out = frozenset(one.job for one in own if left_out_key(key, one.job) in choices.left_out)
-    free = figure.value * factor_of([one.ratio for one in own if one.job not in left_out], _width(figure))
+    counted = [one.ratio for one in own if one.job not in left_out][:_NEWEST]
+    free = figure.value * factor_of(counted, _width(figure))
     value = min(max(free, figure.low), figure.high)
     to_table = key in choices.to_table
     return Learnt(
@@ -192,7 +196,7 @@ def _learnt(key: str, figure: Figure, own: list[Lesson], choices: Learning) -> L
         figure.low,
         figure.high,
         figure.value if to_table else value,
-        tuple(sorted(own, key=lambda one: (one.on, one.job), reverse=True)),
+        tuple(own),
         left_out,
         to_table,
         not to_table and value != free,

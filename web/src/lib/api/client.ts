@@ -58,6 +58,9 @@ export type Remedy = Schemas['RemediesOut']['remedies'][number];
 export type StoredBlank = Schemas['BlanksOut']['blanks'][number];
 export type RecordEntry = Schemas['RecordIn'];
 export type Happened = Schemas['HappenedOut'];
+export type Year = Schemas['YearOut'];
+export type Period = Year['total'];
+export type Measure = 'prints' | 'spoiled' | 'hours' | 'paint_ml' | 'earned' | 'spent';
 export type Costs = Schemas['CostsOut'];
 export type PriceEntry = Schemas['PriceIn'];
 export type RatesEntry = Schemas['RatesIn'];
@@ -424,6 +427,7 @@ export const setPrice = (id: number, unit: Unit, body: PriceEntry) =>
   answer(api.PUT('/api/jobs/{job_id}/price', { params: { path: { job_id: id }, query: { unit } }, body }));
 export const setRates = (body: RatesEntry) => answer(api.PUT('/api/workshop/rates', { body }));
 export const undoRates = () => answer(api.POST('/api/workshop/rates/undo'));
+export const getYear = (year: number) => answer(api.GET('/api/years/{year}', { params: { path: { year } } }));
 export const getWorkshop = () => answer(api.GET('/api/workshop'));
 export const addCutter = (body: OwnCutter) => answer(api.POST('/api/workshop/cutters', { body }));
 export const changeCutter = (number: number, body: OwnCutter) =>

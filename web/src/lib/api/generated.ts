@@ -7191,6 +7191,96 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/years/{year}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show what was finished in a year, by month and by kind; 0 is the newest in which anything was, else this one. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    year: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["YearOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/years/{year}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Download a year as a table: months first, then kinds, then all. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    year: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -14464,6 +14554,45 @@ export interface components {
              */
             answer: "not-through" | "clean" | "into-backing" | "tears";
             settings: components["schemas"]["WorkshopOut.CutSettingsIn"];
+        };
+        /**
+         * YearOut
+         * @description A year by month and by kind of blank, and in which years anything was finished.
+         */
+        YearOut: {
+            /** Currency */
+            currency: string;
+            /** Kinds */
+            kinds: components["schemas"]["YearOut.PeriodOut"][];
+            /** Months */
+            months: components["schemas"]["YearOut.PeriodOut"][];
+            total: components["schemas"]["YearOut.PeriodOut"];
+            /** Year */
+            year: number;
+            /** Years */
+            years: number[];
+        };
+        /**
+         * PeriodOut
+         * @description What was finished in a month, or of a kind; hours, ml, and the workshop's money.
+         */
+        "YearOut.PeriodOut": {
+            /** Earned */
+            earned: number;
+            /** Hours */
+            hours: number;
+            /** Jobs */
+            jobs: number;
+            /** Name */
+            name: string;
+            /** Paint Ml */
+            paint_ml: number;
+            /** Prints */
+            prints: number;
+            /** Spent */
+            spent: number;
+            /** Spoiled */
+            spoiled: number;
         };
     };
     responses: {
