@@ -20,21 +20,21 @@ ADDRESS = f"http://127.0.0.1:{PORT}"
 VIEWS: list[tuple[str, str, str, Callable[[Page], None] | None]] = [
     ("board", "/#/", "", None),
     ("blank", "/#/job/7/blank", "", None),
-    ("garment", "/#/job/8/blank", "", lambda page: scroll_to(page, "Placement guide")),
     ("artwork", "/#/job/11/artwork", "", lambda page: choose(page, "SLIPWAY")),
     ("remedies", "/#/job/7/artwork", "", lambda page: mend(page)),
-    ("faces", "/#/job/11/artwork", "", lambda page: faces(page)),
     ("tracing", "/#/job/12/artwork", "", lambda page: scroll_to(page, "gull-on-paper: entries")),
     ("mask", "/#/job/7/mask", "", None),
     ("mask-tied", "/#/job/9/mask", "", lambda page: tie(page)),
-    ("materials", "/#/job/9/mask", "", lambda page: materials(page)),
     ("sheets", "/#/job/7/sheets", "", None),
     ("weed", "/#/job/7/weed", "", None),
     ("tack", "/#/job/7/tack", "", lambda page: press(page)),
     ("paint", "/#/job/15/paint", "", None),
     ("peel", "/#/job/7/peel", "", None),
     ("cure", "/#/job/13/cure", "", None),
-    ("record", "/#/job/13/record", "", None),
+    ("record", "/#/job/2/record", "", None),
+    ("figures", "/#/figures", "", None),
+    ("price", "/#/price/9", "", None),
+    ("year", "/#/year", "", None),
     ("dark", "/#/job/8/mask", "dark", None),
     ("tablet", "/#/job/9/tack", "tablet", None),
 ]
@@ -67,17 +67,6 @@ def tie(page: Page) -> None:
         page.keyboard.press("+")
     page.get_by_label("Peel back").fill("0.12")
     scroll_to(page, "Bridges")
-
-
-def materials(page: Page) -> None:
-    page.get_by_text("Which material").click()
-    page.get_by_role("img", name="Cost of a copy").evaluate("element => element.scrollIntoView({ block: 'end' })")
-
-
-def faces(page: Page) -> None:
-    choose(page, "SLIPWAY")
-    page.get_by_role("button", name="Try other faces").click()
-    page.wait_for_selector("text=checked for this surface", timeout=60_000)
 
 
 def wait_for_server(seconds: float = 60.0) -> None:
