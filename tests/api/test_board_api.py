@@ -49,13 +49,44 @@ def test_a_copy_takes_the_decisions_along_but_not_what_happened(client) -> None:
     task = job["stations"][0]["tasks"][0]["id"]
     client.post(f"{address(job)}/tasks/done", json={"task": task, "done": True, "reason": "now"})
 
-    copy = client.post(f"{address(job)}/duplicate").get_json()
+    client.put(f"{address(job)}/record", json={"grade": 2})
 
-    assert copy["id"] != job["id"]
-    assert copy["inputs"]["name"] == f"{job['inputs']['name']}, copy"
+    begun = client.post(f"{address(job)}/again", json={"name": "Once more", "due": "2026-06-01"}).get_json()["jobs"]
+    copy = client.get(f"/api/jobs/{begun[0]}").get_json()
+
+    assert (len(begun), copy["id"] != job["id"]) == (1, True)
+    assert (copy["inputs"]["name"], copy["inputs"]["due"]) == ("Once more", "2026-06-01")
+    assert (copy["record"]["grade"], copy["history"]["undo"]) == (None, None)
     assert copy["inputs"]["blank"] == job["inputs"]["blank"]
     assert copy["stations"][0]["tasks_done"] == 0
     assert client.get(address(job)).get_json()["stations"][0]["tasks_done"] == 1
+
+
+def test_a_design_is_made_on_several_blanks_as_a_set_or_on_none_of_them(client) -> None:
+    job = begin(client)
+    for name, width in (("Small mat", 300.0), ("Large mat", 900.0)):
+        client.patch(address(job), json={"blank": {"width": width, "height": width * 2 / 3}})
+        client.post(f"{address(job)}/blank/keep", json={"name": name})
+    shirt = begin(client, surface="jersey")
+    client.post(f"{address(shirt)}/blank/keep", json={"name": "Shirt"})
+    numbers = {one["name"]: one["id"] for one in client.get("/api/blanks").get_json()["blanks"]}
+    count = len(names(client))
+
+    chosen = [numbers["Small mat"], numbers["Shirt"], numbers["Large mat"], numbers["Small mat"]]
+    begun = client.post(f"{address(job)}/again", json={"name": "Row", "blanks": chosen}).get_json()["jobs"]
+    made = [client.get(f"/api/jobs/{number}").get_json() for number in begun]
+
+    assert [one["inputs"]["name"] for one in made] == ["Row, Small mat", "Row, Shirt", "Row, Large mat"]
+    small, shirt_job, large = made
+    assert large["rail"]["width"] == pytest.approx(3 * small["rail"]["width"], rel=0.01)
+    # What does not go on cloth is changed for what does.
+    assert shirt_job["inputs"]["surface"] == "jersey"
+    assert {one["paint"] for one in shirt_job["coatings"]} == {"fabric-brush"}
+    for wrong in ([numbers["Small mat"], 999], [True, "x"]):
+        told = client.post(f"{address(job)}/again", json={"name": "Row", "blanks": wrong})
+        assert told.status_code in (404, 422)
+    assert client.post(f"{address(job)}/again", json={"name": ""}).status_code == 400
+    assert len(names(client)) == count + 3
 
 
 def test_a_deleted_job_comes_back_until_it_is_erased(client) -> None:

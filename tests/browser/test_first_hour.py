@@ -178,10 +178,11 @@ def test_the_wheel_zooms_about_the_pointer(page: Page) -> None:
 
 def test_a_job_is_renamed_copied_deleted_and_brought_back_on_the_board(page: Page) -> None:
     page.goto("/")
-    card_menu(page, "Net loft mat", "Duplicate")
-    expect(page.get_by_role("link", name="Net loft mat, copy", exact=True)).to_be_visible()
-    card_menu(page, "Net loft mat, copy", "Rename")
-    field = page.get_by_label("New name of Net loft mat, copy")
+    card_menu(page, "Net loft mat", "Make it again")
+    page.get_by_role("button", name="Begin it").click()
+    expect(page.get_by_role("link", name="Net loft mat, again", exact=True)).to_be_visible()
+    card_menu(page, "Net loft mat, again", "Rename")
+    field = page.get_by_label("New name of Net loft mat, again")
     field.fill("Sail loft mat")
     field.press("Enter")
     expect(page.get_by_role("link", name="Sail loft mat", exact=True)).to_be_visible()

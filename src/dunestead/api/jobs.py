@@ -290,12 +290,12 @@ def bring_back(job_id: int) -> str:
     return ""
 
 
-@jobs.post("/jobs/<int:job_id>/duplicate")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut, status_code=201)
-def duplicate(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
-    """Begin a job with the design and the choices of another, and an empty log."""
-    return shown(bench().duplicate(job_id), query_data)
+@jobs.post("/jobs/<int:job_id>/again")
+@jobs.input(wire.AgainIn, arg_name="given")
+@jobs.output(wire.BegunOut, status_code=201)
+def make_again(job_id: int, given: wire.AgainIn) -> wire.BegunOut:
+    """Begin jobs with all that was decided about another: on the same blank, or one on each blank named."""
+    return wire.BegunOut(jobs=bench().make_again(job_id, given.name, given.due, given.blanks))
 
 
 @jobs.delete("/jobs/<int:job_id>")

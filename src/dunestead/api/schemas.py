@@ -29,7 +29,9 @@ from dunestead.core.work.marks import MarkKind
 from dunestead.store import StoredBlank
 
 __all__ = [
+    "AgainIn",
     "ArrangeIn",
+    "BegunOut",
     "BlankIn",
     "BlanksOut",
     "BoardOut",
@@ -301,6 +303,20 @@ class LiftedIn(Wire):
     task: str = Field(max_length=120)
     numbers: list[int] = Field(max_length=5000)
     lifted: bool
+
+
+class AgainIn(Wire):
+    """What a job made again is called, for when, and on which blanks of the library; none for the same."""
+
+    name: str = Field(max_length=200)
+    due: date | None = None
+    blanks: list[int] = Field(default_factory=list, max_length=50)
+
+
+class BegunOut(BaseModel):
+    """Numbers of the jobs that were begun."""
+
+    jobs: list[int]
 
 
 class MendIn(Wire):

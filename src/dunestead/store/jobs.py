@@ -137,12 +137,20 @@ class JobStore:
     def add(self, job: Job, log: Sequence[LogEntry] = ()) -> int:
         """Keep a new job, and what has happened to it elsewhere; returns its number."""
         with self._keeping() as session:
-            row = JobRow(created_at=self._now(), head=1, version=1)
-            row.revisions.append(RevisionRow(seq=1, at=self._now(), label="Job begun", version=1, state=_dumped(job)))
-            session.add(row)
-            session.flush()
-            session.add_all(self._row_of(row.id, entry) for entry in log)
-            return row.id
+            return self._add(session, job, log)
+
+    def add_all(self, jobs: Sequence[Job]) -> list[int]:
+        """Keep new jobs, all of them or none; returns their numbers."""
+        with self._keeping() as session:
+            return [self._add(session, job, ()) for job in jobs]
+
+    def _add(self, session: Session, job: Job, log: Sequence[LogEntry]) -> int:
+        row = JobRow(created_at=self._now(), head=1, version=1)
+        row.revisions.append(RevisionRow(seq=1, at=self._now(), label="Job begun", version=1, state=_dumped(job)))
+        session.add(row)
+        session.flush()
+        session.add_all(self._row_of(row.id, entry) for entry in log)
+        return row.id
 
     def is_empty(self) -> bool:
         """Say whether no job was ever begun here."""

@@ -3,7 +3,7 @@
 import logging
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
-from datetime import datetime
+from datetime import date, datetime
 from hashlib import sha256
 
 from pydantic import TypeAdapter
@@ -69,6 +69,7 @@ __all__ = ["Change", "Workbench", "with_fates"]
 _LOGGER = logging.getLogger(__name__)
 _STARTS_AT_MM = 100.0
 _FIRST_FACE = "archivo-black"
+_LONGEST_NAME = 120
 _JOB = TypeAdapter(Job)
 Change = Callable[[Job, Plan], Job]
 
@@ -354,22 +355,42 @@ class Workbench:
     def put_away(self, job_id: int, *, away: bool) -> None:
         """Take a job off the board, or bring it back."""
         self._store.put_away(job_id, away=away)
-        self._relearn()
+        self._relearn(job_id)
 
     def delete(self, job_id: int) -> None:
         """Delete a job; for a while it can be brought back. Those whose time is up are erased."""
         self._store.delete(job_id)
         self._store.erase()
-        self._relearn()
+        self._relearn(job_id)
 
     def erase(self, job_id: int) -> None:
         """Erase a deleted job for good."""
         self._store.erase(job_id)
 
-    def duplicate(self, job_id: int) -> int:
-        """Begin a job with all that was decided about another, and nothing of what happened; returns its number."""
-        job = self._store.get(job_id).job
-        return self._store.add(altered(job, name=f"{job.name[:112]}, copy", record=Record()))
+    def make_again(self, job_id: int, name: str, due: date | None, blanks: Sequence[int] = ()) -> list[int]:
+        """Begin jobs with all that was decided about another, and nothing of what happened; returns their numbers.
+
+        Parameters
+        ----------
+        name, due
+            What it is called, and for when; of several each is called by its blank too.
+        blanks
+            Numbers of the library: one job on each, the design fitted to it; on the same blank where there are none.
+
+        Raises
+        ------
+        BadInput
+            When one of them cannot be reckoned with; then none is begun.
+        """
+        like = altered(self._store.get(job_id).job, name=name, due=due, record=Record())
+        check_limits(like)
+        kept = [self.blanks.get(number) for number in dict.fromkeys(blanks)]
+        jobs = [self.with_kept_blank(like, one) for one in kept] or [like]
+        if len(jobs) > 1:
+            room = _LONGEST_NAME - 2
+            names = [f"{name[: room - len(one.name[:60])]}, {one.name[:60]}" for one in kept]
+            jobs = [altered(job, name=own) for job, own in zip(jobs, names, strict=True)]
+        return self._store.add_all([self.reckon(job).plan.job for job in jobs])
 
     # --- mending ----------------------------------------------------------------------------------
     def mending(self, job_id: int) -> Mending:
@@ -468,9 +489,10 @@ class Workbench:
         lessons = [*lessons_in(self.finished), *lessons_of_pressing(pressed, names, own_catalogue)]
         return learnt_of(lessons, self.records.learning_kept(), own_catalogue)
 
-    def _relearn(self) -> None:
-        """Reckon with what finished jobs teach, where that is not what it was."""
-        if self._store.finished() != self.finished:
+    def _relearn(self, moved: int | None = None) -> None:
+        """Reckon with what jobs teach, where that has changed; as when one is deleted, or brought back."""
+        pressed = moved is not None and any(one.job == moved for one in self.records.pressed.all().values())
+        if pressed or self._store.finished() != self.finished:
             self.refresh()
 
     def _teach_anew(self, job_id: int) -> None:

@@ -12,6 +12,7 @@
   import Guide from '../lib/ui/Guide.svelte';
   import OneOf from '../lib/ui/OneOf.svelte';
   import { arranged, counted, type Filter, type Sort } from './boarding';
+  import Again from './Again.svelte';
   import BrokenCard from './BrokenCard.svelte';
   import Drawer from './Drawer.svelte';
   import Examples from './Examples.svelte';
@@ -44,6 +45,8 @@
   let problem = $state.raw<api.Problem | null>(null);
   /** What was taken off the board last, and how. */
   let taken = $state.raw<{ id: number; name: string; how: 'put away' | 'deleted' } | null>(null);
+  /** What is to be made again. */
+  let repeated = $state.raw<Card | null>(null);
   let beginning = $state(false);
   let newJob = $state<NewJob>();
   let finder = $state<HTMLInputElement>();
@@ -129,7 +132,7 @@
   const takeBack = () => (taken ? back(taken.id) : Promise.resolve());
   const deeds = {
     rename: (card: Card, name: string) => void deed(() => api.renameJob(card.id, name)),
-    duplicate: (card: Card) => void deed(() => api.duplicateJob(card.id, settings.unit)),
+    again: (card: Card) => void (repeated = card),
     putAway: away,
     remove,
   };
@@ -159,6 +162,15 @@
 >
 
 <Guide bind:open={guide} />
+<Again
+  card={repeated}
+  {blanks}
+  onclose={() => (repeated = null)}
+  onagain={(card, again) => {
+    repeated = null;
+    void deed(() => api.makeAgain(card.id, again));
+  }}
+/>
 
 {#snippet books()}
   <a class="underline" href="#/year">The year</a>

@@ -6,7 +6,7 @@
 
   export interface Deeds {
     rename: (card: Card, name: string) => void;
-    duplicate: (card: Card) => void;
+    again: (card: Card) => void;
     putAway: (card: Card) => void;
     remove: (card: Card) => void;
   }
@@ -102,7 +102,7 @@
     <summary class="menu-button" aria-label="More for {card.name}"><MoreHorizontal size={18} /></summary>
     <div class="card absolute right-0 mt-1 flex w-40 flex-col py-1 text-sm shadow-lg">
       <button class="item" onclick={() => act(() => (naming = true))}>Rename</button>
-      <button class="item" onclick={() => act(() => deeds.duplicate(card))}>Duplicate</button>
+      <button class="item" onclick={() => act(() => deeds.again(card))}>Make it again</button>
       <a class="item" href="/api/jobs/{card.id}/job-file" download>Save as a file</a>
       <button class="item" onclick={() => act(() => deeds.putAway(card))}>Put away</button>
       <button class="item" onclick={() => act(() => deeds.remove(card))}>Delete</button>

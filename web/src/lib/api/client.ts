@@ -233,8 +233,9 @@ export const getBoard = (unit: Unit) => answer(api.GET('/api/jobs', { params: { 
 export const getDrawer = (unit: Unit) => answer(api.GET('/api/jobs/away', { params: { query: { unit } } }));
 export const getDeleted = (unit: Unit) =>
   answer(api.GET('/api/jobs/deleted', { params: { query: { unit } } }));
-export const duplicateJob = (id: number, unit: Unit) =>
-  answer(api.POST('/api/jobs/{job_id}/duplicate', at(id, unit)));
+export type Again = Schemas['AgainIn'];
+export const makeAgain = (id: number, body: Again) =>
+  answer(api.POST('/api/jobs/{job_id}/again', { params: { path: { job_id: id } }, body }));
 export const getJob = (id: number, unit: Unit, copy = 1) =>
   answer(api.GET('/api/jobs/{job_id}', at(id, unit, copy)));
 export const getWork = (id: number, unit: Unit, copy: number) =>

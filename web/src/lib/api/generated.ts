@@ -1127,6 +1127,63 @@ export interface paths {
         };
         trace?: never;
     };
+    "/api/jobs/{job_id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin jobs with all that was decided about another: on the same blank, or one on each blank named. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["AgainIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BegunOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/arrange": {
         parameters: {
             query?: never;
@@ -1916,63 +1973,6 @@ export interface paths {
         };
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/duplicate": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Begin a job with the design and the choices of another, and an empty log. */
-        post: {
-            parameters: {
-                query?: {
-                    unit?: "mm" | "cm" | "in";
-                    copy?: number;
-                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
-                };
-                header?: {
-                    /** @description The ETag of the job's last answer: the version that the change was made on. */
-                    "If-Match"?: string;
-                };
-                path: {
-                    job_id: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Successful response */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobOut"];
-                    };
-                };
-                400: components["responses"]["BadInput"];
-                401: components["responses"]["SignedOut"];
-                403: components["responses"]["NotAllowed"];
-                404: components["responses"]["NotFound"];
-                409: components["responses"]["NotNow"];
-                412: components["responses"]["ChangedMeanwhile"];
-                413: components["responses"]["TooLarge"];
-                415: components["responses"]["OtherKind"];
-                422: components["responses"]["NotUnderstood"];
-                428: components["responses"]["NoVersion"];
-                500: components["responses"]["Unexpected"];
-                503: components["responses"]["Database"];
-            };
-        };
         delete?: never;
         options?: never;
         head?: never;
@@ -7350,6 +7350,21 @@ export interface components {
             speed: number;
         };
         /**
+         * AgainIn
+         * @description What a job made again is called, for when, and on which blanks of the library; none for the same.
+         */
+        AgainIn: {
+            /** Blanks */
+            blanks?: number[];
+            /**
+             * Due
+             * @default null
+             */
+            due?: string | null;
+            /** Name */
+            name: string;
+        };
+        /**
          * ArrangeIn
          * @description Parts to align, spread or centre; none means all.
          */
@@ -7397,6 +7412,14 @@ export interface components {
         BegunIn: {
             /** Task */
             task: string;
+        };
+        /**
+         * BegunOut
+         * @description Numbers of the jobs that were begun.
+         */
+        BegunOut: {
+            /** Jobs */
+            jobs: number[];
         };
         /**
          * BlanksOut
