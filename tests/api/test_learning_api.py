@@ -133,13 +133,19 @@ def test_choices_that_cannot_be_are_told(client, clock, body: dict[str, Any], st
 
 
 def test_what_happened_is_told_by_station(client, clock) -> None:
-    coat = minutes_of(client, f"/api/jobs/{begin(client, rect(0, 0, 300, 100))['id']}", "paint-coat")
+    by_table = tasks(client, f"/api/jobs/{begin(client, rect(0, 0, 300, 100))['id']}")
+    coat = next(task["minutes"] for task in by_table if task["code"] == "paint-coat")
     address = finish(client, clock, 0.7, minutes={"paint": 50})
 
     happened = client.get(f"{address}/happened").get_json()
     spells = {one["station"]: one for one in happened["spells"]}
     assert spells["weed"]["timed"] == spells["weed"]["steps"]
     assert happened["is_closed"] is True
+    # All went at seven tenths of what the table says, as long as nothing had to dry before.
+    taken = {step["titles"][0]: step["taken"] for step in happened["steps"] if len(step["titles"]) == 1}
+    weeding = next(task for task in by_table if task["code"] == "weed-windows")
+    assert taken[weeding["title"]] == pytest.approx(0.7 * weeding["minutes"])
+    assert any("dry" in step["why"] and step["taken"] is None for step in happened["steps"])
     rows = station(client.get(f"{address}?room=record").get_json(), "record")["rows"]
     assert {"Coats put on", "Ticked before its time"} <= {row["label"] for row in rows}
     # The maker's own count goes before the ticks: 50 min for a trial of 5, three coats and a look of 1 by the table.

@@ -7,6 +7,7 @@ from pydantic import BaseModel, Field
 from dunestead.api.wire import Wire
 
 __all__ = [
+    "CauseOut",
     "HappenedOut",
     "LearningOut",
     "LearntIn",
@@ -15,6 +16,7 @@ __all__ = [
     "LessonOut",
     "PouredOut",
     "SpellOut",
+    "StepOut",
 ]
 
 
@@ -70,6 +72,15 @@ class SpellOut(BaseModel):
     timed: int
 
 
+class StepOut(BaseModel):
+    """Steps done at one stretch: what they are, minutes as they were reckoned and as they took, and else why not."""
+
+    titles: list[str]
+    planned: float
+    taken: float | None
+    why: str
+
+
 class PouredOut(BaseModel):
     """A paint of the job: what was reckoned for all copies, and what went on, ml."""
 
@@ -100,6 +111,7 @@ class HappenedOut(BaseModel):
 
     causes: list[CauseOut]
     spells: list[SpellOut]
+    steps: list[StepOut]
     untimed: str
     poured: list[PouredOut]
     lessons: list[LessonOut]

@@ -12,16 +12,19 @@ from dunestead.api.opened import bench, change, opened, shown
 from dunestead.core.errors import BadInput, NoSuchThing, UnknownKey
 from dunestead.core.job.job import Job, LaterLook, altered
 from dunestead.core.learning.causes import CAUSES
-from dunestead.core.learning.happened import spans_of, spells_of
+from dunestead.core.learning.happened import Span, spans_of, spells_of
 from dunestead.core.learning.learnt import figure_of
 from dunestead.core.learning.lessons import closed_at, poured_of, taught_by
 from dunestead.core.limits import check_limits
 from dunestead.core.stations.station import NAMES
 from dunestead.core.words.learning import untimed_in_words
+from dunestead.core.words.tasks import title_of
 from dunestead.formats.photo import clean_photo
 
 __all__ = ["recording"]
 
+# More steps than these nobody reads; what they taught is told all the same.
+_MOST_STEPS = 400
 recording = APIBlueprint("recording", __name__, url_prefix="/api/jobs", tag="Recording")
 
 
@@ -82,6 +85,15 @@ def _with_photos(job: Job, photos: dict[str, str]) -> Job:
     return altered(job, record=replace(job.record, photos=photos))
 
 
+def _step(span: Span, unit: str) -> learning_schemas.StepOut:
+    titles = [
+        title_of(task, unit) + (f", copy {task.copy}" if task.copy and task.copy > 1 else "") for task in span.tasks
+    ]
+    planned = sum(task.minutes for task in span.tasks)
+    taken = None if span.seconds is None else span.seconds / 60
+    return learning_schemas.StepOut(titles=titles, planned=planned, taken=taken, why=untimed_in_words([span]))
+
+
 @recording.get("/<int:job_id>/happened")
 @recording.input(wire.UnitQuery, location="query")
 @recording.output(learning_schemas.HappenedOut)
@@ -104,6 +116,7 @@ def get_happened(job_id: int, query_data: wire.UnitQuery) -> learning_schemas.Ha
             )
             for one in spells_of(spans, catalogue.figures)
         ],
+        steps=[_step(span, query_data.unit) for span in spans if span.why != "together"][:_MOST_STEPS],
         untimed=untimed_in_words(spans),
         poured=[learning_schemas.PouredOut.model_validate(one, from_attributes=True) for one in poured_of(found.plan)],
         lessons=[

@@ -26,6 +26,8 @@ def _happened(plan: Plan, progress: Progress) -> Iterator[Row]:
         yield Row("Coats put on", "count", done, f"Of {len(coats)}.")
         weather = plan.job.paint.weather
         yield Row("Painted at", "temperature", weather.temperature, f"At {weather.humidity:g} % humidity.")
+    if any(task.code == "sheets-cut" and progress.is_done(task) for task in tasks) and not plan.is_by_hand:
+        yield Row("Cut with", "text", str(plan.settings))
     for code, name in (("tack-press", "Pressed at"), ("tack-press-again", "Pressed again at")):
         if used := [one for one in progress.log if one.kind == "used" and one.task.partition("/")[0] == code][-1:]:
             yield Row(name, "temperature", used[0].celsius or 0.0, f"{used[0].took:g} s a rest.")

@@ -8622,6 +8622,8 @@ export interface components {
             poured: components["schemas"]["HappenedOut.PouredOut"][];
             /** Spells */
             spells: components["schemas"]["HappenedOut.SpellOut"][];
+            /** Steps */
+            steps: components["schemas"]["HappenedOut.StepOut"][];
             /** Untimed */
             untimed: string;
         };
@@ -8680,6 +8682,20 @@ export interface components {
             taken: number;
             /** Timed */
             timed: number;
+        };
+        /**
+         * StepOut
+         * @description Steps done at one stretch: what they are, minutes as they were reckoned and as they took, and else why not.
+         */
+        "HappenedOut.StepOut": {
+            /** Planned */
+            planned: number;
+            /** Taken */
+            taken: number | null;
+            /** Titles */
+            titles: string[];
+            /** Why */
+            why: string;
         };
         /**
          * HeadOut

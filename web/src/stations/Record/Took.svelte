@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Happened, RecordEntry } from '../../lib/api/client';
+  import Fold from '../../lib/ui/Fold.svelte';
   import NumberField from '../../lib/ui/NumberField.svelte';
   import { showMinutes } from '../../lib/units';
 
@@ -77,6 +78,33 @@
         {/each}
       </tbody>
     </table>
+    <div class="mt-2">
+      <Fold title="Step by step">
+        <table class="w-full text-sm">
+          <thead>
+            <tr class="text-left"
+              ><th scope="col">Done at one stretch</th><th scope="col" class="pr-2">Took</th><th scope="col"
+                >Reckoned</th
+              ></tr
+            >
+          </thead>
+          <tbody>
+            {#each happened.steps as step, index (index)}
+              <tr class="border-t border-(--line) align-top">
+                <td class="py-1 pr-2"
+                  >{step.titles.join('; ')}{#if step.why}<br /><span class="text-(--faint)">{step.why}</span
+                    >{/if}</td
+                >
+                <td class="py-1 pr-2 whitespace-nowrap"
+                  >{step.taken === null ? '' : showMinutes(step.taken)}</td
+                >
+                <td class="py-1 whitespace-nowrap">{showMinutes(step.planned)}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      </Fold>
+    </div>
     <p class="m-0 mt-1 text-sm text-(--faint)">
       {happened.untimed} What you count yourself goes before what ticks tell.
     </p>
