@@ -7,6 +7,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 from PIL import Image
+from sqlalchemy import text
 
 from tests.api.test_jobs_api import begin, station
 from tests.api.test_own_paints_api import photo
@@ -77,6 +78,18 @@ def test_a_record_opened_again_teaches_nothing_until_it_is_closed(client, clock)
     assert figures(client) == {}
     client.post(f"{address}/bring-back")
     assert figures(client).keys() == taught.keys()
+
+
+def test_a_damaged_row_of_what_was_taught_takes_nothing_along(client, clock) -> None:
+    finish(client, clock, 0.5)
+    finish(client, clock, 0.5)
+    workbench = client.application.extensions["workbench"]
+    with workbench._store._sessions.write() as session:
+        session.execute(text("UPDATE finished SET state = '{}' WHERE job_id = 1"))
+    workbench.refresh()
+
+    assert client.get("/api/jobs").status_code == 200
+    assert [value["job"] for value in figures(client)["hand/dab_dm2_coir"]["values"]] == [2]
 
 
 def test_paint_that_went_on_is_learnt_and_what_is_undone_is_not(client, clock) -> None:

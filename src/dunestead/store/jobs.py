@@ -1,6 +1,7 @@
 """Jobs in and out of the database, one transaction a change."""
 
 import hashlib
+import logging
 from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
@@ -25,6 +26,7 @@ __all__ = ["KEPT_DAYS", "UNDO_STEPS", "BoardRow", "JobHead", "JobStore", "Stored
 UNDO_STEPS = 250
 # A deleted job can be brought back for so many days.
 KEPT_DAYS = 30
+_LOGGER = logging.getLogger(__name__)
 _JOB = TypeAdapter(Job)
 _ENTRY = TypeAdapter(LogEntry)
 _FINISHED = TypeAdapter(Finished)
@@ -306,10 +308,8 @@ class JobStore:
             .order_by(JobRow.id)
         )
         with self._sessions.read() as session:
-            return [
-                (row.job_id, name or f"Job {row.job_id}", _FINISHED.validate_python(row.state))
-                for row, name in session.execute(query)
-            ]
+            rows = [(row.job_id, name or f"Job {row.job_id}", _finished(row)) for row, name in session.execute(query)]
+        return [(number, name, one) for number, name, one in rows if one]
 
     def names(self) -> dict[int, str]:
         """Return what each job that is not deleted is called."""
@@ -384,6 +384,15 @@ def _read(state: dict[str, Any]) -> Job:
             f"What is kept of this job cannot be read: {where} is not what it should be.",
             "Undo its last change, or put it away and start again.",
         ) from None
+
+
+def _finished(row: FinishedRow) -> Finished | None:
+    """Return a finished job in short; one that is damaged teaches nothing, and takes no other along."""
+    try:
+        return _FINISHED.validate_python(row.state)
+    except ValidationError:
+        _LOGGER.warning("What job %s taught cannot be read", row.job_id)
+        return None
 
 
 def _log(session: Session, job_id: int) -> tuple[LogEntry, ...]:
