@@ -135,7 +135,7 @@ def test_a_file_that_takes_too_long_is_told_and_nothing_of_it_is_kept(hasty: Wor
     told = answer.get_json()
     assert (answer.status_code, told["code"]) == (422, "too-much")
     assert "after 1 s" in told["title"]
-    assert hasty.client.get("/api/jobs").get_json() == {"jobs": [], "broken": []}
+    assert hasty.client.get("/api/jobs").get_json() == {"jobs": [], "broken": [], "looks": []}
 
 
 def test_who_asks_for_little_does_not_wait_for_who_asks_for_much(workshop: Workshop) -> None:
