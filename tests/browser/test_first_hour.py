@@ -163,6 +163,8 @@ def test_the_wheel_zooms_about_the_pointer(page: Page) -> None:
     page.goto("/#/job/7/artwork")
     blank = page.locator("path.blank")
     expect(blank).to_be_visible()
+    # Timers that run are told above the picture once they are asked for, and move it down.
+    page.wait_for_load_state("networkidle")
     before = blank.bounding_box()
     x, y = before["x"] + before["width"] * 0.8, before["y"] + before["height"] * 0.7
     page.mouse.move(x, y)

@@ -88,7 +88,8 @@ def spans_of(graph: TaskGraph, log: Sequence[LogEntry], figures: Figures) -> lis
     """
     done: dict[str, LogEntry] = {}
     for entry in log:
-        done.pop(entry.task, None) if entry.kind in ("done", "undone") else None
+        if entry.kind == "undone":
+            done.pop(entry.task, None)
         if entry.kind == "done" and entry.task in graph.by_id:
             done[entry.task] = entry
     ticked = sorted(done.values(), key=lambda entry: entry.at)
