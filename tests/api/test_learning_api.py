@@ -80,6 +80,21 @@ def test_a_record_opened_again_teaches_nothing_until_it_is_closed(client, clock)
     assert figures(client).keys() == taught.keys()
 
 
+def test_what_is_learnt_draws_no_card_of_other_jobs_anew(client, clock) -> None:
+    """No card tells minutes; else every finished job would make the whole board be reckoned again."""
+    other = begin(client, rect(0, 0, 300, 100))["id"]
+    client.get("/api/jobs")
+    address = finish(client, clock, 0.5)
+    cards = client.application.extensions["workbench"].cards
+    drawn, draw = [], cards._open
+    cards._open = lambda number, unit: (drawn.append(number), draw(number, unit))[1]
+
+    board = client.get("/api/jobs").get_json()["jobs"]
+
+    assert (len(board), drawn) == (2, [int(address.rsplit("/", 1)[1])])
+    assert other not in drawn
+
+
 def test_a_damaged_row_of_what_was_taught_takes_nothing_along(client, clock) -> None:
     finish(client, clock, 0.5)
     finish(client, clock, 0.5)

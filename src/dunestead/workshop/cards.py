@@ -113,8 +113,6 @@ class Cards:
                 sorted(known.pressed.items()),
                 known.paints,
                 known.swatches,
-                known.hand,
-                sorted(known.amounts.items()),
             )
             self._own[uses] = short_hash(repr(own))
         return f"{drawn_from}:{self._own[uses]}:{uses}"
