@@ -5,8 +5,6 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.steps import card_menu
-
 pytestmark = pytest.mark.browser
 
 
@@ -61,20 +59,8 @@ def test_what_went_wrong_and_a_later_look_are_written_down_and_undone(page: Page
     expect(page.get_by_role("button", name="Take this look back")).to_have_count(2)
 
 
-def test_a_set_is_begun_from_the_board_and_the_year_is_looked_over(page: Page) -> None:
-    page.goto("/")
-    card_menu(page, "Net loft mat", "Make it again")
-    dialog = page.get_by_role("dialog")
-    dialog.get_by_label("Name").fill("Row set")
-    for blank in ("Round mat, coir mat", "Ferry tote, canvas (tote)"):
-        dialog.get_by_label(blank).check()
-    dialog.get_by_role("button", name="Begin 2 jobs").click()
-    for name in ("Row set, Round mat", "Row set, Ferry tote"):
-        expect(page.get_by_role("link", name=name, exact=True)).to_be_visible()
-        card_menu(page, name, "Delete")
-        expect(page.get_by_role("link", name=name, exact=True)).to_have_count(0)
-
-    page.get_by_role("link", name="The year").click()
+def test_the_year_is_looked_over_and_goes_out_as_a_table(page: Page) -> None:
+    page.goto("/#/year")
     table = page.get_by_role("article", name="By kind of blank, table")
     expect(table.get_by_role("row", name=re.compile("^Coir mat"))).to_be_visible()
     with page.expect_download() as told:
