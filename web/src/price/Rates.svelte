@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Costs, RatesEntry } from '../lib/api/client';
+  import { withOne } from '../lib/entries';
   import NumberField from '../lib/ui/NumberField.svelte';
   import TextField from '../lib/ui/TextField.svelte';
 
@@ -11,10 +12,6 @@
   const { costs, onchange, onundo }: Props = $props();
 
   const rates = $derived(costs.rates);
-  function withOne(of: Record<string, number> | undefined, key: string, value: number | null) {
-    const rest = Object.fromEntries(Object.entries(of ?? {}).filter(([own]) => own !== key));
-    return value === null ? rest : { ...rest, [key]: value };
-  }
 </script>
 
 <article class="card p-4" aria-label="What the workshop reckons with">

@@ -19,41 +19,38 @@ class Cause:
         As it is chosen from the list.
     did
         As it is told of a mask or a paint: "it lifted".
-    station
-        Where it is prevented.
     """
 
     key: str
     name: str
     did: str
-    station: str
 
 
 _ROWS = (
-    ("too-fine", "Lettering too small or too fine", "filled in or broke up", "artwork"),
-    ("measured-wrong", "Measured wrong, cut again", "was cut again, measured wrong", "sheets"),
-    ("mirrored-wrong", "Mirrored wrongly", "was mirrored wrongly", "sheets"),
-    ("did-not-cut", "Did not cut or weed cleanly", "did not cut cleanly", "sheets"),
-    ("weeded-wrong", "Wrong part weeded", "was weeded wrongly", "weed"),
-    ("lost-piece", "A loose piece was lost", "lost a loose piece", "weed"),
-    ("tore", "The mask tore", "tore", "weed"),
-    ("stuck-to-itself", "The mask stuck to itself", "stuck to itself", "tack"),
-    ("off-centre", "Laid off centre or crooked", "lay off centre", "tack"),
-    ("halves-apart", "Halves did not meet", "did not meet at a seam", "tack"),
-    ("lifted", "The mask lifted", "lifted", "tack"),
-    ("scorched", "Scorched or softened by heat", "was scorched", "tack"),
-    ("bled", "Paint crept under the edge", "let paint under its edge", "paint"),
-    ("ran", "Paint ran", "ran", "paint"),
-    ("on-neighbour", "Colour on its neighbour, or on the blank", "let colour on its neighbour", "paint"),
-    ("too-thin", "Too little paint, bare spots", "came out too thin", "paint"),
-    ("off-register", "A second colour did not line up", "did not line up", "paint"),
-    ("wind", "Wind took the mask", "was taken by the wind", "paint"),
-    ("peeled-late", "Peeled too late: it cracked or tore", "cracked, peeled too late", "peel"),
-    ("peeled-early", "Peeled too early: it ran", "ran, peeled too early", "peel"),
-    ("left-in", "A piece was left in the print", "left a piece in the print", "peel"),
-    ("fibres", "Fibres came along", "took fibres along", "peel"),
-    ("washed-early", "Washed or used too soon", "was washed too soon", "cure"),
-    ("wore", "It did not wear well", "did not wear well", "cure"),
+    ("too-fine", "Lettering too small or too fine", "filled in or broke up"),
+    ("measured-wrong", "Measured wrong, cut again", "was cut again, measured wrong"),
+    ("mirrored-wrong", "Mirrored wrongly", "was mirrored wrongly"),
+    ("did-not-cut", "Did not cut or weed cleanly", "did not cut cleanly"),
+    ("weeded-wrong", "Wrong part weeded", "was weeded wrongly"),
+    ("lost-piece", "A loose piece was lost", "lost a loose piece"),
+    ("tore", "The mask tore", "tore"),
+    ("stuck-to-itself", "The mask stuck to itself", "stuck to itself"),
+    ("off-centre", "Laid off centre or crooked", "lay off centre"),
+    ("halves-apart", "Halves did not meet", "did not meet at a seam"),
+    ("lifted", "The mask lifted", "lifted"),
+    ("scorched", "Scorched or softened by heat", "was scorched"),
+    ("bled", "Paint crept under the edge", "let paint under its edge"),
+    ("ran", "Paint ran", "ran"),
+    ("on-neighbour", "Colour on its neighbour, or on the blank", "let colour on its neighbour"),
+    ("too-thin", "Too little paint, bare spots", "came out too thin"),
+    ("off-register", "A second colour did not line up", "did not line up"),
+    ("wind", "Wind took the mask", "was taken by the wind"),
+    ("peeled-late", "Peeled too late: it cracked or tore", "cracked, peeled too late"),
+    ("peeled-early", "Peeled too early: it ran", "ran, peeled too early"),
+    ("left-in", "A piece was left in the print", "left a piece in the print"),
+    ("fibres", "Fibres came along", "took fibres along"),
+    ("washed-early", "Washed or used too soon", "was washed too soon"),
+    ("wore", "It did not wear well", "did not wear well"),
 )
 CAUSES: Mapping[str, Cause] = {row[0]: Cause(*row) for row in _ROWS}
 # What is told of the paint; all else is told of the mask.
@@ -99,25 +96,20 @@ def tallies_at(station: str, finished: Iterable[Finished], plan: Plan) -> list[t
     ]
 
 
-def tallies_of(
-    finished: Iterable[Finished], *, surface: str, material: str = "", method: str = "", paint: str = ""
-) -> list[Tally]:
+def tallies_of(finished: Iterable[Finished], *, surface: str, material: str = "", paint: str = "") -> list[Tally]:
     """Return what went wrong on a surface with a choice, the most frequent first.
 
     Parameters
     ----------
     finished
         All finished jobs.
-    surface, material, method, paint
+    surface, material, paint
         Keys; what is empty may be anything. Of a paint only what paint is to blame for is counted, of a mask the rest.
     """
     alike = [
         one
         for one in finished
-        if one.surface == surface
-        and material in ("", one.material)
-        and method in ("", one.method)
-        and (not paint or paint in one.paints)
+        if one.surface == surface and material in ("", one.material) and (not paint or paint in one.paints)
     ]
     found = []
     for key, cause in CAUSES.items():

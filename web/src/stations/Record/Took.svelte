@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Happened, RecordEntry } from '../../lib/api/client';
   import Fold from '../../lib/ui/Fold.svelte';
+  import { withOne } from '../../lib/entries';
   import NumberField from '../../lib/ui/NumberField.svelte';
   import { showMinutes } from '../../lib/units';
 
@@ -11,11 +12,6 @@
   }
   const { happened, record, onchange }: Props = $props();
 
-  /** Take one value of a list by key, or leave it out. */
-  function withOne(of: Record<string, number> | undefined, key: string, value: number | null) {
-    const rest = Object.fromEntries(Object.entries(of ?? {}).filter(([own]) => own !== key));
-    return value === null ? rest : { ...rest, [key]: value };
-  }
   const spells = $derived(happened.spells.filter((one) => one.station !== 'record'));
 </script>
 
