@@ -5,6 +5,8 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
+from tests.browser.steps import card_menu
+
 pytestmark = pytest.mark.browser
 
 
@@ -66,3 +68,19 @@ def test_the_year_is_looked_over_and_goes_out_as_a_table(page: Page) -> None:
     with page.expect_download() as told:
         page.get_by_role("link", name="As a table").click()
     assert told.value.suggested_filename.endswith(".csv")
+
+
+def test_a_set_is_begun_from_a_card_one_job_on_each_blank(page: Page) -> None:
+    page.goto("/")
+    card_menu(page, "Net loft mat", "Make it again")
+    dialog = page.get_by_role("dialog")
+    dialog.get_by_label("Name").fill("Row set")
+    for blank in ("Round mat, coir mat", "Ferry tote, canvas (tote)"):
+        dialog.get_by_label(blank).check()
+    dialog.get_by_role("button", name="Begin 2 jobs").click()
+    names = ("Row set, Round mat", "Row set, Ferry tote")
+    for name in names:
+        expect(page.get_by_role("link", name=name)).to_be_visible()
+    for name in names:
+        card_menu(page, name, "Delete")
+        expect(page.get_by_role("link", name=name)).to_have_count(0)

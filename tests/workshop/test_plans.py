@@ -1,5 +1,6 @@
 """Plans at hand: made once, even when asked for twice at once, and kept while there is room."""
 
+from datetime import date
 from threading import Barrier, Thread
 
 import pytest
@@ -7,6 +8,7 @@ import pytest
 from dunestead.core.errors import BadInput
 from dunestead.core.job.job import altered
 from dunestead.core.plan.plan import make_plan
+from dunestead.core.records import Swatch
 from dunestead.formats.verified import check_cut
 from dunestead.workshop.plans import Plans
 from tests.shapes import rect, svg
@@ -64,13 +66,16 @@ def test_the_one_longest_unused_goes_first_when_there_is_no_room(reckoned) -> No
 
 
 def test_a_plan_made_with_other_records_is_not_taken_for_one_made_with_these(workbench, reckoned) -> None:
-    job = reckoned.plan.job
-    assert workbench.reckon(job) is workbench.reckon(job)
     number = workbench.records.cutters.add(workbench.catalogue.cutter("pocket"))
     workbench.refresh()
+    job = altered(reckoned.plan.job, cutter=f"own-{number}")
+    assert workbench.reckon(job) is workbench.reckon(job)
+    assert workbench.reckon(job).plan.layout.count > 1
 
-    assert workbench.reckon(job) is not reckoned
-    assert workbench.reckon(altered(job, cutter=f"own-{number}")).plan.layout.count > 1
+    workbench.records.cutters.change(number, workbench.catalogue.cutter("wide-roll"))
+    workbench.refresh()
+
+    assert workbench.reckon(job).plan.layout.count == 1
 
 
 @pytest.mark.parametrize("width", [300.0, 217.3])
@@ -96,3 +101,19 @@ def test_a_change_is_reckoned_once_and_its_plan_is_that_of_the_job_as_it_is_kept
     assert anew.look.findings == shown.look.findings
     assert [(cut.key, cut.material.wkb) for cut in anew.cuts] == [(cut.key, cut.material.wkb) for cut in shown.cuts]
     assert [sheet.verdict for sheet in anew.sheets] == [sheet.verdict for sheet in shown.sheets]
+
+
+@pytest.mark.parametrize(("paint", "anew"), [("outdoor-acrylic", 1), ("leather-acrylic", 0)])
+def test_only_the_records_a_job_uses_have_it_reckoned_anew(workbench, monkeypatch, paint, anew) -> None:
+    """A mat in outdoor acrylic: a swatch of that paint on coir spares it the trial, one on leather is nothing to it."""
+    number = workbench.begin(workbench.keep_file(svg(rect(0, 0, 100, 40)), "bar.svg"), "Bar", "coir")
+    workbench.open(number, "mm")
+    made = []
+    monkeypatch.setattr("dunestead.workshop.workbench.make_plan", lambda *a: made.append(1) or make_plan(*a))
+
+    workbench.records.swatches.add(Swatch(paint, "coir" if anew else "leather", date(2026, 5, 2)))
+    workbench.refresh()
+    opened = workbench.open(number, "mm")
+
+    assert len(made) == anew
+    assert ("paint-trial/k1" in opened.graph.by_id) is not bool(anew)

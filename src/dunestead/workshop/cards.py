@@ -3,22 +3,17 @@
 import logging
 from collections.abc import Callable
 from datetime import datetime
-from hashlib import sha256
 
 from dunestead import __version__
 from dunestead.core.errors import DamagedJob, DunesteadError
 from dunestead.core.figures import Catalogue
 from dunestead.store import BoardRow, JobStore, Where
 from dunestead.workshop.opened import UNRECKONED, OpenJob
+from dunestead.workshop.uses import OwnRecords, Uses, short_hash, uses_in, uses_of
 
-__all__ = ["Cards", "short_hash"]
+__all__ = ["Cards"]
 
 _LOGGER = logging.getLogger(__name__)
-
-
-def short_hash(text: str) -> str:
-    """Return what tells one text from another, in short."""
-    return sha256(text.encode()).hexdigest()[:16]
 
 
 class Cards:
@@ -40,12 +35,11 @@ class Cards:
     def __init__(self, store: JobStore, open_job: Callable[[int, str], OpenJob], shipped: Catalogue) -> None:
         self._store, self._open = store, open_job
         self._shipped = short_hash(f"{__version__} {shipped!r}")
-        self._catalogue = shipped
-        self._own: dict[str, str] = {}
+        self._own = OwnRecords(shipped)
 
-    def refresh(self, catalogue: Catalogue) -> None:
+    def refresh(self, own: OwnRecords) -> None:
         """Go by the maker's records as they are now."""
-        self._catalogue, self._own = catalogue, {}
+        self._own = own
 
     def drawn(
         self,
@@ -75,7 +69,8 @@ class Cards:
         lost: list[str] = []
         for row in self._store.board(where):
             drawn_from = f"{self._shipped}:{shape}:{row.version}:{row.logged}:{unit}"
-            if row.card is not None and row.key and row.key == self._key(drawn_from, row.key.rpartition(":")[2]):
+            uses = uses_in(row.key.rpartition(":")[2]) if row.key else None
+            if row.card is not None and uses and row.key == self._key(drawn_from, uses):
                 cards.append(row.card)
                 continue
             try:
@@ -85,7 +80,7 @@ class Cards:
                 continue
             cards.append(draw(opened))
             if _stands_still(opened):
-                self._store.keep_card(row.id, self._key(drawn_from, _uses(opened)), cards[-1])
+                self._store.keep_card(row.id, self._key(drawn_from, uses_of(opened.plan.job)), cards[-1])
         return cards, lost
 
     def _opened(self, row: BoardRow, unit: str) -> OpenJob:
@@ -97,25 +92,8 @@ class Cards:
             _LOGGER.exception("Job %s cannot be reckoned", row.id)
             raise DamagedJob(*UNRECKONED) from error
 
-    def _key(self, drawn_from: str, uses: str) -> str:
-        if uses not in self._own:
-            cutter, material, stock = uses.split("/")
-            known = self._catalogue
-            recipes = [one for one in known.recipes.values() if (one.material, one.cutter) == (material, cutter)]
-            store = known.stock.get(int(stock)) if stock.isascii() and stock.isdigit() else None
-            owned = None if known.owned is None else sorted(known.owned)
-            own = (
-                known.cutters.get(cutter),
-                store,
-                recipes,
-                known.presses,
-                owned,
-                sorted(known.pressed.items()),
-                known.paints,
-                known.swatches,
-            )
-            self._own[uses] = short_hash(repr(own))
-        return f"{drawn_from}:{self._own[uses]}:{uses}"
+    def _key(self, drawn_from: str, uses: Uses) -> str:
+        return f"{drawn_from}:{self._own.drawn_from(uses)}:{uses}"
 
 
 def _stands_still(opened: OpenJob) -> bool:
@@ -123,9 +101,3 @@ def _stands_still(opened: OpenJob) -> bool:
     moments = [row.value for station in opened.stations for row in station.rows if row.kind == "moment"]
     to_come = any(datetime.fromisoformat(str(moment)) > opened.at for moment in moments)
     return not to_come and not opened.progress.clocks()
-
-
-def _uses(opened: OpenJob) -> str:
-    """Return which of the maker's records a job may use."""
-    job = opened.plan.job
-    return f"{job.sheets.cutter}/{job.mask.material}/{job.sheets.stock}"

@@ -55,7 +55,7 @@ from dunestead.formats.picture import is_picture, read_picture
 from dunestead.formats.verified import check_cut
 from dunestead.store import BlankStore, JobHead, JobStore, Records, StoredBlank, StoredJob
 from dunestead.store.searches import SearchStore
-from dunestead.workshop.cards import Cards, short_hash
+from dunestead.workshop.cards import Cards
 from dunestead.workshop.clock import Clock
 from dunestead.workshop.clocks import Clocks
 from dunestead.workshop.cutting_room import CuttingRoom
@@ -63,6 +63,7 @@ from dunestead.workshop.opened import UNRECKONED, Mending, OpenJob
 from dunestead.workshop.plans import Plans, Reckoned
 from dunestead.workshop.searches import Searches
 from dunestead.workshop.sources import StoredSources
+from dunestead.workshop.uses import OwnRecords, uses_of
 
 __all__ = ["Change", "Workbench", "with_fates"]
 
@@ -117,13 +118,8 @@ class Workbench:
         self.finished = self._store.finished()
         self.learnt = self._learnt(own_catalogue)
         catalogue = taught(own_catalogue, self.learnt)
-        owned = None if catalogue.owned is None else sorted(catalogue.owned)
-        held = sorted(catalogue.pressed.items())
-        own = (catalogue.cutters, catalogue.stock, catalogue.recipes, catalogue.presses, owned, held)
-        painted = (catalogue.paints, catalogue.swatches)
-        learnt = (catalogue.hand, sorted(catalogue.amounts.items()))
-        self._figures = (catalogue, short_hash(repr((own, painted, learnt))))
-        self.cards.refresh(catalogue)
+        self._figures = (catalogue, OwnRecords(catalogue))
+        self.cards.refresh(self._figures[1])
 
     def close(self) -> None:
         """End what goes on between requests: the database is another one now."""
@@ -307,14 +303,14 @@ class Workbench:
         BadInput
             When it cannot be reckoned with.
         """
-        catalogue, figures = self._figures
+        catalogue, own = self._figures
 
         def make() -> Reckoned:
             plan = make_plan(job, self.sources, catalogue, check_cut)
             return Reckoned(plan, task_graph(plan, catalogue))
 
         def key(of: Job) -> str:
-            return f"{figures}:{sha256(_JOB.dump_json(of)).hexdigest()}"
+            return f"{own.reckoned_from(uses_of(of))}:{sha256(_JOB.dump_json(of)).hexdigest()}"
 
         reckoned = self._plans.get(key(job), make)
         # What is kept is the job with its roll brought up to date, and asked for next: its plan is the same.
