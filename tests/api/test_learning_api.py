@@ -280,3 +280,40 @@ def test_a_job_file_of_before_told_one_amount_for_all_paint(client) -> None:
     read = client.post("/api/jobs/job-file", data={"file": (io.BytesIO(json.dumps(job).encode()), "job.json")})
 
     assert (read.status_code, read.get_json()["record"]["used_ml"]) == (201, {"outdoor-acrylic": 58})
+
+
+def test_paint_that_dries_sooner_here_is_waited_for_less_but_is_used_no_sooner(client, clock) -> None:
+    """Outdoor acrylic: touch-dry in 30 min by the table; found dry after 24 in four jobs, and the next coat at 20."""
+    before = client.get(f"/api/jobs/{begin(client, rect(0, 0, 300, 100))['id']}").get_json()["coatings"][0]
+    for _ in range(4):
+        address = f"/api/jobs/{begin(client, rect(0, 0, 300, 100))['id']}"
+        coat = next(task["id"] for task in tasks(client, address) if task["code"] == "paint-coat")
+        assert client.post(f"{address}/tasks/dried", json={"task": coat}).status_code == 400
+        client.post(f"{address}/tasks/done", json={"task": coat, "done": True, "reason": "alone"})
+        clock.turn(24)
+        assert client.post(f"{address}/tasks/dried", json={"task": coat}).status_code == 200
+        close(client, address, done=True)
+
+    dry = figures(client)["dry/outdoor-acrylic"]
+    assert (dry["table"], [round(one["value"], 3) for one in dry["values"]]) == (30, [24] * 4)
+    assert 24 <= dry["value"] < 26
+    after = client.get(f"/api/jobs/{begin(client, rect(0, 0, 300, 100))['id']}").get_json()["coatings"][0]
+    assert after["next_coat"] == pytest.approx(before["next_coat"] * dry["value"] / 30)
+    assert after["use"] == before["use"]
+
+
+def test_the_force_that_cut_cleanly_is_learnt_unless_it_did_not(client, clock) -> None:
+    for force, record in ((70.0, {}), (72.0, {}), (40.0, {"troubles": {"did-not-cut": 1}})):
+        address = f"/api/jobs/{begin(client, rect(0, 0, 300, 100))['id']}"
+        client.patch(address, json={"cut": {"force": force, "passes": 1, "speed": 100}})
+        if record:
+            client.put(f"{address}/record", json=record)
+        for code in ("sheets-test-cut", CLOSING):
+            client.post(f"{address}/tasks/done", json={"task": code, "done": True, "reason": "alone"})
+
+    learnt = figures(client)["force/paper-coated-down"]
+    assert (learnt["table"], sorted(one["value"] for one in learnt["values"])) == (80, [70, 72])
+    assert 70 <= learnt["value"] < 80
+    job = begin(client, rect(0, 0, 300, 100))
+    room = client.get(f"/api/jobs/{job['id']}?room=sheets").get_json()["sheets"]
+    assert room["settings"]["force"] == round(learnt["value"])

@@ -33,7 +33,7 @@ CUTTER = {
     "force_low": 20,
     "force": 300,
 }
-ROLL = {"name": "Window roll", "material": "paper-coated-down", "width": 250, "length": 900}
+ROLL = {"name": "Window roll", "kind": "roll", "key": "paper-coated-down", "width": 250, "left": 300}
 
 
 def test_a_patch_is_laid_on_the_sheet_it_was_dragged_to_and_that_is_undone(client) -> None:
@@ -88,15 +88,16 @@ def test_a_cutter_that_cannot_be_is_refused(client, wrong) -> None:
 
 
 def test_sheets_are_no_wider_than_the_makers_roll_and_what_lacks_is_told(client) -> None:
-    roll = client.post("/api/workshop/stock", json=ROLL).get_json()["stock"][0]
+    roll = client.post("/api/stores/items", json=ROLL).get_json()["items"][0]
 
     job = begin(client, stock=roll["id"])
 
     assert job["sheets"]["reach"][0] == 250
     assert all(sheet["width"] <= 250 for sheet in job["sheets"]["sheets"])
     assert job["sheets"]["trims"]["stock"] == "Window roll"
-    assert job["sheets"]["trims"]["lacking"] > 0
-    assert next(s for s in job["stations"] if s["code"] == "sheets")["state"] == "warn"
+    wants = client.get(f"/api/jobs/{job['id']}/stores").get_json()["wants"]
+    assert {want["kind"] for want in wants} == {"roll"}
+    assert any(want["short"] for want in wants)
 
 
 def test_a_test_cut_is_kept_try_by_try_and_proposed_next_time(client) -> None:
@@ -108,9 +109,9 @@ def test_a_test_cut_is_kept_try_by_try_and_proposed_next_time(client) -> None:
         tries = [*tries, {"settings": advice["settings"], "answer": answer}]
         entry = asked | names | {"tries": tries}
         if number is None:
-            number = client.post("/api/workshop/recipes", json=entry).get_json()["recipes"][0]["id"]
+            number = client.post("/api/workshop/test-cuts", json=entry).get_json()["test_cuts"][0]["id"]
         else:
-            client.put(f"/api/workshop/recipes/{number}", json=entry)
+            client.put(f"/api/workshop/test-cuts/{number}", json=entry)
 
     settings = client.get(f"/api/jobs/{job['id']}").get_json()["sheets"]
     assert settings["settings"] == {"force": 92, "passes": 1, "speed": 100}

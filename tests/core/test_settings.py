@@ -4,10 +4,11 @@ from datetime import date
 
 import pytest
 
+from dunestead.core import records
 from dunestead.core.cutting.settings import advise_next, proposed, starting_settings
 from dunestead.core.errors import BadInput
 from dunestead.core.figures import Catalogue
-from dunestead.core.records import CutSettings, Recipe, Try, check_recipe
+from dunestead.core.records import CutSettings, Try, check_test_cut
 
 
 def advice(catalogue: Catalogue, *tries: tuple[float, int, float, str], material="stencil-film", cutter="table-long"):
@@ -74,14 +75,14 @@ def test_a_weak_cutter_takes_more_passes_from_the_start(catalogue) -> None:
 
 
 def test_the_newest_clean_test_cut_of_this_material_on_this_cutter_is_proposed(catalogue) -> None:
-    def recipe(day: int, force: float, answer="clean", cutter="table-long") -> Recipe:
+    def test_cut(day: int, force: float, answer="clean", cutter="table-long") -> records.TestCut:
         tries = (Try(CutSettings(force, 1, 90), answer),)
-        return Recipe("Film", "stencil-film", cutter, "used", date(2026, 11, day), tries)
+        return records.TestCut("Film", "stencil-film", cutter, "used", date(2026, 11, day), tries)
 
     film, long_mat = catalogue.material("stencil-film"), catalogue.cutter("table-long")
-    recipes = [recipe(3, 131), recipe(1, 90), recipe(9, 99, "not-through"), recipe(8, 77, cutter="pocket")]
+    test_cuts = [test_cut(3, 131), test_cut(1, 90), test_cut(9, 99, "not-through"), test_cut(8, 77, cutter="pocket")]
 
-    settings, why = proposed(recipes, film, long_mat)
+    settings, why = proposed(test_cuts, film, long_mat)
 
     assert settings == CutSettings(131, 1, 90)
     assert "03 Nov 2026" in why
@@ -90,4 +91,6 @@ def test_the_newest_clean_test_cut_of_this_material_on_this_cutter_is_proposed(c
 
 def test_a_recipe_with_impossible_settings_is_refused() -> None:
     with pytest.raises(BadInput, match="force of 0 g"):
-        check_recipe(Recipe("Film", "film", "c", "used", date(2026, 1, 1), (Try(CutSettings(0, 1, 1), "clean"),)))
+        check_test_cut(
+            records.TestCut("Film", "film", "c", "used", date(2026, 1, 1), (Try(CutSettings(0, 1, 1), "clean"),))
+        )

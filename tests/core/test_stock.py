@@ -17,7 +17,7 @@ def sheet(number: int, width: float, height: float, runs: int = 1) -> Sheet:
     return Sheet(number, width, height, False, (placed,), runs)
 
 
-ROLL = Stock("Roll", "vinyl-removable", 457, 3000)
+ROLL = Stock("Roll", "vinyl-removable", 457)
 
 
 def test_a_narrow_sheet_is_cut_beside_a_wide_one() -> None:
@@ -44,23 +44,21 @@ def test_every_run_takes_its_own_piece() -> None:
 
 
 def test_allowance_is_given_up_where_the_roll_is_hardly_wider() -> None:
-    narrow = Stock("Roll", "vinyl-removable", 305, 3000)
+    narrow = Stock("Roll", "vinyl-removable", 305)
 
     assert trim_list([sheet(1, 292, 590)], narrow, 10).trims[0].across == 305
 
 
-def test_what_is_left_may_not_do_and_a_sheet_may_be_too_wide() -> None:
-    short = Stock("Rest", "vinyl-removable", 305, 200)
+def test_a_sheet_may_be_wider_than_the_roll() -> None:
+    found = trim_list([sheet(1, 292, 290), sheet(2, 400, 100)], Stock("Rest", "vinyl-removable", 305), 10)
 
-    found = trim_list([sheet(1, 292, 290), sheet(2, 400, 100)], short, 10)
-
-    assert found.lacking == pytest.approx(110)
+    assert found.length == pytest.approx(310)
     assert found.too_wide == (2,)
 
 
 def test_sheets_of_material_are_counted() -> None:
-    pile = Stock("Card", "card", 300, 300, is_roll=False, count=2)
+    pile = Stock("Card", "card", 300, 300, is_roll=False)
 
     found = trim_list([sheet(1, 280, 280, runs=3)], pile, 10)
 
-    assert (found.pieces, found.lacking) == (3, 300)
+    assert (found.pieces, found.length) == (3, 900)

@@ -12,7 +12,7 @@ from sqlalchemy import create_engine
 from dunestead.core.artwork.elements import Drawn
 from dunestead.core.curing.drying import Weather
 from dunestead.core.painting.coatings import Coating
-from dunestead.store import JobStore, open_database
+from dunestead.store import JobStore, open_database, open_records
 
 FOLDER = Path(__file__).parents[2] / "src/dunestead/store/migrations"
 STATE = {
@@ -29,15 +29,20 @@ STATE = {
 }
 
 
-def first_release(path: Path) -> None:
-    """Make a database as the first release made it, with a job of two revisions."""
+def release(path: Path, version: str) -> None:
+    """Make an empty database as a release made it."""
     config = Config()
     config.set_main_option("script_location", str(FOLDER))
     engine = create_engine(f"sqlite:///{path}")
     with engine.begin() as connection:
         config.attributes["connection"] = connection
-        command.upgrade(config, "0001")
+        command.upgrade(config, version)
     engine.dispose()
+
+
+def first_release(path: Path) -> None:
+    """Make a database as the first release made it, with a job of two revisions."""
+    release(path, "0001")
     with sqlite3.connect(path) as database:
         database.execute("INSERT INTO artwork VALUES ('ab12', ?)", (b"<svg/>",))
         database.execute("INSERT INTO job VALUES (3, 'ab12', 'mat.svg', '2026-05-10 12:00:00', NULL, 2)")
@@ -64,12 +69,10 @@ def test_one_artwork_a_job_becomes_the_first_part_of_its_design(tmp_path: Path) 
 
 def test_one_amount_for_all_paint_becomes_that_of_the_colours(tmp_path: Path) -> None:
     path = tmp_path / "old.sqlite"
-    open_database(path).dispose()
+    release(path, "0008")
     record = {"grade": 4, "paint_ml": 58.0}
     state = {"paint": {"coatings": [{"role": "base", "paint": "chalk"}, {"role": "colour", "paint": "fabric-brush"}]}}
     with sqlite3.connect(path) as database:
-        database.execute("DROP TABLE finished")
-        database.execute("UPDATE alembic_version SET version_num = '0008'")
         database.execute("INSERT INTO job (id, created_at, head, version) VALUES (3, '2026-05-10 12:00:00', 1, 1)")
         row = (3, 1, "2026-05-10 12:00:00", "Record", json.dumps({**state, "record": record}), 1)
         database.execute("INSERT INTO revision (job_id, seq, at, label, state, version) VALUES (?, ?, ?, ?, ?, ?)", row)
@@ -79,6 +82,29 @@ def test_one_amount_for_all_paint_becomes_that_of_the_colours(tmp_path: Path) ->
     with sqlite3.connect(path) as database:
         kept = json.loads(database.execute("SELECT state FROM revision").fetchone()[0])
     assert kept["record"] == {"grade": 4, "used_ml": {"fabric-brush": 58.0}}
+
+
+def test_what_was_left_of_a_roll_is_the_ledgers_from_then_on(tmp_path: Path) -> None:
+    path = tmp_path / "old.sqlite"
+    release(path, "0009")
+    roll = {"name": "Roll", "material": "iron-on", "width": 305, "length": 2400, "is_roll": True, "count": 1}
+    pile = {"name": "Card", "material": "card", "width": 500, "length": 700, "is_roll": False, "count": 6}
+    test_cut = {"name": "Paper", "material": "card", "cutter": "table-long", "blade": "used", "on": "2026-05-02"}
+    with sqlite3.connect(path) as database:
+        for kind, state in (("stock", roll), ("stock", pile), ("recipe", test_cut)):
+            row = (kind, json.dumps(state))
+            database.execute("INSERT INTO shelf (kind, state, gone) VALUES (?, ?, 0)", row)
+
+    engine = open_database(path)
+    records = open_records(engine)
+
+    assert [(one.kind, one.key, one.width, one.length) for one in records.items.all().values()] == [
+        ("roll", "iron-on", 305, None),
+        ("sheets", "card", 500, 700),
+    ]
+    assert records.ledger.left() == {1: 2400.0, 2: 6.0}
+    assert [one.name for one in records.test_cuts.all().values()] == ["Paper"]
+    engine.dispose()
 
 
 def test_what_hangs_on_a_job_still_hangs_on_it(tmp_path: Path) -> None:
@@ -100,7 +126,7 @@ def test_a_database_is_brought_up_to_date_once(tmp_path: Path) -> None:
 
     with sqlite3.connect(path) as database:
         assert database.execute("SELECT count(*) FROM revision").fetchone() == (2,)
-        assert database.execute("SELECT version_num FROM alembic_version").fetchall() == [("0009",)]
+        assert database.execute("SELECT version_num FROM alembic_version").fetchall() == [("0010",)]
 
 
 def third_release(path: Path) -> None:

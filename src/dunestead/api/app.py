@@ -33,6 +33,7 @@ from dunestead.api.pricing import pricing
 from dunestead.api.problems import install_problems
 from dunestead.api.recording import recording
 from dunestead.api.session import install_access, sessions, who_is_in
+from dunestead.api.stores import stores
 from dunestead.api.waiting import install_waiting, waiting
 from dunestead.api.weeding import weeding
 from dunestead.api.work import work
@@ -113,6 +114,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(recording)
     app.register_blueprint(pricing)
     app.register_blueprint(yearly)
+    app.register_blueprint(stores)
     app.register_blueprint(keeping)
     app.register_blueprint(sessions)
     install_problems(app)
@@ -159,7 +161,7 @@ def _open_workshop(app: APIFlask, database: Path) -> None:
         app.extensions["workbench"] = Workbench(
             JobStore(engine, clock.now, who_is_in),
             BlankStore(engine),
-            open_records(engine),
+            open_records(engine, who_is_in),
             catalogue,
             CuttingRoom(RunStore(engine), clock.steady, beat=app.config.get("CUTTER_BEAT")),
             clock,

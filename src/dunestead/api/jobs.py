@@ -69,6 +69,8 @@ _LABELS = {
     "bridge_style": "Style of bridges",
     "bridges_per_piece": "Bridges a piece",
     "stock": "Material in store",
+    "offcuts": "Offcuts first",
+    "kept_masks": "Masks used again",
     "cut": "Cut settings",
     "together": "What stays together",
     "aim": "Aim of the layout",

@@ -213,6 +213,8 @@ class JobIn(Wire):
     bridge_style: BridgeStyle | None = None
     bridges_per_piece: int | None = None
     stock: int | None = None
+    offcuts: bool | None = None
+    kept_masks: list[int] | None = Field(None, max_length=40)
     cut: CutSettingsIn | None = None
     together: list[int] | None = Field(default=None, max_length=1000)
     aim: Aim | None = None
@@ -620,6 +622,7 @@ class ClockOut(BaseModel):
     opens: datetime
     closes: datetime | None
     late: str = Field(description="What to do once it is too late.")
+    drying: str | None = Field(description="The coat it waits for, until somebody says that it is dry to the touch.")
 
 
 class JobClockOut(ClockOut):
@@ -1305,6 +1308,8 @@ class InputsOut(BaseModel):
     bridge_style: BridgeStyle
     bridges_per_piece: int | None
     stock: int | None
+    offcuts: bool
+    kept_masks: list[int]
     cut: CutSettingsIn | None
     together: list[int]
     aim: Aim

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 from dunestead.api.wire import COLOUR, Box, Point, Wire, limits_like
 from dunestead.core.figures import Cutter, Press
 from dunestead.core.job.job import PatchChoice
-from dunestead.core.records import CutSettings, OwnPaint, Recipe, Stock, Swatch
+from dunestead.core.records import CutSettings, OwnPaint, Swatch, TestCut
 
 __all__ = [
     "AdviceIn",
@@ -18,10 +18,9 @@ __all__ = [
     "CutSettingsIn",
     "CutterIn",
     "PatchIn",
-    "RecipeIn",
     "SearchOut",
     "SheetsOut",
-    "StockIn",
+    "TestCutIn",
     "WorkshopOut",
 ]
 
@@ -66,20 +65,6 @@ class CutterIn(Wire):
     force: float
 
 
-class StockIn(Wire):
-    """A roll or a pile of sheets."""
-
-    model_config = limits_like(Stock)
-
-    name: str
-    material: str
-    width: float
-    length: float
-    is_roll: bool = True
-    count: int = 1
-    colour: str | None = Field(None, pattern=COLOUR)
-
-
 class TryIn(Wire):
     """A test cut and what came of it."""
 
@@ -87,10 +72,10 @@ class TryIn(Wire):
     answer: Answer
 
 
-class RecipeIn(Wire):
+class TestCutIn(Wire):
     """A test cut, as far as it has come."""
 
-    model_config = limits_like(Recipe)
+    model_config = limits_like(TestCut)
 
     name: str
     material: str
@@ -108,14 +93,15 @@ class OwnCutterOut(CutterIn):
     key: str
 
 
-class OwnStockOut(StockIn):
-    """Stock on the shelf."""
+class OwnStockOut(BaseModel):
+    """A roll or a pile of sheets in store, to cut from."""
 
     id: int
-    material_name: str
+    name: str
+    material: str
 
 
-class OwnRecipeOut(RecipeIn):
+class OwnTestCutOut(TestCutIn):
     """A test cut on the shelf, and the settings it found."""
 
     id: int
@@ -208,7 +194,7 @@ class WorkshopOut(BaseModel):
 
     cutters: list[OwnCutterOut]
     stock: list[OwnStockOut]
-    recipes: list[OwnRecipeOut]
+    test_cuts: list[OwnTestCutOut]
     classes: list[CutterClassOut]
     presses: list[OwnPressOut]
     paints: list[OwnPaintOut]
@@ -329,7 +315,6 @@ class TrimListOut(BaseModel):
     trims: list[TrimOut]
     offcuts: list[OffcutOut]
     waste: float
-    lacking: float
     too_wide: list[int]
 
 

@@ -12,7 +12,7 @@ from dunestead.core.job.ground import ground_colour
 from dunestead.core.looking.remedies import Tools
 from dunestead.core.plan.offers import in_use, offers_for
 from dunestead.core.plan.plan import Plan
-from dunestead.core.records import CutSettings, Recipe, Try
+from dunestead.core.records import CutSettings, TestCut, Try
 from dunestead.core.sheets.facing import facing_stages
 from dunestead.core.sheets.layout import Sheet
 from dunestead.core.stations.sheets import fewest_in_words
@@ -160,7 +160,6 @@ def _trims(plan: Plan) -> wire.TrimListOut:
         trims=[wire.TrimOut.model_validate(trim, from_attributes=True) for trim in trims.trims],
         offcuts=[wire.OffcutOut.model_validate(offcut, from_attributes=True) for offcut in trims.offcuts],
         waste=trims.waste,
-        lacking=trims.lacking,
         too_wide=list(trims.too_wide),
     )
 
@@ -271,12 +270,10 @@ def workshop_out(records: Records, catalogue: Catalogue) -> wire.WorkshopOut:
             for number, cutter in records.cutters.all().items()
         ],
         stock=[
-            wire.OwnStockOut.model_validate(
-                {"id": number, "material_name": catalogue.material(stock.material).name} | _all_fields(stock)
-            )
-            for number, stock in records.stock.all().items()
+            wire.OwnStockOut(id=number, name=stock.name, material=stock.material)
+            for number, stock in catalogue.stock.items()
         ],
-        recipes=[_recipe(number, recipe, catalogue) for number, recipe in records.recipes.all().items()],
+        test_cuts=[_test_cut(number, test_cut, catalogue) for number, test_cut in records.test_cuts.all().items()],
         classes=[
             wire.CutterClassOut.model_validate({"key": key} | _fields(cutter))
             for key, cutter in own.items()
@@ -313,22 +310,18 @@ def _fields(cutter: object) -> dict[str, object]:
     return {name: getattr(cutter, name) for name in wire.CutterIn.model_fields}
 
 
-def _all_fields(stock: object) -> dict[str, object]:
-    return {name: getattr(stock, name) for name in wire.StockIn.model_fields}
-
-
-def _recipe(number: int, recipe: Recipe, catalogue: Catalogue) -> wire.OwnRecipeOut:
-    cutter = catalogue.cutters.get(recipe.cutter)
-    return wire.OwnRecipeOut(
+def _test_cut(number: int, test_cut: TestCut, catalogue: Catalogue) -> wire.OwnTestCutOut:
+    cutter = catalogue.cutters.get(test_cut.cutter)
+    return wire.OwnTestCutOut(
         id=number,
-        name=recipe.name,
-        material=recipe.material,
-        material_name=catalogue.material(recipe.material).name,
-        cutter=recipe.cutter,
+        name=test_cut.name,
+        material=test_cut.material,
+        material_name=catalogue.material(test_cut.material).name,
+        cutter=test_cut.cutter,
         cutter_name=cutter.name if cutter else "a cutter that is no more",
-        blade=recipe.blade,
-        on=recipe.on,
-        tries=[wire.TryIn(settings=settings_out(one.settings), answer=one.answer) for one in recipe.tries],
-        notes=recipe.notes,
-        found=settings_out(recipe.found) if recipe.found else None,
+        blade=test_cut.blade,
+        on=test_cut.on,
+        tries=[wire.TryIn(settings=settings_out(one.settings), answer=one.answer) for one in test_cut.tries],
+        notes=test_cut.notes,
+        found=settings_out(test_cut.found) if test_cut.found else None,
     )

@@ -28,9 +28,11 @@ from dunestead.core.painting.coatings import ROLE_NAMES, Coating, where_of
 from dunestead.core.painting.mixing import MixPart
 from dunestead.core.plan.coats import PlannedCoating, under_of
 from dunestead.core.plan.plan import Plan, materials_of, method_work
-from dunestead.core.records import CutSettings, Hours, OwnPaint, Stock, Swatch
+from dunestead.core.records import CutSettings, Hours, OwnPaint, Swatch
 from dunestead.core.stations.graph import phase_of
 from dunestead.core.stations.station import Station
+from dunestead.core.stores.items import Item
+from dunestead.core.stores.ledger import Move
 from dunestead.core.tacking.laying import LayRules
 from dunestead.core.tacking.methods import MethodFit, rank_methods
 from dunestead.core.units import show_length
@@ -341,7 +343,8 @@ _LIMITED: Mapping[str, type] = {
     "trace": TraceSettings,
     "cut": CutSettings,
     "cutter": Cutter,
-    "stock": Stock,
+    "item": Item,
+    "move": Move,
     "kept": StoredBlank,
     "log": LogEntry,
 }

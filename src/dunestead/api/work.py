@@ -98,6 +98,16 @@ def set_begun(job_id: int, given: wire.BegunIn, query_data: wire.UnitQuery) -> w
     return worked(job_id, query_data)
 
 
+@work.post("/tasks/dried")
+@work.input(wire.BegunIn, arg_name="given")
+@work.input(wire.UnitQuery, location="query")
+@work.output(wire.WorkOut)
+def set_dried(job_id: int, given: wire.BegunIn, query_data: wire.UnitQuery) -> wire.WorkOut:
+    """Log that a coat was found dry to the touch just now; how long it took is learnt from."""
+    bench().dried(job_id, given.task, made_on())
+    return worked(job_id, query_data)
+
+
 @work.post("/tasks/mark")
 @work.input(wire.MarkIn, arg_name="given")
 @work.input(wire.UnitQuery, location="query")

@@ -90,6 +90,15 @@ def clocks_out(opened: OpenJob, unit: str) -> list[wire.ClockOut]:
     return [wire.ClockOut(**clock_entries(opened, clock, unit)) for clock in opened.progress.clocks()[:_MOST_CLOCKS]]
 
 
+def _drying(progress: Progress, task: Task) -> str | None:
+    """Return the coat that a task waits for and of which nobody has said yet that it is dry to the touch."""
+    for wait in task.after:
+        coat = progress.graph.by_id.get(wait.task)
+        if coat and coat.coat is not None and progress.done(coat) and progress.dried(coat) is None:
+            return coat.id
+    return None
+
+
 def clock_entries(opened: OpenJob, clock: Clock, unit: str) -> dict[str, Any]:
     """Return the entries of `ClockOut`."""
     task = clock.task
@@ -101,6 +110,7 @@ def clock_entries(opened: OpenJob, clock: Clock, unit: str) -> dict[str, Any]:
         "opens": clock.opens,
         "closes": clock.closes,
         "late": too_late(opened.plan.choices.material.kind) if task.station == "peel" else "",
+        "drying": _drying(opened.progress, task),
     }
 
 
@@ -156,7 +166,7 @@ class _TaskViews:
 
     def _of_copy(self, tasks: Sequence[Task], copy: int) -> list[Task]:
         """Return the tasks of one copy; of its masks those of the set that it is painted through."""
-        first = (self._opened.plan.set_of(copy) - 1) * max(self._opened.plan.choices.material.uses, 1) + 1
+        first = (self._opened.plan.set_of(copy) - 1) * self._opened.plan.prints_of_a_mask + 1
         return [
             task for task in tasks if task.copy is None or task.copy == (first if task.station in _PER_SET else copy)
         ]

@@ -18,14 +18,12 @@ from dunestead.core.limits import check_limits
 from dunestead.core.records import (
     CutSettings,
     OwnPaint,
-    Recipe,
-    Stock,
     Swatch,
+    TestCut,
     Tools,
     Try,
     check_paint,
-    check_recipe,
-    check_stock,
+    check_test_cut,
 )
 from dunestead.formats.photo import clean_photo
 from dunestead.formats.sheet_files import sheet_file
@@ -59,20 +57,13 @@ def _press(given: wire.PressIn) -> Press:
     return press
 
 
-def _stock(given: wire.StockIn) -> Stock:
-    bench().catalogue.material(given.material)
-    stock = Stock(**given.model_dump())
-    check_stock(stock)
-    return stock
-
-
-def _recipe(given: wire.RecipeIn) -> Recipe:
+def _test_cut(given: wire.TestCutIn) -> TestCut:
     catalogue = bench().catalogue
     catalogue.material(given.material)
     catalogue.cutter(given.cutter)
-    recipe = Recipe(**given.model_dump(exclude={"tries"}), tries=_tries(given.tries))
-    check_recipe(recipe)
-    return recipe
+    test_cut = TestCut(**given.model_dump(exclude={"tries"}), tries=_tries(given.tries))
+    check_test_cut(test_cut)
+    return test_cut
 
 
 def _tries(given: list[wire.TryIn]) -> tuple[Try, ...]:
@@ -83,8 +74,7 @@ def _shelf(kind: str) -> Shelf[Any]:
     records = bench().records
     shelves: dict[str, Shelf[Any]] = {
         "cutters": records.cutters,
-        "stock": records.stock,
-        "recipes": records.recipes,
+        "test-cuts": records.test_cuts,
         "presses": records.presses,
         "paints": records.paints,
         "swatches": records.swatches,
@@ -225,46 +215,30 @@ def set_tools(given: wire.ToolsIn) -> wire.WorkshopOut:
     return _kept(lambda: bench().records.keep_tools(Tools(tuple(sorted(set(given.owned))))))
 
 
-@workshop.post("/stock")
-@workshop.input(wire.StockIn, arg_name="given")
+@workshop.post("/test-cuts")
+@workshop.input(wire.TestCutIn, arg_name="given")
 @workshop.output(wire.WorkshopOut, status_code=201)
-def add_stock(given: wire.StockIn) -> wire.WorkshopOut:
-    """Keep a roll or a pile of sheets."""
-    return _kept(lambda: _shelf("stock").add(_stock(given)))
-
-
-@workshop.put("/stock/<int:number>")
-@workshop.input(wire.StockIn, arg_name="given")
-@workshop.output(wire.WorkshopOut)
-def change_stock(number: int, given: wire.StockIn) -> wire.WorkshopOut:
-    """Change a roll or a pile: what is left of it, say."""
-    return _kept(lambda: _shelf("stock").change(number, _stock(given)))
-
-
-@workshop.post("/recipes")
-@workshop.input(wire.RecipeIn, arg_name="given")
-@workshop.output(wire.WorkshopOut, status_code=201)
-def add_recipe(given: wire.RecipeIn) -> wire.WorkshopOut:
+def add_test_cut(given: wire.TestCutIn) -> wire.WorkshopOut:
     """Keep a test cut, as far as it has come."""
-    return _kept(lambda: _shelf("recipes").add(_recipe(given)))
+    return _kept(lambda: _shelf("test-cuts").add(_test_cut(given)))
 
 
-@workshop.put("/recipes/<int:number>")
-@workshop.input(wire.RecipeIn, arg_name="given")
+@workshop.put("/test-cuts/<int:number>")
+@workshop.input(wire.TestCutIn, arg_name="given")
 @workshop.output(wire.WorkshopOut)
-def change_recipe(number: int, given: wire.RecipeIn) -> wire.WorkshopOut:
+def change_test_cut(number: int, given: wire.TestCutIn) -> wire.WorkshopOut:
     """Go on with a test cut."""
-    return _kept(lambda: _shelf("recipes").change(number, _recipe(given)))
+    return _kept(lambda: _shelf("test-cuts").change(number, _test_cut(given)))
 
 
-@workshop.delete("/<any(cutters, stock, recipes, presses, paints, swatches):kind>/<int:number>")
+@workshop.delete("/<any(cutters, 'test-cuts', presses, paints, swatches):kind>/<int:number>")
 @workshop.output(wire.WorkshopOut)
 def drop_record(kind: str, number: int) -> wire.WorkshopOut:
     """Take a record off its shelf."""
     return _kept(lambda: _shelf(kind).drop(number))
 
 
-@workshop.post("/<any(cutters, stock, recipes, presses, paints, swatches):kind>/<int:number>/undo")
+@workshop.post("/<any(cutters, 'test-cuts', presses, paints, swatches):kind>/<int:number>/undo")
 @workshop.output(wire.WorkshopOut)
 def undo_record(kind: str, number: int) -> wire.WorkshopOut:
     """Take the last change of a record back, or bring it back."""

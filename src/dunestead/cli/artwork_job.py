@@ -1,6 +1,5 @@
 """One artwork as a job: on a blank with room all around, so that it is reckoned as the page reckons it."""
 
-import math
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 from pathlib import Path
@@ -150,7 +149,7 @@ def _on_cutter(job: Job, material: Material, sheets: SheetOptions, catalogue: Ca
     width, length = sheets.reach
     usual = catalogue.cutter(job.sheets.cutter)
     cutter = replace(usual, key="given", name="Cutter", reach_width=width, reach_length=length)
-    stock = Stock("As much as it takes", material.key, width + _SPARE, math.inf)
+    stock = Stock("As much as it takes", material.key, width + _SPARE)
     figures = dict(catalogue.workshop) | ({"patch_gap": sheets.gap} if sheets.gap is not None else {})
     catalogue = replace(catalogue, cutters={**catalogue.cutters, "given": cutter}, stock={1: stock}, workshop=figures)
     job = altered(

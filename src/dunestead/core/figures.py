@@ -10,7 +10,7 @@ from typing import Literal, TypeVar
 
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.limits import REQUIRED, check_limits, limited
-from dunestead.core.records import Held, Recipe, Stock, Swatch
+from dunestead.core.records import Held, KeptMask, Stock, Swatch, TestCut
 
 __all__ = [
     "Catalogue",
@@ -268,8 +268,8 @@ class Method:
         The passes of the plate, as `tack-press` and `tack-press-again`.
     corner_pins
         Whether corners are pinned through the tape before it comes off.
-    tape
-        What carries it, None where nothing does.
+    tape, carrier
+        What carries it, in words, and which kind of tape that is; None where nothing does.
     tape_optional, strong_tape
         Whether a mask in one piece travels without it; whether it lifts paint that is not dry enough to use.
     reverse, by_hand
@@ -297,6 +297,7 @@ class Method:
     press: tuple[PressPass, ...] = ()
     corner_pins: bool = False
     tape: str | None = None
+    carrier: str | None = None
     tape_optional: bool = False
     strong_tape: bool = False
     reverse: bool = False
@@ -509,7 +510,7 @@ Row = TypeVar(
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Catalogue:
-    """All figures, by key, and the maker's own stock and recipes by number.
+    """All figures, by key, and by number the maker's own stock, masks that are kept, and test cuts.
 
     ``figures`` explains each number: table, key, field. ``amounts`` is by which factor own jobs took other amounts of
     a paint on a surface than the table says; ``pressed`` is how masks held in them, by material, surface, method and
@@ -532,10 +533,11 @@ class Catalogue:
     figures: Mapping[tuple[str, str, str], Figure]
     workshop: Mapping[str, float]
     stock: Mapping[int, Stock] = field(default_factory=dict)
+    kept_masks: Mapping[int, KeptMask] = field(default_factory=dict)
     owned: frozenset[str] | None = None
     pressed: Mapping[tuple[str, str, str, int], Held] = field(default_factory=dict)
     swatches: tuple[Swatch, ...] = ()
-    recipes: Mapping[int, Recipe] = field(default_factory=dict)
+    test_cuts: Mapping[int, TestCut] = field(default_factory=dict)
     amounts: Mapping[str, float] = field(default_factory=dict)
 
     def surface(self, key: str) -> Surface:

@@ -15,18 +15,18 @@ __all__ = [
     "CutSettings",
     "Held",
     "Hours",
+    "KeptMask",
     "OwnPaint",
     "Pressed",
-    "Recipe",
     "Stock",
     "Swatch",
+    "TestCut",
     "Tools",
     "Try",
     "check_hours",
     "check_paint",
-    "check_recipe",
     "check_settings",
-    "check_stock",
+    "check_test_cut",
 ]
 
 Answer = Literal["not-through", "clean", "into-backing", "tears"]
@@ -38,29 +38,37 @@ _MOST_TRIES = 60
 
 @dataclass(frozen=True, slots=True)
 class Stock:
-    """A roll, or a pile of sheets, of mask material that a maker has.
+    """A roll, or a pile of sheets, that masks are cut from; how much there is of it the stores say.
 
     Attributes
     ----------
     material
         Key of the catalogue.
     width, length
-        Width of the roll or sheet; what is left on the roll, or the length of one sheet. mm.
+        Width of the roll or sheet; length of one sheet, None for a roll. mm.
     is_roll
         Whether it is a roll.
-    count
-        How many sheets are left; 1 for a roll.
     colour
         As it is, None as it usually comes.
+    number
+        Its number in store, None where it is none of the maker's own.
     """
 
-    name: str = limited(REQUIRED, "name of the material in store", 1, 120, "letters")
-    material: str = REQUIRED
-    width: float = limited(REQUIRED, "width of the material", 10.0, 5000.0, "mm")
-    length: float = limited(REQUIRED, "length of the material", 0.0, 1_000_000.0, "mm")
+    name: str
+    material: str
+    width: float
+    length: float | None = None
     is_roll: bool = True
-    count: int = limited(1, "as a count of sheets", 0, 100_000)
     colour: str | None = None
+    number: int | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class KeptMask:
+    """A mask in store that is used again: its material, and what tells its design from others."""
+
+    material: str
+    design: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -139,7 +147,7 @@ class Held:
 
 
 @dataclass(frozen=True, slots=True)
-class Recipe:
+class TestCut:
     """Settings found for a material on a cutter, with the tries that led there.
 
     Attributes
@@ -152,7 +160,7 @@ class Recipe:
         The day.
     """
 
-    name: str = limited(REQUIRED, "name of the recipe", 1, 120, "letters")
+    name: str = limited(REQUIRED, "name of the test cut", 1, 120, "letters")
     material: str = REQUIRED
     cutter: str = REQUIRED
     blade: Blade = REQUIRED
@@ -171,14 +179,14 @@ def check_settings(settings: CutSettings) -> None:
     check_limits(settings)
 
 
-def check_recipe(recipe: Recipe) -> None:
-    """Raise `BadInput` when a recipe cannot be kept."""
-    check_limits(recipe)
-    if recipe.blade not in BLADES:
-        raise UnknownKey("state of the blade", recipe.blade, list(BLADES))
-    if len(recipe.tries) > _MOST_TRIES:
-        raise BadInput(f"A recipe holds {_MOST_TRIES} tries.", "Begin a new one.")
-    for tried in recipe.tries:
+def check_test_cut(test_cut: TestCut) -> None:
+    """Raise `BadInput` when a test cut cannot be kept."""
+    check_limits(test_cut)
+    if test_cut.blade not in BLADES:
+        raise UnknownKey("state of the blade", test_cut.blade, list(BLADES))
+    if len(test_cut.tries) > _MOST_TRIES:
+        raise BadInput(f"A test cut holds {_MOST_TRIES} tries.", "Begin a new one.")
+    for tried in test_cut.tries:
         if tried.answer not in ANSWERS:
             raise UnknownKey("answer", tried.answer, list(ANSWERS))
         check_limits(tried.settings)
@@ -261,8 +269,3 @@ def check_hours(hours: Hours) -> None:
         raise BadInput("The day at the bench is shorter than an hour.", "Give an end at least an hour after the begin.")
     if not hours.days or not set(hours.days) <= set(range(7)):
         raise BadInput("There is no day on which somebody works.", "Choose one day of the week at least.")
-
-
-def check_stock(stock: Stock) -> None:
-    """Raise `BadInput` when stock cannot be kept."""
-    check_limits(stock)

@@ -18,10 +18,11 @@ from dunestead.core.job.log import LogEntry
 from dunestead.core.looking.look import look_at
 from dunestead.core.mask.fates import Fate
 from dunestead.core.painting.coatings import Coating
-from dunestead.core.records import Stock, Swatch
+from dunestead.core.records import Swatch
 from dunestead.core.stations.station import ORDER
 from dunestead.demo.earlier import fill_earlier
 from dunestead.demo.scan import CORNERS, scan_of_gull
+from dunestead.demo.stores import fill_stores
 from dunestead.workshop.workbench import Workbench
 
 __all__ = ["EXAMPLES", "begin_example", "fill_demo"]
@@ -60,8 +61,7 @@ def fill_demo(workbench: Workbench) -> None:
     for paint, surface, coats, colour, result, note in _SWATCHES:
         swatch = Swatch(paint, surface, date(2026, 5, 2), coats, colour, result, note)
         workbench.records.swatches.add(swatch)
-    for stock in _STORE:
-        workbench.records.stock.add(stock)
+    fill_stores(workbench)
     workbench.refresh()
     # First, for all that follows is reckoned by what they teach.
     fill_earlier(workbench)
@@ -91,13 +91,6 @@ def _made(workbench: Workbench, demo: _DemoJob) -> Job:
     for change in demo.changes:
         job = change(job, workbench)
     return job
-
-
-# Rolls wide enough for a mask without a seam.
-_STORE = (
-    Stock("Wide roll of permanent vinyl", "vinyl-permanent", 610.0, 9_000.0),
-    Stock("Wide roll of removable vinyl", "vinyl-removable", 610.0, 12_000.0),
-)
 
 
 # What the row has tried on which surface: paint, surface, coats, colour, result, note.

@@ -131,7 +131,7 @@ def _facts(plan: Plan, unit: str, copy: int) -> str:
 
 def _is_of(plan: Plan, task: Task, copy: int) -> bool:
     """Say whether a task belongs to one copy; of the weeding, to the set that it is painted through."""
-    first = (plan.set_of(copy) - 1) * max(plan.choices.material.uses, 1) + 1
+    first = (plan.set_of(copy) - 1) * plan.prints_of_a_mask + 1
     return task.copy in (None, first if task.station == "weed" else copy)
 
 

@@ -9,7 +9,7 @@ from datetime import UTC, datetime, timedelta
 from typing import Any, Literal
 
 from pydantic import TypeAdapter, ValidationError
-from sqlalchemy import Engine, delete, func, select
+from sqlalchemy import Engine, Subquery, delete, func, select
 from sqlalchemy.orm import Session
 
 from dunestead.core.errors import Clash, DamagedJob, NoSuchThing, NotNow
@@ -17,10 +17,12 @@ from dunestead.core.job.job import Job
 from dunestead.core.job.log import LogEntry
 from dunestead.core.learning.finished import Finished
 from dunestead.core.progress import KEEPING, past_stopping, tell
+from dunestead.core.stores.ledger import Move
 from dunestead.store.database import Sessions
+from dunestead.store.ledger import write_moves
 from dunestead.store.models import ArtworkRow, FinishedRow, JobRow, LogRow, RevisionRow
 
-__all__ = ["KEPT_DAYS", "UNDO_STEPS", "BoardRow", "JobHead", "JobStore", "StoredJob", "Where"]
+__all__ = ["KEPT_DAYS", "UNDO_STEPS", "BoardRow", "JobHead", "JobStore", "NeedsRow", "StoredJob", "Where"]
 
 # So many changes can be taken back; older revisions are let go.
 UNDO_STEPS = 250
@@ -91,6 +93,17 @@ class BoardRow:
     logged: int
     key: str | None
     card: str | None
+
+
+@dataclass(frozen=True, slots=True)
+class NeedsRow:
+    """What a job on the board will still take out of the stores, as it was reckoned last, in JSON, and from what."""
+
+    id: int
+    version: int
+    logged: int
+    key: str | None
+    needs: str | None
 
 
 class JobStore:
@@ -281,8 +294,11 @@ class JobStore:
         version: int | None,
         entries: Sequence[LogEntry],
         finished: Finished | AsIs | None = AS_IS,
+        moves: Sequence[Move] = (),
     ) -> None:
-        """Add rows to a job's log, and keep how it stands in short once it is finished; None where it is not.
+        """Add rows to a job's log, and what that took out of the stores.
+
+        How it stands in short once it is finished is kept with it; None where it is not.
 
         Raises
         ------
@@ -295,6 +311,7 @@ class JobStore:
                 _expect(session, row, version)
             signed = [entry if entry.by else replace(entry, by=self._by()) for entry in entries]
             session.add_all(self._row_of(job_id, entry) for entry in signed)
+            write_moves(session, moves, self._by())
             self._finish(session, job_id, finished)
 
     # --- finished ones ----------------------------------------------------------------------------
@@ -352,7 +369,7 @@ class JobStore:
             "away": JobRow.put_away_at.is_not(None) & JobRow.deleted_at.is_(None),
             "bin": JobRow.deleted_at.is_not(None),
         }[where]
-        logged = select(LogRow.job_id, func.max(LogRow.id).label("last")).group_by(LogRow.job_id).subquery()
+        logged = _newest_rows()
         query = (
             select(JobRow.id, JobRow.version, logged.c.last, JobRow.board_key, JobRow.board)
             .outerjoin(logged, logged.c.job_id == JobRow.id)
@@ -368,6 +385,30 @@ class JobStore:
         with self._sessions.write() as session:
             row = _row(session, job_id)
             row.board_key, row.board = key, card
+
+    # --- the stores -------------------------------------------------------------------------------
+    def needs(self) -> list[NeedsRow]:
+        """Return what each job on the board will still take, as it was reckoned last."""
+        logged = _newest_rows()
+        query = (
+            select(JobRow.id, JobRow.version, logged.c.last, JobRow.needs_key, JobRow.needs)
+            .outerjoin(logged, logged.c.job_id == JobRow.id)
+            .where(JobRow.put_away_at.is_(None) & JobRow.deleted_at.is_(None))
+            .order_by(JobRow.id)
+        )
+        with self._sessions.read() as session:
+            rows = session.execute(query)
+            return [NeedsRow(number, version, last or 0, key, needs) for number, version, last, key, needs in rows]
+
+    def keep_needs(self, job_id: int, key: str, needs: str) -> None:
+        """Keep what a job will still take, as it was reckoned."""
+        with self._sessions.write() as session:
+            row = _row(session, job_id)
+            row.needs_key, row.needs = key, needs
+
+
+def _newest_rows() -> Subquery:
+    return select(LogRow.job_id, func.max(LogRow.id).label("last")).group_by(LogRow.job_id).subquery()
 
 
 def _dumped(job: Job) -> dict[str, Any]:

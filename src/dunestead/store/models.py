@@ -12,7 +12,19 @@ from sqlalchemy import JSON, CheckConstraint, DateTime, ForeignKey, LargeBinary,
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
-__all__ = ["ArtworkRow", "Base", "BlankRow", "CutRunRow", "FinishedRow", "JobRow", "LogRow", "RevisionRow", "ShelfRow"]
+__all__ = [
+    "ArtworkRow",
+    "Base",
+    "BlankRow",
+    "CutRunRow",
+    "FinishedRow",
+    "JobRow",
+    "LedgerRow",
+    "LogRow",
+    "RevisionRow",
+    "SearchRow",
+    "ShelfRow",
+]
 
 
 class UtcTime(TypeDecorator[datetime]):
@@ -47,7 +59,8 @@ class JobRow(Base):
     """A job: which revision is in force, whether it was put away or deleted, and how the board shows it.
 
     ``version`` grows by one with every change, undo and redo: what a change names to say what it was made on.
-    ``board`` is the card as it was drawn last, and ``board_key`` what it was drawn from.
+    ``board`` is the card as it was drawn last, ``needs`` what the job will still take out of the stores; their keys
+    say what they were drawn from.
     """
 
     __tablename__ = "job"
@@ -60,7 +73,9 @@ class JobRow(Base):
     head: Mapped[int]
     version: Mapped[int]
     board: Mapped[str | None] = mapped_column(Text, deferred=True)
-    board_key: Mapped[str | None] = mapped_column(String(120))
+    board_key: Mapped[str | None] = mapped_column(Text)
+    needs: Mapped[str | None] = mapped_column(Text, deferred=True)
+    needs_key: Mapped[str | None] = mapped_column(Text)
     revisions: Mapped[list["RevisionRow"]] = relationship(order_by="RevisionRow.seq", cascade="all, delete-orphan")
 
 
@@ -99,6 +114,24 @@ class FinishedRow(Base):
 
     job_id: Mapped[int] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
     state: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class LedgerRow(Base):
+    """What went in or out of the stores; rows are added and never changed. What is left is their sum."""
+
+    __tablename__ = "ledger"
+
+    id: Mapped[int] = mapped_column(primary_key=True, autoincrement=True)
+    item: Mapped[int] = mapped_column(index=True)
+    amount: Mapped[float]
+    why: Mapped[str] = mapped_column(String(20))
+    at: Mapped[datetime] = mapped_column(UtcTime)
+    # A job that is erased has still taken what it took.
+    job: Mapped[int | None] = mapped_column(index=True)
+    task: Mapped[str] = mapped_column(String(120))
+    batch: Mapped[int]
+    note: Mapped[str] = mapped_column(Text)
+    by: Mapped[str] = mapped_column(Text)
 
 
 class ShelfRow(Base):

@@ -1,6 +1,6 @@
 """The maker's own records: cutters, mask material in store, test cuts. Each change can be taken back."""
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from typing import Any, Generic, Literal, TypeVar
 
@@ -12,14 +12,16 @@ from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.figures import Catalogue, Cutter, Paint, Press
 from dunestead.core.learning.costs import Rates
 from dunestead.core.learning.learnt import Learning
-from dunestead.core.records import Hours, OwnPaint, Pressed, Recipe, Stock, Swatch, Tools
+from dunestead.core.records import Hours, OwnPaint, Pressed, Swatch, TestCut, Tools
+from dunestead.core.stores.items import Item, kept_masks_in, stock_in
 from dunestead.store.database import Sessions
+from dunestead.store.ledger import Ledger
 from dunestead.store.models import ShelfRow
 
 __all__ = ["Records", "Shelf", "open_records"]
 
 Kind = Literal[
-    "cutter", "stock", "recipe", "press", "tools", "pressed", "hours", "paint", "swatch", "learning", "rates"
+    "cutter", "item", "test-cut", "press", "tools", "pressed", "hours", "paint", "swatch", "learning", "rates"
 ]
 Record = TypeVar("Record")
 _MOST = 500
@@ -56,8 +58,11 @@ class Shelf(Generic[Record]):
         with self._sessions.read() as session:
             return self._shape.validate_python(self._row(session, number).state)
 
-    def add(self, record: Record, *, lets_go: bool = False) -> int:
-        """Keep a new record and return its number; where there are too many the oldest is let go, or it is refused."""
+    def add(self, record: Record, *, lets_go: bool = False, also: Callable[[Session, int], None] | None = None) -> int:
+        """Keep a new record and return its number; where there are too many the oldest is let go, or it is refused.
+
+        What else belongs to it is written in the same transaction.
+        """
         with self._sessions.write() as session:
             kept = session.scalars(select(ShelfRow).where(ShelfRow.kind == self._kind).order_by(ShelfRow.id)).all()
             if lets_go and len(kept) >= _MOST:
@@ -67,6 +72,8 @@ class Shelf(Generic[Record]):
             row = ShelfRow(kind=self._kind, state=self._dumped(record), before=None, gone=False)
             session.add(row)
             session.flush()
+            if also:
+                also(session, row.id)
             return row.id
 
     def change(self, number: int, record: Record) -> None:
@@ -120,11 +127,11 @@ class Shelf(Generic[Record]):
 
 @dataclass(frozen=True, slots=True)
 class Records:
-    """The maker's own cutters, stock, test cuts and plates, what tools there are, and what held."""
+    """The maker's own cutters, what is in store, test cuts and plates, what tools there are, and what held."""
 
     cutters: Shelf[Cutter]
-    stock: Shelf[Stock]
-    recipes: Shelf[Recipe]
+    items: Shelf[Item]
+    test_cuts: Shelf[TestCut]
     presses: Shelf[Press]
     tools: Shelf[Tools]
     pressed: Shelf[Pressed]
@@ -133,6 +140,7 @@ class Records:
     swatches: Shelf[Swatch]
     learning: Shelf[Learning]
     rates: Shelf[Rates]
+    ledger: Ledger
 
     def keep_pressed(self, pressed: Pressed) -> None:
         """Keep how a mask was pressed, in place of what is known of the same way of pressing in the same job."""
@@ -150,6 +158,12 @@ class Records:
             self.tools.add(tools)
         else:
             self.tools.change(known, tools)
+
+    def worn_masks(self) -> list[tuple[Item, float]]:
+        """Return the masks that were worn out, each with the prints it gave in all."""
+        worn = {number: one for number, one in self.items.gone().items() if one.worn}
+        used = self.ledger.used() if worn else {}
+        return [(one, one.prints_before + used.get(number, 0.0)) for number, one in worn.items()]
 
     def learning_kept(self) -> Learning:
         """Return what the maker made of what was learnt."""
@@ -206,15 +220,16 @@ class Records:
 
         A cutter or plate that was taken out stays known, for jobs may be planned for it.
         """
-        tools = next(iter(self.tools.all().values()), None)
+        tools, items = next(iter(self.tools.all().values()), None), self.items.all()
         return replace(
             catalogue,
             cutters={**catalogue.cutters, **_own(self.cutters)},
             presses={**catalogue.presses, **_own(self.presses)},
             paints={**catalogue.paints, **_own_paints(self.paints, catalogue)},
             swatches=tuple(self.swatches.all().values()),
-            stock=self.stock.all(),
-            recipes=self.recipes.all(),
+            stock=stock_in(items),
+            kept_masks=kept_masks_in(items),
+            test_cuts=self.test_cuts.all(),
             owned=None if tools is None else frozenset(tools.owned),
         )
 
@@ -253,12 +268,12 @@ def _own_paints(shelf: Shelf[OwnPaint], catalogue: Catalogue) -> dict[str, Paint
     }
 
 
-def open_records(engine: Engine) -> Records:
-    """Return all shelves of a database."""
+def open_records(engine: Engine, by: Callable[[], str] = str) -> Records:
+    """Return all shelves of a database, and the ledger of the stores, signed by who is at work."""
     return Records(
         Shelf(engine, "cutter", TypeAdapter(Cutter)),
-        Shelf(engine, "stock", TypeAdapter(Stock)),
-        Shelf(engine, "recipe", TypeAdapter(Recipe)),
+        Shelf(engine, "item", TypeAdapter(Item)),
+        Shelf(engine, "test-cut", TypeAdapter(TestCut)),
         Shelf(engine, "press", TypeAdapter(Press)),
         Shelf(engine, "tools", TypeAdapter(Tools)),
         Shelf(engine, "pressed", TypeAdapter(Pressed)),
@@ -267,4 +282,5 @@ def open_records(engine: Engine) -> Records:
         Shelf(engine, "swatch", TypeAdapter(Swatch)),
         Shelf(engine, "learning", TypeAdapter(Learning)),
         Shelf(engine, "rates", TypeAdapter(Rates)),
+        Ledger(engine, by),
     )

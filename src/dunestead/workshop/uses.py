@@ -79,9 +79,11 @@ class OwnRecords:
         known, pressed = self._catalogue, (uses.material, uses.surface)
         return (
             known.cutters.get(uses.cutter),
+            known.materials.get(uses.material),
             known.presses.get(uses.press),
             known.stock.get(int(uses.stock)) if uses.stock.isascii() and uses.stock.isdigit() else None,
-            [one for one in known.recipes.values() if one.material == uses.material],
+            sorted(known.kept_masks.items()),
+            [one for one in known.test_cuts.values() if one.material == uses.material],
             None if known.owned is None else sorted(known.owned),
             sorted((way, held) for way, held in known.pressed.items() if way[:2] == pressed),
             [known.paints.get(paint) for paint in uses.paints],

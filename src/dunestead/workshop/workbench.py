@@ -30,7 +30,15 @@ from dunestead.core.job.job import Job, Record, altered, fits, materials_for, st
 from dunestead.core.job.log import LogEntry
 from dunestead.core.learning.costs import costs_of
 from dunestead.core.learning.finished import Finished, finished_of
-from dunestead.core.learning.learnt import Learning, Learnt, learnt_of, lessons_in, lessons_of_pressing, taught
+from dunestead.core.learning.learnt import (
+    Learning,
+    Learnt,
+    learnt_of,
+    lessons_in,
+    lessons_of_masks,
+    lessons_of_pressing,
+    taught,
+)
 from dunestead.core.learning.lessons import closed_at
 from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import Look, look_at
@@ -59,10 +67,12 @@ from dunestead.workshop.cards import Cards
 from dunestead.workshop.clock import Clock
 from dunestead.workshop.clocks import Clocks
 from dunestead.workshop.cutting_room import CuttingRoom
+from dunestead.workshop.needs import Needs
 from dunestead.workshop.opened import UNRECKONED, Mending, OpenJob
 from dunestead.workshop.plans import Plans, Reckoned
 from dunestead.workshop.searches import Searches
 from dunestead.workshop.sources import StoredSources
+from dunestead.workshop.storeroom import Storeroom
 from dunestead.workshop.uses import OwnRecords, uses_of
 
 __all__ = ["Change", "Workbench", "with_fates"]
@@ -102,6 +112,8 @@ class Workbench:
         self._plans = plans or Plans()
         self.cards = Cards(store, self.open, catalogue)
         self.clocks = Clocks(store, self.open)
+        self.needs = Needs(store, self.open, catalogue)
+        self.stores = Storeroom(records, self.needs, lambda: self.catalogue, self.clock)
         self.records_state = -1
         self.refresh()
 
@@ -120,6 +132,7 @@ class Workbench:
         catalogue = taught(own_catalogue, self.learnt)
         self._figures = (catalogue, OwnRecords(catalogue))
         self.cards.refresh(self._figures[1])
+        self.needs.refresh(self._figures[1])
 
     def close(self) -> None:
         """End what goes on between requests: the database is another one now."""
@@ -335,6 +348,10 @@ class Workbench:
         stored = self._store.get(job_id)
         return stored.job, stored.log
 
+    def job_names(self) -> dict[int, str]:
+        """Return what each job that is not deleted is called."""
+        return self._store.names()
+
     def file(self, key: str) -> bytes:
         """Return the bytes of a kept file."""
         return self._store.file(key)
@@ -482,7 +499,11 @@ class Workbench:
     def _learnt(self, own_catalogue: Catalogue) -> dict[str, Learnt]:
         pressed = self.records.pressed.all().values()
         names = self._store.names() if pressed else {}
-        lessons = [*lessons_in(self.finished), *lessons_of_pressing(pressed, names, own_catalogue)]
+        lessons = [
+            *lessons_in(self.finished),
+            *lessons_of_pressing(pressed, names, own_catalogue),
+            *lessons_of_masks(self.records.worn_masks(), own_catalogue),
+        ]
         return learnt_of(lessons, self.records.learning_kept(), own_catalogue)
 
     def _relearn(self, moved: int | None = None) -> None:
@@ -550,7 +571,8 @@ class Workbench:
         check_limits(entry)
         # What closes a job makes it teach; taken back, it teaches nothing any more.
         finished = self._finished(job_id, opened.plan, opened.graph, (*opened.log, entry))
-        self._store.write(job_id, version, [entry], finished)
+        moves = self.stores.moves_for(opened, task, moment, done=done)
+        self._store.write(job_id, version, [entry], finished, moves)
         if finished or closed_at(opened.log):
             self._relearn()
 
@@ -627,6 +649,23 @@ class Workbench:
         if not opened.progress.lifted(task.call.again or task.id):
             self.records.keep_pressed(record)
             self.refresh()
+
+    def dried(self, job_id: int, task_id: str, version: int | None = None) -> None:
+        """Log that a coat was found dry to the touch just now.
+
+        Raises
+        ------
+        BadInput
+            When it is no coat, or it is not on yet.
+        """
+        opened, now = self.open(job_id, "mm"), self.clock.now()
+        task = _task(opened.graph, task_id)
+        done = opened.progress.done(task) if task.coating is not None else None
+        if done is None:
+            raise BadInput("No coat is drying there.", "Tick the coat off first; then say when it is dry to the touch.")
+        entry = LogEntry("dried", task.id, now, took=max((now - done.at).total_seconds(), 0.0))
+        check_limits(entry)
+        self._store.write(job_id, version, [entry])
 
     def rehearsed(self, job_id: int, seconds: float, slips: int, version: int | None = None) -> None:
         """Log a weeding that was rehearsed on the screen, how long it took and how many pulls were wrong."""

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from dunestead.core.figures import Cutter, Material
-from dunestead.core.records import CutSettings, Recipe, Try
+from dunestead.core.records import CutSettings, TestCut, Try
 
 __all__ = ["Advice", "advise_next", "proposed", "starting_settings"]
 
@@ -36,12 +36,12 @@ def starting_settings(material: Material, cutter: Cutter) -> CutSettings:
     return CutSettings(force, passes, min(max(material.speed, cutter.slowest), cutter.fastest))
 
 
-def proposed(recipes: Sequence[Recipe], material: Material, cutter: Cutter) -> tuple[CutSettings, str]:
+def proposed(test_cuts: Sequence[TestCut], material: Material, cutter: Cutter) -> tuple[CutSettings, str]:
     """Return the settings of the newest clean test cut of a material on a cutter, else where to start; and why."""
-    own = [r for r in recipes if r.material == material.key and r.cutter == cutter.key and r.found]
+    own = [r for r in test_cuts if r.material == material.key and r.cutter == cutter.key and r.found]
     if not own:
         return starting_settings(material, cutter), "A usual start; a test cut says whether it holds here."
-    newest = max(own, key=lambda recipe: recipe.on)
+    newest = max(own, key=lambda test_cut: test_cut.on)
     found = newest.found
     assert found is not None
     return found, f"Cut cleanly on {newest.on:%d %b %Y} with a {newest.blade} blade."

@@ -191,6 +191,10 @@ class SheetsEntry:
         Whether the cheapest layout is wanted, or the one with fewest sheets, or with fewest seams.
     patch_choices, packing
         What the maker chose for patches, and a packing found by a longer search.
+    offcuts
+        Whether a sheet is cut from an offcut in store where one is large enough.
+    kept_masks
+        Numbers in store of the masks that are used again, in the order of the masks; nothing is cut then.
     """
 
     cutter: str = "table-long"
@@ -201,6 +205,8 @@ class SheetsEntry:
     aim: Aim = "price"
     patch_choices: tuple[PatchChoice, ...] = ()
     packing: tuple[KeptSpot, ...] = ()
+    offcuts: bool = True
+    kept_masks: tuple[int, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

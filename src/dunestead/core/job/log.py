@@ -24,6 +24,7 @@ LogKind = Literal[
     "marked",
     "unmarked",
     "mended",
+    "dried",
     "handed-out",
 ]
 KINDS: tuple[LogKind, ...] = get_args(LogKind)
@@ -40,7 +41,7 @@ class LogEntry:
         something counted; rests where the mask lifted, or held after all; a file handed out although something red
         stood in the way; a weeding rehearsed; how a mask was really
         pressed; what a tape read around a laid mask or across a seam; the first stroke of a task;
-        a place marked for a second look, no longer marked, or mended.
+        a place marked for a second look, no longer marked, or mended; a coat that was found dry to the touch.
     task
         Id of the task it is about, or the name of the file.
     at
@@ -52,7 +53,7 @@ class LogEntry:
     what, count
         What was counted, and how many there were; of a rehearsal the slips.
     took
-        Seconds a rehearsal took, or a rest of the plate.
+        Seconds a rehearsal took, a rest of the plate, or a coat to be dry to the touch.
     celsius
         Heat of the plate.
     readings, within, instruction
@@ -76,7 +77,7 @@ class LogEntry:
     what: str = ""
     count: int | None = limited(None, "as a count", 0, 100_000)
     celsius: float | None = limited(None, "heat of the plate", 0.0, 300.0, "C")
-    took: float | None = limited(None, "time it took", 0.0, 86_400.0, "s")
+    took: float | None = limited(None, "time it took", 0.0, 2_592_000.0, "s")
     reason: str = limited("", "reason", 0, 500, "letters")
     readings: Mapping[str, tuple[float, ...]] = field(default_factory=dict)
     within: bool | None = None

@@ -37,9 +37,8 @@ def usual_stock(material: Material) -> Stock:
         f"{material.name}, as it usually comes",
         material.key,
         material.stock_width,
-        length or math.inf,
+        length,
         length is None,
-        1_000_000 if length else 1,
     )
 
 
@@ -52,8 +51,8 @@ def reach_of(job: Job, choices: Choices, catalogue: Catalogue) -> Reach:
 def reach_on(cutter: Cutter, stock: Stock, overlap: float, catalogue: Catalogue) -> Reach:
     """Return what a cutter reaches on some stock; a sheet of material is laid the way round that serves better."""
     figures = catalogue.workshop
-    sides = [(stock.width, math.inf if stock.is_roll else stock.length)]
-    if not stock.is_roll:
+    sides = [(stock.width, stock.length or math.inf)]
+    if stock.length is not None:
         sides.append((stock.length, stock.width))
     width, length = max(
         ((min(cutter.reach_width, w), min(cutter.reach_length, h)) for w, h in sides), key=lambda wh: wh[0] * wh[1]

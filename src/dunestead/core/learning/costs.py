@@ -151,11 +151,8 @@ def _hours(graph: TaskGraph) -> float:
 
 
 def _bought(plan: Plan, catalogue: Catalogue, rates: Rates) -> Iterator[CostLine]:
-    material = plan.choices.material
-    area = plan.trims.width * plan.trims.length / _MM2_PER_M2
-    each = rates.material_m2.get(material.key, material.price)
-    why = f"{area:.2f} m² of {material.name.lower()}, waste included, at {each:g} a m²."
-    yield CostLine("mask", "Mask material", area * each, why)
+    if plan.is_cut:
+        yield _mask_cost(plan, rates)
     poured: dict[str, tuple[str, float]] = {}
     for coat in plan.coatings:
         before = poured.get(coat.paint.key, ("", 0.0))[1]
@@ -168,9 +165,18 @@ def _bought(plan: Plan, catalogue: Catalogue, rates: Rates) -> Iterator[CostLine
         yield CostLine("blank", "Blanks", money, f"{several(plan.copies, 'blank')} at {plan.job.price.blank_price:g}.")
 
 
+def _mask_cost(plan: Plan, rates: Rates) -> CostLine:
+    material = plan.choices.material
+    area = plan.trims.width * plan.trims.length / _MM2_PER_M2
+    each = rates.material_m2.get(material.key, material.price)
+    why = f"{area:.2f} m² of {material.name.lower()}, waste included, at {each:g} a m²."
+    return CostLine("mask", "Mask material", area * each, why)
+
+
 def _used_up(plan: Plan, figures: Mapping[str, float]) -> Iterator[CostLine]:
-    metres = plan.cut_length / _MM_PER_M
-    yield CostLine("blade", "Blade", metres * figures["price_blade"], f"{metres:.1f} m of cut.")
+    if plan.is_cut:
+        metres = plan.cut_length / _MM_PER_M
+        yield CostLine("blade", "Blade", metres * figures["price_blade"], f"{metres:.1f} m of cut.")
     pins = sum(len(mask.pinning.pins) for mask in plan.masks) * plan.copies
     if pins:
         yield CostLine("pins", "Pins", pins * figures["price_pin"], f"{several(pins, 'pin')}, used again and again.")

@@ -5,13 +5,14 @@ from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, replace
 from datetime import date
 
-from dunestead.core.figures import Catalogue, Figure
+from dunestead.core.figures import Catalogue, Figure, Material, Paint
 from dunestead.core.learning.estimate import factor_of
 from dunestead.core.learning.finished import Finished
-from dunestead.core.learning.lessons import hand_key
+from dunestead.core.learning.lessons import dry_key, force_key, hand_key, uses_key
 from dunestead.core.painting.amount import amount_key, soak_of, spread_of
 from dunestead.core.plan.plan import Plan
 from dunestead.core.records import Held, Pressed
+from dunestead.core.stores.items import Item
 from dunestead.core.work.tasks import Task
 
 __all__ = [
@@ -23,6 +24,7 @@ __all__ = [
     "learnt_of",
     "left_out_key",
     "lessons_in",
+    "lessons_of_masks",
     "lessons_of_pressing",
     "press_key",
     "taught",
@@ -70,6 +72,16 @@ def lessons_of_pressing(pressed: Iterable[Pressed], names: Mapping[int, str], sh
             figure = figure_of(press_key(one.way, what), shipped)
             if figure and one.job in names:
                 found.append(Lesson(one.job, names[one.job], one.on, press_key(one.way, what), value / figure.value))
+    return found
+
+
+def lessons_of_masks(worn: Iterable[tuple[Item, float]], shipped: Catalogue) -> list[Lesson]:
+    """Return what masks teach that are worn out: each with the prints it gave in all."""
+    found = []
+    for item, prints in worn:
+        figure = figure_of(uses_key(item.key), shipped)
+        if figure and item.worn and prints > 0:
+            found.append(Lesson(item.job or 0, item.name, item.worn, uses_key(item.key), prints / figure.value))
     return found
 
 
@@ -168,7 +180,7 @@ def in_use(learnt: Mapping[str, Learnt], tasks: Iterable[Task], plan: Plan) -> l
     """Return what was learnt and some tasks of a plan go by: their times, the plate's heat, the paint they take."""
     if not learnt:
         return []
-    keys: set[str] = set()
+    keys = {force_key(plan.choices.material.key)} if any(task.code == "sheets-test-cut" for task in tasks) else set()
     surface, material, method = plan.choices.surface.key, plan.choices.material.key, plan.method
     ways = [(material, surface, method.key, number) for number in range(1, len(method.press) + 1)]
     pressed = {press_key(way, what) for way in ways for what in ("celsius", "seconds")}
@@ -177,7 +189,10 @@ def in_use(learnt: Mapping[str, Learnt], tasks: Iterable[Task], plan: Plan) -> l
         if task.code.startswith("tack-press") and "pressing" in task.figures:
             keys |= pressed
         if "coating" in task.figures:
-            keys.add(amount_key(task.figures["coating"].paint.key, surface))
+            paint = task.figures["coating"].paint.key
+            keys |= {amount_key(paint, surface), dry_key(paint)}
+        if task.code == "sheets-cut":
+            keys.add(uses_key(material))
     return [one for key, one in learnt.items() if key in keys and one.is_in_force]
 
 
@@ -216,6 +231,8 @@ def figure_of(key: str, shipped: Catalogue) -> Figure | None:
         return shipped.figures.get(("hand", "median", rest))
     if table == "press":
         return _press_figure(rest, shipped)
+    if table in _OF_A_ROW:
+        return _row_figure(table, rest, shipped)
     paint_key, _, surface_key = rest.partition("/")
     if table != "paint" or paint_key not in shipped.paints or surface_key not in shipped.surfaces:
         return None
@@ -227,6 +244,21 @@ def figure_of(key: str, shipped: Catalogue) -> Figure | None:
     spread = spread_of(*(shipped.figures.get(name) for name in ranges))
     about = f"{paint.name} on {surface.name.lower()}: what a square dm takes, one full coat."
     return Figure(value, value / spread, value * spread, "ml", about)
+
+
+# What is learnt of one figure of one row: its table, its name, and what is said of it.
+_OF_A_ROW = {
+    "force": ("material", "force", "the force it is cut with."),
+    "uses": ("material", "uses", "prints from one mask."),
+    "dry": ("paint", "touch", "until it is dry to the touch, at 20 C and 50 % humidity."),
+}
+
+
+def _row_figure(what: str, key: str, shipped: Catalogue) -> Figure | None:
+    table, name, about = _OF_A_ROW[what]
+    rows: Mapping[str, Material | Paint] = shipped.materials if table == "material" else shipped.paints
+    figure = shipped.figures.get((table, key, name))
+    return replace(figure, why=f"{rows[key].name}: {about}") if figure and key in rows else None
 
 
 def _press_figure(rest: str, shipped: Catalogue) -> Figure | None:
@@ -271,7 +303,26 @@ def taught(catalogue: Catalogue, learnt: Mapping[str, Learnt]) -> Catalogue:
             key: one.value / one.table for key, one in learnt.items() if key.startswith("paint/") and one.is_in_force
         },
         pressed=dict(_held(learnt, catalogue)),
+        materials={key: _taught_material(row, learnt) for key, row in catalogue.materials.items()},
+        paints={key: _taught_paint(row, learnt) for key, row in catalogue.paints.items()},
     )
+
+
+def _taught_material(row: Material, learnt: Mapping[str, Learnt]) -> Material:
+    force, uses = learnt.get(force_key(row.key)), learnt.get(uses_key(row.key))
+    if force and force.is_in_force:
+        row = replace(row, force=float(round(force.value)))
+    return replace(row, uses=max(math.floor(uses.value), 1)) if uses and uses.is_in_force else row
+
+
+def _taught_paint(row: Paint, learnt: Mapping[str, Learnt]) -> Paint:
+    """Return a paint that dries as own jobs say; a touch tells nothing of when it may be used or washed."""
+    one = learnt.get(dry_key(row.key))
+    if one is None or not one.is_in_force:
+        return row
+    factor = one.value / one.table
+    touch = min(row.touch * factor, row.handle)
+    return replace(row, touch=touch, next_coat=row.next_coat * factor)
 
 
 def _hands(learnt: Mapping[str, Learnt]) -> Iterator[tuple[str, float]]:

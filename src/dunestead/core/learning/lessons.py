@@ -3,18 +3,34 @@
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
+from statistics import median
 
 from dunestead.core.figures import Catalogue
 from dunestead.core.job.log import LogEntry
 from dunestead.core.learning.happened import Figures, hand_seconds, spans_of
 from dunestead.core.painting.amount import amount_key
 from dunestead.core.plan.plan import Plan
+from dunestead.core.work.coating import coat_code
+from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task, TaskGraph
 
-__all__ = ["CLOSED_BY", "Poured", "closed_at", "hand_key", "poured_of", "taught_by"]
+__all__ = [
+    "CLOSED_BY",
+    "DID_NOT_CUT",
+    "Poured",
+    "closed_at",
+    "dry_key",
+    "force_key",
+    "hand_key",
+    "poured_of",
+    "taught_by",
+    "uses_key",
+]
 
 # The step that closes a job: from then on it teaches.
 CLOSED_BY = "record-written"
+# What went wrong where a force is no example to follow.
+DID_NOT_CUT = "did-not-cut"
 # A figure that makes up less of a stretch than this is not told from it.
 _SHARE = 0.25
 # So much of a stretch must be by hand, not the plate's rest or the knife's run.
@@ -26,6 +42,21 @@ _LEAST_S = 30.0
 def hand_key(name: str) -> str:
     """Return what a figure of the hand is known by among what is learnt."""
     return f"hand/{name}"
+
+
+def force_key(material: str) -> str:
+    """Return what the force a mask material is cut with is known by among what is learnt."""
+    return f"force/{material}"
+
+
+def uses_key(material: str) -> str:
+    """Return what the prints that a mask of a material gives are known by among what is learnt."""
+    return f"uses/{material}"
+
+
+def dry_key(paint: str) -> str:
+    """Return what the time until a paint is dry to the touch is known by among what is learnt."""
+    return f"dry/{paint}"
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,7 +77,13 @@ def closed_at(log: Iterable[LogEntry]) -> datetime | None:
 
 def taught_by(plan: Plan, graph: TaskGraph, log: Sequence[LogEntry], catalogue: Catalogue) -> dict[str, float]:
     """Return what a job teaches, or would if it were closed now: by figure its own value over the table's."""
-    return {**_of_hands(plan, graph, log, catalogue.figures), **_of_amounts(plan, catalogue)}
+    progress = Progress(graph, log)
+    return {
+        **_of_hands(plan, graph, log, catalogue.figures),
+        **_of_amounts(plan, catalogue),
+        **_of_cutting(plan, progress, catalogue.figures),
+        **_of_drying(plan, progress, catalogue.figures),
+    }
 
 
 def poured_of(plan: Plan) -> list[Poured]:
@@ -99,3 +136,30 @@ def _of_amounts(plan: Plan, catalogue: Catalogue) -> dict[str, float]:
             # What was learnt before is in the plan already; held against the table it is taken out again.
             found[key] = poured.used_ml / poured.planned_ml * catalogue.amounts.get(key, 1.0)
     return found
+
+
+def _of_cutting(plan: Plan, progress: Progress, figures: Figures) -> dict[str, float]:
+    """Return the force that cut it cleanly, after a test cut; a knife in the hand has none."""
+    tested = any(progress.done(task) for task in progress.graph.of("sheets") if task.code == "sheets-test-cut")
+    figure = figures.get(("material", plan.choices.material.key, "force"))
+    if not tested or figure is None or plan.is_by_hand or DID_NOT_CUT in plan.job.record.troubles:
+        return {}
+    return {force_key(plan.choices.material.key): plan.settings.force / figure.value}
+
+
+def _of_drying(plan: Plan, progress: Progress, figures: Figures) -> dict[str, float]:
+    """Return by paint how much sooner or later than the table says its coats were dry to the touch.
+
+    The weather of the job is in its plan; held against that, it is taken out again.
+    """
+    found: dict[str, list[float]] = {}
+    coats = {coat.number: coat for coat in plan.coatings}
+    for task in progress.graph.tasks:
+        coat, took = coats.get(task.coating or 0), progress.dried(task)
+        if coat is None or took is None or task.code != coat_code(coat):
+            continue
+        figure = figures.get(("paint", coat.paint.key, "touch"))
+        if figure is not None and coat.drying.touch > 0:
+            ratio = took / 60 / coat.drying.touch * coat.paint.touch / figure.value
+            found.setdefault(dry_key(coat.paint.key), []).append(ratio)
+    return {key: median(ratios) for key, ratios in found.items()}

@@ -52,7 +52,7 @@ def settings_of(job: Job, choices: Choices, catalogue: Catalogue) -> tuple[CutSe
     """Return how a job is cut, and why: as the maker set, as the last clean test cut, or a usual start."""
     if job.sheets.cut is not None:
         return job.sheets.cut, "Set for this job."
-    return proposed(list(catalogue.recipes.values()), choices.material, choices.cutter)
+    return proposed(list(catalogue.test_cuts.values()), choices.material, choices.cutter)
 
 
 def rules_of(job: Job, choices: Choices, facing: Facing, look: Look, catalogue: Catalogue) -> LayoutRules:

@@ -3,6 +3,7 @@
 import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
+from hashlib import sha256
 
 import numpy as np
 import shapely
@@ -37,7 +38,7 @@ from dunestead.core.painting.weather import Reading, spraying
 from dunestead.core.plan.coats import PlannedCoating, plan_coatings
 from dunestead.core.plan.laying import layout_of, settings_of, sheet_time
 from dunestead.core.plan.materials import MaskWork, MaterialFit, rank_materials
-from dunestead.core.records import CutSettings, Stock
+from dunestead.core.records import CutSettings, KeptMask, Stock
 from dunestead.core.sheets.cells import Reach
 from dunestead.core.sheets.division import Patch
 from dunestead.core.sheets.facing import Facing, face
@@ -123,6 +124,11 @@ class MaskPlan:
         """Its number in the order masks are laid."""
         return self.laid.number
 
+    @property
+    def design(self) -> str:
+        """What tells its design from others, in short."""
+        return sha256(repr((self.cut.key,)).encode()).hexdigest()[:12]
+
 
 @dataclass(frozen=True, slots=True)
 class Plan:
@@ -143,6 +149,7 @@ class Plan:
     settings: CutSettings
     settings_why: str
     spraying: tuple[Reading, ...] = ()
+    kept_masks: tuple[int, ...] = ()
 
     @property
     def job(self) -> Job:
@@ -246,9 +253,23 @@ class Plan:
         """Paint and finish for all coatings, coats and copies."""
         return sum(coat.amount.total_ml for coat in self.coatings)
 
+    @property
+    def is_cut(self) -> bool:
+        """Whether masks are cut for it: no other ones are used again."""
+        return not self.kept_masks
+
+    def kept_mask(self, mask: int | None) -> int | None:
+        """Return the number in store of the mask that is used again, None where one is cut."""
+        return self.kept_masks[mask - 1] if self.kept_masks and mask is not None else None
+
+    @property
+    def prints_of_a_mask(self) -> int:
+        """How many copies one set of masks serves; those in store serve all, and the stores say how often they may."""
+        return max(self.choices.material.uses, 1) if self.is_cut else self.copies
+
     def set_of(self, copy: int) -> int:
         """Return which set of masks a copy is painted through, from 1."""
-        return (copy - 1) // max(self.choices.material.uses, 1) + 1
+        return (copy - 1) // self.prints_of_a_mask + 1
 
     @property
     def work(self) -> MaskWork:
@@ -329,7 +350,16 @@ def make_plan(job: Job, sources: Sources, catalogue: Catalogue, check_cut: CutCh
         settings=settings,
         settings_why=settings_why,
         spraying=_spraying(job, coatings, catalogue),
+        kept_masks=_kept_masks(job, masks, catalogue),
     )
+
+
+def _kept_masks(job: Job, masks: Sequence[MaskPlan], catalogue: Catalogue) -> tuple[int, ...]:
+    """Return the masks in store that are used again; none where one is not of this design and material."""
+    numbers = job.sheets.kept_masks
+    kept = [catalogue.kept_masks.get(number) for number in numbers]
+    wanted = [KeptMask(job.mask.material, mask.design) for mask in masks]
+    return numbers if numbers and kept == wanted else ()
 
 
 def _spraying(job: Job, coatings: Sequence[PlannedCoating], catalogue: Catalogue) -> tuple[Reading, ...]:

@@ -61,8 +61,6 @@ class TrimList:
         How many sheets of material are used, 1 for a roll.
     waste
         Share of what is cut off that no patch uses.
-    lacking
-        How much more is needed than there is, mm, 0 when it will do.
     too_wide
         Numbers of the sheets wider than the material.
     """
@@ -73,7 +71,6 @@ class TrimList:
     trims: tuple[Trim, ...]
     offcuts: tuple[Offcut, ...]
     waste: float
-    lacking: float
     too_wide: tuple[int, ...]
 
 
@@ -91,24 +88,23 @@ def trim_list(sheets: Sequence[Sheet], stock: Stock, allowance: float) -> TrimLi
     """
     wanted = [_Piece(sheet, *_piece(sheet, stock, allowance)) for sheet in sheets]
     fitting = [one for one in wanted if one.across <= stock.width + _EPS]
-    if not stock.is_roll:
+    if stock.length is not None:
         fitting = [one for one in fitting if one.along <= stock.length + _EPS]
     wide = tuple(one.sheet.number for one in wanted if one not in fitting)
     if not fitting:
-        return TrimList(stock.width, 0.0, 0, (), (), 0.0, 0.0, wide)
-    room = Room(stock.width, _ENDLESS if stock.is_roll else stock.length)
+        return TrimList(stock.width, 0.0, 0, (), (), 0.0, wide)
+    room = Room(stock.width, stock.length or _ENDLESS)
     lengths, pieces, rows = 0.0, 0, list[tuple[Trim, int]]()
     for block, times in _blocks(fitting):
         packing = pack([Item(one.across, one.along) for one in block], room)
         # The next block begins where this one ends: on a roll further along, else on a sheet of its own.
         rows += [
-            (_trim(one, spot, times, lengths if stock.is_roll else 0.0), pieces + spot.sheet)
+            (_trim(one, spot, times, 0.0 if stock.length else lengths), pieces + spot.sheet)
             for one, spot in zip(block, packing.spots, strict=True)
         ]
-        lengths += times * (packing.length if stock.is_roll else stock.length * packing.sheets)
+        lengths += times * (stock.length * packing.sheets if stock.length else packing.length)
         pieces += 0 if stock.is_roll else times * packing.sheets
     used = sum(one.sheet.runs * _box_area(patch.box) for one in fitting for patch in one.sheet.patches)
-    have = stock.length if stock.is_roll else stock.length * stock.count
     return TrimList(
         stock.width,
         lengths,
@@ -116,7 +112,6 @@ def trim_list(sheets: Sequence[Sheet], stock: Stock, allowance: float) -> TrimLi
         _merged(rows),
         _offcuts(rows, stock, [(one.sheet.number, one.across, one.along) for one in fitting]),
         1 - used / (lengths * stock.width),
-        max(lengths - have, 0.0),
         wide,
     )
 
@@ -156,7 +151,7 @@ def _piece(sheet: Sheet, stock: Stock, allowance: float) -> tuple[float, float]:
     if sheet.width <= stock.width < across:
         across = stock.width
     along = sheet.height + 2 * allowance
-    if not stock.is_roll and sheet.height <= stock.length < along:
+    if stock.length is not None and sheet.height <= stock.length < along:
         along = stock.length
     return across, along
 

@@ -30,8 +30,10 @@ def task_graph(plan: Plan, catalogue: Catalogue) -> TaskGraph:
         blank.prepare(plan, hand, lane, copy)
     paint.try_first(plan, catalogue, prepared[0])
     cutting = Lane()
-    sheets.cut(plan, hand, cutting)
-    weeding, weeded = _weeding(plan, catalogue, cutting)
+    weeding, weeded = list[Lane](), dict[tuple[int, int], str]()
+    if plan.is_cut:
+        sheets.cut(plan, hand, cutting)
+        weeding, weeded = _weeding(plan, catalogue, cutting)
     making = _making(plan, catalogue, prepared, weeded)
     ending = Lane([Wait(making[-1].last.id)])
     record.write_down(hand, ending)
@@ -42,8 +44,7 @@ def task_graph(plan: Plan, catalogue: Catalogue) -> TaskGraph:
 def _weeding(plan: Plan, catalogue: Catalogue, cutting: Lane) -> tuple[list[Lane], dict[tuple[int, int], str]]:
     """Return the weeding of every set, and by mask and set the id of its last task."""
     lanes, weeded = [], {}
-    uses = max(plan.choices.material.uses, 1)
-    for first in range(1, plan.copies + 1, uses):
+    for first in range(1, plan.copies + 1, plan.prints_of_a_mask):
         lane = Lane([Wait(cutting.last.id)])
         for one in plan.masks:
             weed.weed(plan, catalogue, lane, one, first)
@@ -62,7 +63,8 @@ def _making(
         lane = Lane([Wait(before.last.id)])
         for one in plan.masks:
             key = (one.number, plan.set_of(copy))
-            waits = [Wait(free[key]), *_dry_before(plan, one, copy)]
+            is_free = [Wait(free[key])] if key in free else []
+            waits = [*is_free, *_dry_before(plan, one, copy)]
             tack.tack(plan, catalogue.hand, lane, one, copy, waits, catalogue.workshop)
             paint.paint_through(plan, catalogue, lane, one, copy)
             peel.peel(plan, catalogue.hand, lane, one, copy)
@@ -91,7 +93,7 @@ def _dry_before(plan: Plan, one: MaskPlan, copy: int) -> list[Wait]:
 
 def _washed(plan: Plan, catalogue: Catalogue, lane: Lane, one: MaskPlan, copy: int) -> None:
     material = plan.choices.material
-    prints = (copy - 1) % max(material.uses, 1) + 1
+    prints = (copy - 1) % plan.prints_of_a_mask + 1
     goes_on = copy < plan.copies and plan.set_of(copy + 1) == plan.set_of(copy)
     if material.wash_every and goes_on and prints % material.wash_every == 0:
         peel.wash(plan, catalogue.hand, lane, one, copy, prints)
@@ -104,7 +106,7 @@ def stations_of(plan: Plan, progress: Progress, unit: str, now: datetime) -> lis
         "blank": blank.outcome(plan, unit),
         "artwork": artwork.outcome(plan.look, plan.rail, unit),
         "mask": mask.outcome(plan, unit),
-        "sheets": sheets.outcome(plan, unit),
+        "sheets": sheets.outcome(plan),
         "weed": weed.outcome(plan, progress),
         "tack": tack.outcome(plan, unit),
         "paint": paint.outcome(plan, progress, unit),
@@ -159,7 +161,8 @@ def next_of(plan: Plan, progress: Progress, stations: Sequence[Station], now: da
     None when all is done.
     """
     cut = [task for task in progress.graph.of("sheets") if task.code == "sheets-cut"]
-    if not all(progress.is_done(task) for task in cut):
+    # Where nothing is cut, laying is what cannot be taken back.
+    if not all(progress.is_done(task) for task in cut or progress.graph.of("tack")):
         open_mask = next(one for one in stations if one.code == "mask") if mask.undecided_of(plan) else None
         waiting = [one for one in (red_before_cutting(stations), open_mask) if one]
         if waiting:

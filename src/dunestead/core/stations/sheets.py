@@ -5,13 +5,14 @@ from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan
 from dunestead.core.sheets.layout import Layout
 from dunestead.core.stations.station import Outcome, Row
-from dunestead.core.units import several, show_length
+from dunestead.core.units import several
 from dunestead.core.work.standing import cut_standing
 from dunestead.core.work.tasks import Lane, Need, Task
 
 __all__ = ["cut", "fewest_in_words", "outcome"]
 
 
+_NOT_THIS = "The mask in store is of another design, size or material, or is gone: cut a new one, or undo the change."
 _PRINTED_SIDE = (
     "By hand the pattern is printed on the paper's dull side, which then lies up: choose the paper coated side down, "
     "or a cutter."
@@ -59,10 +60,12 @@ def cut(plan: Plan, hand: HandTimes, lane: Lane) -> None:
         )
 
 
-def outcome(plan: Plan, unit: str) -> Outcome:
+def outcome(plan: Plan) -> Outcome:
     """Return the station's state, verdict and figures."""
     layout, facing, trims = plan.layout, plan.facing, plan.trims
     count = layout.count
+    if plan.job.sheets.kept_masks:
+        return _kept(plan)
     rows = [
         Row("Sheets", "count", count, fewest_in_words(layout)),
         Row("Patches", "count", len(layout.patches), _patches_in_words(layout)),
@@ -94,9 +97,6 @@ def outcome(plan: Plan, unit: str) -> Outcome:
     if trims.too_wide:
         numbers = ", ".join(str(number) for number in trims.too_wide)
         return "warn", f"Sheet {numbers} is larger than {plan.stock.name.lower()}.", rows
-    if trims.lacking:
-        lacking = show_length(trims.lacking, unit)
-        return "warn", f"{plan.stock.name} is {lacking} too short for all sheets.", rows
     if plan.choices.cutter.feeds == "roll" and not plan.choices.material.is_backed:
         return "warn", "This cutter has no mat, so it only takes material on a backing.", rows
     if layout.divisions and any(division.cut_shapes for division in layout.divisions):
@@ -104,6 +104,17 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         through = "a word, letter or shape" if shapes == 1 else f"{shapes} words, letters or shapes"
         return "warn", f"{several(count, 'sheet')}; a seam runs through {through}.", rows
     return "ready", f"{several(count, 'sheet')}, {facing_word}, checked by a simulated cut.", rows
+
+
+def _kept(plan: Plan) -> Outcome:
+    kept = several(len(plan.job.sheets.kept_masks), "mask")
+    rows = [Row("Used again", "text", f"{kept} in store", "Nothing is cut and nothing is weeded.")]
+    if plan.is_cut:
+        wrong = (
+            "The mask in store is of another design, size or material, or is gone: cut a new one, or undo the change."
+        )
+        return "stop", wrong, rows
+    return "ready", f"{kept} in store {'is' if kept.startswith('1 ') else 'are'} used again: nothing is cut.", rows
 
 
 def _minimum(count: int) -> str:

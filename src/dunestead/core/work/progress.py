@@ -43,6 +43,7 @@ class Progress:
         self._lifted: dict[str, set[int]] = {}
         self._laid: dict[str, LogEntry] = {}
         self._begun: dict[str, datetime] = {}
+        self._dried: dict[str, float] = {}
         self._marks: dict[str, dict[int, Mark]] = {}
         self.rehearsals: list[LogEntry] = []
         for entry in self.log:
@@ -54,6 +55,7 @@ class Progress:
         elif entry.kind == "undone":
             self._done.pop(entry.task, None)
             self._begun.pop(entry.task, None)
+            self._dried.pop(entry.task, None)
         elif entry.kind == "called":
             self._called.setdefault(entry.task, {}).update(dict.fromkeys(entry.numbers, entry.at))
         elif entry.kind == "uncalled":
@@ -63,6 +65,8 @@ class Progress:
             self._counted[entry.task, entry.what] = entry.count
         elif entry.kind == "lifted":
             self._lifted.setdefault(entry.task, set()).update(entry.numbers)
+        elif entry.kind == "dried" and entry.took is not None:
+            self._dried[entry.task] = entry.took
         elif entry.kind == "rehearsed":
             self.rehearsals.append(entry)
         elif entry.kind == "laid":
@@ -113,6 +117,10 @@ class Progress:
             return ()
         # What nobody wrote down then is taken to be as it was.
         return tuple(name for name, value in entry.standing.items() if task.standing.get(name, value) != value)
+
+    def dried(self, task: Task) -> float | None:
+        """Return after how many seconds a coat was found dry to the touch, None where nobody said."""
+        return self._dried.get(task.id)
 
     def calls(self, task: Task) -> Mapping[int, datetime]:
         """Return when each keeper answered a task's roll-call."""

@@ -28,7 +28,7 @@ def fitted_standing(plan: Plan, timing: Timing) -> Mapping[str, str]:
 
 def mask_standing(plan: Plan, mask: MaskPlan) -> Mapping[str, str]:
     """Return what weeding a mask stands on."""
-    return {"design": _short(mask.cut.key), "material": plan.job.mask.material, "method": plan.method.key}
+    return {"design": mask.design, "material": plan.job.mask.material, "method": plan.method.key}
 
 
 def cut_standing(plan: Plan, planned: SheetPlan) -> Mapping[str, str]:

@@ -2889,6 +2889,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/masks/{number}/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a mask of a job in store, to be used again. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
+                path: {
+                    job_id: number;
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobStoresOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/masks/{number}/keepers-{paper}.pdf": {
         parameters: {
             query?: never;
@@ -3174,6 +3232,67 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["JobOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/offcuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep what was left beside a sheet. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["OffcutIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobStoresOut"];
                     };
                 };
                 400: components["responses"]["BadInput"];
@@ -4539,6 +4658,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/stores": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show what a job will still take and what is short, its masks in store, and what can be kept of it. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobStoresOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/tasks/begun": {
         parameters: {
             query?: never;
@@ -4751,6 +4919,67 @@ export interface paths {
             requestBody?: {
                 content: {
                     "application/json": components["schemas"]["DoneIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/tasks/dried": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Log that a coat was found dry to the touch just now; how long it took is learnt from. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: {
+                    /** @description The ETag of the job's last answer: the version that the change was made on. */
+                    "If-Match"?: string;
+                };
+                path: {
+                    job_id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["BegunIn"];
                 };
             };
             responses: {
@@ -5872,6 +6101,574 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stores": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List what is in store, what the jobs on the board will take of it, and what is short. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StoresOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/items": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep something in store. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["ItemNewIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StoresOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/items/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change what is known of something; how much is left is counted. */
+        put: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["ItemIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StoresOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        post?: never;
+        /** Take something out of the stores; it can be brought back. */
+        delete: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StoresOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/items/{number}/buy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Write down that more came in. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["AmountIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StoresOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/items/{number}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Write down what a stock-take found. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["AmountIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StoresOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/items/{number}/ledger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List what went in and out of one thing, newest first. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LedgerOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/items/{number}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take the last change of something back, or bring it back. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StoresOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/items/{number}/worn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a mask out that is worn out; how many prints it gave is learnt from. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StoresOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/shopping-{paper}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Download what is to be bought for the jobs on the board, to take along. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    paper: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/pdf": string;
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stores/shopping.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Download what is to be bought for the jobs on the board, as a table. */
+        get: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                422: components["responses"]["NotUnderstood"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/waits/{key}": {
         parameters: {
             query?: never;
@@ -6480,218 +7277,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/workshop/recipes": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Keep a test cut, as far as it has come. */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: {
-                content: {
-                    "application/json": components["schemas"]["RecipeIn"];
-                };
-            };
-            responses: {
-                /** @description Successful response */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["WorkshopOut"];
-                    };
-                };
-                400: components["responses"]["BadInput"];
-                401: components["responses"]["SignedOut"];
-                403: components["responses"]["NotAllowed"];
-                404: components["responses"]["NotFound"];
-                409: components["responses"]["NotNow"];
-                412: components["responses"]["ChangedMeanwhile"];
-                413: components["responses"]["TooLarge"];
-                415: components["responses"]["OtherKind"];
-                422: components["responses"]["NotUnderstood"];
-                428: components["responses"]["NoVersion"];
-                500: components["responses"]["Unexpected"];
-                503: components["responses"]["Database"];
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/workshop/recipes/{number}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Go on with a test cut. */
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    number: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: {
-                content: {
-                    "application/json": components["schemas"]["RecipeIn"];
-                };
-            };
-            responses: {
-                /** @description Successful response */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["WorkshopOut"];
-                    };
-                };
-                400: components["responses"]["BadInput"];
-                401: components["responses"]["SignedOut"];
-                403: components["responses"]["NotAllowed"];
-                404: components["responses"]["NotFound"];
-                409: components["responses"]["NotNow"];
-                412: components["responses"]["ChangedMeanwhile"];
-                413: components["responses"]["TooLarge"];
-                415: components["responses"]["OtherKind"];
-                422: components["responses"]["NotUnderstood"];
-                428: components["responses"]["NoVersion"];
-                500: components["responses"]["Unexpected"];
-                503: components["responses"]["Database"];
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/workshop/stock": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Keep a roll or a pile of sheets. */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: {
-                content: {
-                    "application/json": components["schemas"]["StockIn"];
-                };
-            };
-            responses: {
-                /** @description Successful response */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["WorkshopOut"];
-                    };
-                };
-                400: components["responses"]["BadInput"];
-                401: components["responses"]["SignedOut"];
-                403: components["responses"]["NotAllowed"];
-                404: components["responses"]["NotFound"];
-                409: components["responses"]["NotNow"];
-                412: components["responses"]["ChangedMeanwhile"];
-                413: components["responses"]["TooLarge"];
-                415: components["responses"]["OtherKind"];
-                422: components["responses"]["NotUnderstood"];
-                428: components["responses"]["NoVersion"];
-                500: components["responses"]["Unexpected"];
-                503: components["responses"]["Database"];
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/workshop/stock/{number}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Change a roll or a pile: what is left of it, say. */
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    number: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: {
-                content: {
-                    "application/json": components["schemas"]["StockIn"];
-                };
-            };
-            responses: {
-                /** @description Successful response */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["WorkshopOut"];
-                    };
-                };
-                400: components["responses"]["BadInput"];
-                401: components["responses"]["SignedOut"];
-                403: components["responses"]["NotAllowed"];
-                404: components["responses"]["NotFound"];
-                409: components["responses"]["NotNow"];
-                412: components["responses"]["ChangedMeanwhile"];
-                413: components["responses"]["TooLarge"];
-                415: components["responses"]["OtherKind"];
-                422: components["responses"]["NotUnderstood"];
-                428: components["responses"]["NoVersion"];
-                500: components["responses"]["Unexpected"];
-                503: components["responses"]["Database"];
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/workshop/swatches": {
         parameters: {
             query?: never;
@@ -6983,6 +7568,112 @@ export interface paths {
                 503: components["responses"]["Database"];
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/test-cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a test cut, as far as it has come. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["TestCutIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/test-cuts/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Go on with a test cut. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": components["schemas"]["TestCutIn"];
+                };
+            };
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkshopOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -7365,6 +8056,19 @@ export interface components {
             name: string;
         };
         /**
+         * AmountIn
+         * @description How much was counted, or came in; and a note on it.
+         */
+        AmountIn: {
+            /** Amount */
+            amount: number;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+        };
+        /**
          * ArrangeIn
          * @description Parts to align, spread or centre; none means all.
          */
@@ -7534,6 +8238,11 @@ export interface components {
             closes: string | null;
             /** Copy No */
             copy_no: number | null;
+            /**
+             * Drying
+             * @description The coat it waits for, until somebody says that it is dry to the touch.
+             */
+            drying: string | null;
             /**
              * Late
              * @description What to do once it is too late.
@@ -7793,6 +8502,11 @@ export interface components {
             closes: string | null;
             /** Copy No */
             copy_no: number | null;
+            /**
+             * Drying
+             * @description The coat it waits for, until somebody says that it is dry to the touch.
+             */
+            drying: string | null;
             /** Job */
             job: number;
             /** Job Name */
@@ -8748,6 +9462,11 @@ export interface components {
             /** Copy No */
             copy_no: number | null;
             /**
+             * Drying
+             * @description The coat it waits for, until somebody says that it is dry to the touch.
+             */
+            drying: string | null;
+            /**
              * Late
              * @description What to do once it is too late.
              */
@@ -9073,6 +9792,117 @@ export interface components {
             picture: string;
         };
         /**
+         * ItemIn
+         * @description One thing in store, as the maker writes it down.
+         */
+        ItemIn: {
+            /**
+             * Colour
+             * @default null
+             */
+            colour?: string | null;
+            /**
+             * Is Offcut
+             * @default false
+             */
+            is_offcut?: boolean;
+            /**
+             * Keep At Least
+             * @default 0
+             */
+            keep_at_least?: number;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "blank" | "roll" | "sheets" | "paint" | "pins" | "tape" | "carrier" | "mask";
+            /**
+             * Length
+             * @default null
+             */
+            length?: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+            /**
+             * Opened
+             * @default null
+             */
+            opened?: string | null;
+            /**
+             * Width
+             * @default null
+             */
+            width?: number | null;
+        };
+        /**
+         * ItemNewIn
+         * @description Something new in store, and how much there is of it.
+         */
+        ItemNewIn: {
+            /**
+             * Colour
+             * @default null
+             */
+            colour?: string | null;
+            /**
+             * Is Offcut
+             * @default false
+             */
+            is_offcut?: boolean;
+            /**
+             * Keep At Least
+             * @default 0
+             */
+            keep_at_least?: number;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "blank" | "roll" | "sheets" | "paint" | "pins" | "tape" | "carrier" | "mask";
+            /**
+             * Left
+             * @description In the unit of its kind: pieces, mm, ml or uses.
+             */
+            left: number;
+            /**
+             * Length
+             * @default null
+             */
+            length?: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+            /**
+             * Opened
+             * @default null
+             */
+            opened?: string | null;
+            /**
+             * Width
+             * @default null
+             */
+            width?: number | null;
+        };
+        /**
          * JobIn
          * @description Some of a job's entries, to be changed; what is absent stays.
          */
@@ -9152,6 +9982,11 @@ export interface components {
              */
             field_colour?: string | null;
             /**
+             * Kept Masks
+             * @default null
+             */
+            kept_masks?: number[] | null;
+            /**
              * Load
              * @default null
              */
@@ -9181,6 +10016,11 @@ export interface components {
              * @default null
              */
             name?: string | null;
+            /**
+             * Offcuts
+             * @default null
+             */
+            offcuts?: boolean | null;
             /**
              * Overlap
              * @default null
@@ -9783,6 +10623,11 @@ export interface components {
             /** Copy No */
             copy_no: number | null;
             /**
+             * Drying
+             * @description The coat it waits for, until somebody says that it is dry to the touch.
+             */
+            drying: string | null;
+            /**
              * Late
              * @description What to do once it is too late.
              */
@@ -10207,6 +11052,8 @@ export interface components {
             due: string | null;
             /** Field Colour */
             field_colour: string;
+            /** Kept Masks */
+            kept_masks: number[];
             /** Load */
             load: ("heavy" | "light") | null;
             /** Mask Order */
@@ -10222,6 +11069,8 @@ export interface components {
             method: string | null;
             /** Name */
             name: string;
+            /** Offcuts */
+            offcuts: boolean;
             /** Overlap */
             overlap: number | null;
             /** Peel First */
@@ -11440,8 +12289,6 @@ export interface components {
         "JobOut.TrimListOut": {
             /** Is Roll */
             is_roll: boolean;
-            /** Lacking */
-            lacking: number;
             /** Length */
             length: number;
             /** Offcuts */
@@ -11592,6 +12439,76 @@ export interface components {
             text: string;
             /** Usual Arc */
             usual_arc: number;
+        };
+        /**
+         * JobStoresOut
+         * @description The stores, as a job sees them.
+         */
+        JobStoresOut: {
+            /**
+             * Can Keep
+             * @description Numbers of its masks that can be kept in store now.
+             */
+            can_keep: number[];
+            /** Masks */
+            masks: components["schemas"]["JobStoresOut.KeptMaskOut"][];
+            /** Offcuts */
+            offcuts: components["schemas"]["JobStoresOut.OffcutOut"][];
+            /** Used Masks */
+            used_masks: number[];
+            /** Uses Offcuts */
+            uses_offcuts: boolean;
+            /** Wants */
+            wants: components["schemas"]["JobStoresOut.WantOut"][];
+        };
+        /**
+         * KeptMaskOut
+         * @description A mask in store that is of the design of one of this job's masks.
+         */
+        "JobStoresOut.KeptMaskOut": {
+            /** Is Enough */
+            is_enough: boolean;
+            /** Item */
+            item: number;
+            /** Mask */
+            mask: number;
+            /** Name */
+            name: string;
+            /** Shown */
+            shown: string;
+        };
+        /**
+         * OffcutOut
+         * @description What is left beside a sheet once it is cut, large enough to keep.
+         */
+        "JobStoresOut.OffcutOut": {
+            /** Is Kept */
+            is_kept: boolean;
+            /** Length */
+            length: number;
+            /** Sheet */
+            sheet: number;
+            /** Width */
+            width: number;
+        };
+        /**
+         * WantOut
+         * @description What a job will still take: out of which things, and what is short.
+         */
+        "JobStoresOut.WantOut": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "blank" | "roll" | "sheets" | "paint" | "pins" | "tape" | "carrier" | "mask";
+            /** Name */
+            name: string;
+            /** Short */
+            short: string;
+            /** Shown */
+            shown: string;
+            /** Taken From */
+            taken_from: string[];
         };
         /**
          * KeepBlankIn
@@ -11766,6 +12683,50 @@ export interface components {
              * @default null
              */
             to_table?: boolean | null;
+        };
+        /**
+         * LedgerOut
+         * @description What went in and out of one thing, newest first.
+         */
+        LedgerOut: {
+            /** Id */
+            id: number;
+            /** Moves */
+            moves: components["schemas"]["LedgerOut.MoveOut"][];
+            /** Name */
+            name: string;
+        };
+        /**
+         * MoveOut
+         * @description A row of the ledger, and what was left after it.
+         */
+        "LedgerOut.MoveOut": {
+            /** Amount */
+            amount: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** Job */
+            job: number | null;
+            /** Job Name */
+            job_name: string;
+            /** Left Shown */
+            left_shown: string;
+            /** Note */
+            note: string;
+            /** Said */
+            said: string;
+            /** Shown */
+            shown: string;
+            /**
+             * Why
+             * @enum {string}
+             */
+            why: "begun" | "bought" | "used" | "returned" | "undone" | "counted" | "lost";
         };
         /**
          * LiftedIn
@@ -12680,6 +13641,14 @@ export interface components {
             index: number;
         };
         /**
+         * OffcutIn
+         * @description Which offcut of a job is kept: the sheet it was left beside.
+         */
+        OffcutIn: {
+            /** Sheet */
+            sheet: number;
+        };
+        /**
          * PaintIn
          * @description A paint of the maker's own; minutes at 20 C and 50 % humidity.
          */
@@ -13128,59 +14097,6 @@ export interface components {
              * @default null
              */
             within?: number | null;
-        };
-        /**
-         * RecipeIn
-         * @description A test cut, as far as it has come.
-         */
-        RecipeIn: {
-            /**
-             * Blade
-             * @enum {string}
-             */
-            blade: "fresh" | "used" | "worn";
-            /** Cutter */
-            cutter: string;
-            /** Material */
-            material: string;
-            /** Name */
-            name: string;
-            /**
-             * Notes
-             * @default
-             */
-            notes?: string;
-            /**
-             * On
-             * Format: date
-             */
-            on: string;
-            /** Tries */
-            tries?: components["schemas"]["RecipeIn.TryIn"][];
-        };
-        /**
-         * CutSettingsIn
-         * @description How a material is cut: g, count, mm/s.
-         */
-        "RecipeIn.CutSettingsIn": {
-            /** Force */
-            force: number;
-            /** Passes */
-            passes: number;
-            /** Speed */
-            speed: number;
-        };
-        /**
-         * TryIn
-         * @description A test cut and what came of it.
-         */
-        "RecipeIn.TryIn": {
-            /**
-             * Answer
-             * @enum {string}
-             */
-            answer: "not-through" | "clean" | "into-backing" | "tears";
-            settings: components["schemas"]["RecipeIn.CutSettingsIn"];
         };
         /**
          * RecordIn
@@ -13673,33 +14589,152 @@ export interface components {
             ];
         };
         /**
-         * StockIn
-         * @description A roll or a pile of sheets.
+         * StoresOut
+         * @description All in store, and the shopping list for the jobs on the board.
          */
-        StockIn: {
+        StoresOut: {
+            /** Items */
+            items: components["schemas"]["StoresOut.HeldOut"][];
+            /** Kinds */
+            kinds: components["schemas"]["StoresOut.KindOut"][];
+            /** Short */
+            short: components["schemas"]["StoresOut.ShortOut"][];
+        };
+        /**
+         * HeldOut
+         * @description Something in store: how much is left, what jobs will take of it, and what is said of its account.
+         */
+        "StoresOut.HeldOut": {
+            /** About */
+            about: string;
+            /** Can Undo */
+            can_undo: boolean;
             /**
              * Colour
              * @default null
              */
             colour?: string | null;
+            /** Free */
+            free: number;
+            /** Free Shown */
+            free_shown: string;
+            /** Id */
+            id: number;
+            /** Is Low */
+            is_low: boolean;
             /**
-             * Count
-             * @default 1
+             * Is Offcut
+             * @default false
              */
-            count?: number;
+            is_offcut?: boolean;
             /**
-             * Is Roll
-             * @default true
+             * Keep At Least
+             * @default 0
              */
-            is_roll?: boolean;
-            /** Length */
-            length: number;
-            /** Material */
-            material: string;
+            keep_at_least?: number;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "blank" | "roll" | "sheets" | "paint" | "pins" | "tape" | "carrier" | "mask";
+            /** Left */
+            left: number;
+            /**
+             * Length
+             * @default null
+             */
+            length?: number | null;
             /** Name */
             name: string;
-            /** Width */
-            width: number;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+            /**
+             * Opened
+             * @default null
+             */
+            opened?: string | null;
+            /** Reserved */
+            reserved: components["schemas"]["StoresOut.ReservedOut"][];
+            /** Said */
+            said: string;
+            /** Shown */
+            shown: string;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "pieces" | "mm" | "ml" | "uses";
+            /**
+             * Width
+             * @default null
+             */
+            width?: number | null;
+        };
+        /**
+         * KindOut
+         * @description A kind of thing in store, and what it is counted in.
+         */
+        "StoresOut.KindOut": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "blank" | "roll" | "sheets" | "paint" | "pins" | "tape" | "carrier" | "mask";
+            /** Name */
+            name: string;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "pieces" | "mm" | "ml" | "uses";
+        };
+        /**
+         * ReservedOut
+         * @description How much of something a job will take.
+         */
+        "StoresOut.ReservedOut": {
+            /** Job */
+            job: number;
+            /** Name */
+            name: string;
+            /** Shown */
+            shown: string;
+        };
+        /**
+         * ShortOut
+         * @description What is wanted and not there.
+         */
+        "StoresOut.ShortOut": {
+            /**
+             * Is Kept
+             * @description Whether anything of this kind is in the account at all.
+             */
+            is_kept: boolean;
+            /** Is Low */
+            is_low: boolean;
+            /** Jobs */
+            jobs: components["schemas"]["StoresOut.ReservedOut"][];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "blank" | "roll" | "sheets" | "paint" | "pins" | "tape" | "carrier" | "mask";
+            /** Missing */
+            missing: number;
+            /** Name */
+            name: string;
+            /** Packs */
+            packs: string;
+            /** Shown */
+            shown: string;
         };
         /**
          * SwatchIn
@@ -13735,6 +14770,59 @@ export interface components {
             result?: number;
             /** Surface */
             surface: string;
+        };
+        /**
+         * TestCutIn
+         * @description A test cut, as far as it has come.
+         */
+        TestCutIn: {
+            /**
+             * Blade
+             * @enum {string}
+             */
+            blade: "fresh" | "used" | "worn";
+            /** Cutter */
+            cutter: string;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Tries */
+            tries?: components["schemas"]["TestCutIn.TryIn"][];
+        };
+        /**
+         * CutSettingsIn
+         * @description How a material is cut: g, count, mm/s.
+         */
+        "TestCutIn.CutSettingsIn": {
+            /** Force */
+            force: number;
+            /** Passes */
+            passes: number;
+            /** Speed */
+            speed: number;
+        };
+        /**
+         * TryIn
+         * @description A test cut and what came of it.
+         */
+        "TestCutIn.TryIn": {
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "not-through" | "clean" | "into-backing" | "tears";
+            settings: components["schemas"]["TestCutIn.CutSettingsIn"];
         };
         /**
          * ToolsIn
@@ -13966,6 +15054,11 @@ export interface components {
             closes: string | null;
             /** Copy No */
             copy_no: number | null;
+            /**
+             * Drying
+             * @description The coat it waits for, until somebody says that it is dry to the touch.
+             */
+            drying: string | null;
             /**
              * Late
              * @description What to do once it is too late.
@@ -14316,12 +15409,12 @@ export interface components {
             paints: components["schemas"]["WorkshopOut.OwnPaintOut"][];
             /** Presses */
             presses: components["schemas"]["WorkshopOut.OwnPressOut"][];
-            /** Recipes */
-            recipes: components["schemas"]["WorkshopOut.OwnRecipeOut"][];
             /** Stock */
             stock: components["schemas"]["WorkshopOut.OwnStockOut"][];
             /** Swatches */
             swatches: components["schemas"]["WorkshopOut.OwnSwatchOut"][];
+            /** Test Cuts */
+            test_cuts: components["schemas"]["WorkshopOut.OwnTestCutOut"][];
         };
         /**
          * CutSettingsIn
@@ -14473,73 +15566,16 @@ export interface components {
             plate_width: number;
         };
         /**
-         * OwnRecipeOut
-         * @description A test cut on the shelf, and the settings it found.
-         */
-        "WorkshopOut.OwnRecipeOut": {
-            /**
-             * Blade
-             * @enum {string}
-             */
-            blade: "fresh" | "used" | "worn";
-            /** Cutter */
-            cutter: string;
-            /** Cutter Name */
-            cutter_name: string;
-            found: components["schemas"]["WorkshopOut.CutSettingsIn"] | null;
-            /** Id */
-            id: number;
-            /** Material */
-            material: string;
-            /** Material Name */
-            material_name: string;
-            /** Name */
-            name: string;
-            /**
-             * Notes
-             * @default
-             */
-            notes?: string;
-            /**
-             * On
-             * Format: date
-             */
-            on: string;
-            /** Tries */
-            tries?: components["schemas"]["WorkshopOut.TryIn"][];
-        };
-        /**
          * OwnStockOut
-         * @description Stock on the shelf.
+         * @description A roll or a pile of sheets in store, to cut from.
          */
         "WorkshopOut.OwnStockOut": {
-            /**
-             * Colour
-             * @default null
-             */
-            colour?: string | null;
-            /**
-             * Count
-             * @default 1
-             */
-            count?: number;
             /** Id */
             id: number;
-            /**
-             * Is Roll
-             * @default true
-             */
-            is_roll?: boolean;
-            /** Length */
-            length: number;
             /** Material */
             material: string;
-            /** Material Name */
-            material_name: string;
             /** Name */
             name: string;
-            /** Width */
-            width: number;
         };
         /**
          * OwnSwatchOut
@@ -14581,6 +15617,42 @@ export interface components {
             result?: number;
             /** Surface */
             surface: string;
+        };
+        /**
+         * OwnTestCutOut
+         * @description A test cut on the shelf, and the settings it found.
+         */
+        "WorkshopOut.OwnTestCutOut": {
+            /**
+             * Blade
+             * @enum {string}
+             */
+            blade: "fresh" | "used" | "worn";
+            /** Cutter */
+            cutter: string;
+            /** Cutter Name */
+            cutter_name: string;
+            found: components["schemas"]["WorkshopOut.CutSettingsIn"] | null;
+            /** Id */
+            id: number;
+            /** Material */
+            material: string;
+            /** Material Name */
+            material_name: string;
+            /** Name */
+            name: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Tries */
+            tries?: components["schemas"]["WorkshopOut.TryIn"][];
         };
         /**
          * TryIn

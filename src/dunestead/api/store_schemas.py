@@ -1,0 +1,177 @@
+"""The stores, as they go over the wire; amounts in the unit of each thing, and in words."""
+
+from datetime import date, datetime
+
+from pydantic import BaseModel, Field
+
+from dunestead.api.wire import COLOUR, Wire, limits_like
+from dunestead.core.stores.items import Item, Kind, Unit
+from dunestead.core.stores.ledger import Why
+
+__all__ = [
+    "AmountIn",
+    "HeldOut",
+    "ItemIn",
+    "ItemNewIn",
+    "JobStoresOut",
+    "KeptMaskOut",
+    "LedgerOut",
+    "MoveOut",
+    "OffcutIn",
+    "ReservedOut",
+    "ShortOut",
+    "StoresOut",
+    "WantOut",
+]
+
+
+class ItemIn(Wire):
+    """One thing in store, as the maker writes it down."""
+
+    model_config = limits_like(Item)
+
+    name: str
+    kind: Kind
+    key: str = Field("", max_length=60)
+    width: float | None = None
+    length: float | None = None
+    colour: str | None = Field(None, pattern=COLOUR)
+    opened: date | None = None
+    is_offcut: bool = False
+    keep_at_least: float = 0.0
+    notes: str = ""
+
+
+class ItemNewIn(ItemIn):
+    """Something new in store, and how much there is of it."""
+
+    left: float = Field(description="In the unit of its kind: pieces, mm, ml or uses.")
+
+
+class AmountIn(Wire):
+    """How much was counted, or came in; and a note on it."""
+
+    amount: float
+    note: str = Field("", max_length=500)
+
+
+class OffcutIn(Wire):
+    """Which offcut of a job is kept: the sheet it was left beside."""
+
+    sheet: int
+
+
+class ReservedOut(BaseModel):
+    """How much of something a job will take."""
+
+    job: int
+    name: str
+    shown: str
+
+
+class HeldOut(ItemIn):
+    """Something in store: how much is left, what jobs will take of it, and what is said of its account."""
+
+    id: int
+    unit: Unit
+    about: str
+    left: float
+    shown: str
+    free: float
+    free_shown: str
+    reserved: list[ReservedOut]
+    said: str
+    is_low: bool
+    can_undo: bool
+
+
+class ShortOut(BaseModel):
+    """What is wanted and not there."""
+
+    kind: Kind
+    name: str
+    missing: float
+    shown: str
+    packs: str
+    jobs: list[ReservedOut]
+    is_low: bool
+    is_kept: bool = Field(description="Whether anything of this kind is in the account at all.")
+
+
+class KindOut(BaseModel):
+    """A kind of thing in store, and what it is counted in."""
+
+    kind: Kind
+    name: str
+    unit: Unit
+
+
+class StoresOut(BaseModel):
+    """All in store, and the shopping list for the jobs on the board."""
+
+    kinds: list[KindOut]
+    items: list[HeldOut]
+    short: list[ShortOut]
+
+
+class MoveOut(BaseModel):
+    """A row of the ledger, and what was left after it."""
+
+    at: datetime
+    why: Why
+    said: str
+    amount: float
+    shown: str
+    left_shown: str
+    job: int | None
+    job_name: str
+    note: str
+    by: str
+
+
+class LedgerOut(BaseModel):
+    """What went in and out of one thing, newest first."""
+
+    id: int
+    name: str
+    moves: list[MoveOut]
+
+
+class WantOut(BaseModel):
+    """What a job will still take: out of which things, and what is short."""
+
+    kind: Kind
+    name: str
+    shown: str
+    taken_from: list[str]
+    short: str
+
+
+class KeptMaskOut(BaseModel):
+    """A mask in store that is of the design of one of this job's masks."""
+
+    item: int
+    mask: int
+    name: str
+    shown: str
+    is_enough: bool
+
+
+class OffcutOut(BaseModel):
+    """What is left beside a sheet once it is cut, large enough to keep."""
+
+    sheet: int
+    width: float
+    length: float
+    is_kept: bool
+
+
+class JobStoresOut(BaseModel):
+    """The stores, as a job sees them."""
+
+    wants: list[WantOut]
+    masks: list[KeptMaskOut]
+    used_masks: list[int]
+    can_keep: list[int] = Field(description="Numbers of its masks that can be kept in store now.")
+    offcuts: list[OffcutOut]
+    uses_offcuts: bool

@@ -1,0 +1,363 @@
+"""The stores: what there is, what went in and out, what jobs will take of it, and what is to be bought."""
+
+from collections.abc import Callable, Iterable, Mapping
+from typing import Any
+
+from apiflask import APIBlueprint
+from flask import Response
+
+from dunestead.api import schemas
+from dunestead.api import store_schemas as wire
+from dunestead.api.description import hands_out
+from dunestead.api.opened import bench, opened
+from dunestead.core.errors import NoSuchThing, NotNow
+from dunestead.core.stores.items import KINDS, UNITS, Item
+from dunestead.core.stores.ledger import Move
+from dunestead.core.stores.reserving import Held, Reserved, Short, is_kept
+from dunestead.core.words.stores import (
+    KIND_NAMES,
+    WHY_NAMES,
+    overdrawn,
+    show_amount,
+    show_packs,
+    size_of,
+    wanted,
+)
+from dunestead.formats.shopping import Line, write_shopping_csv, write_shopping_pdf
+from dunestead.workshop.opened import OpenJob
+from dunestead.workshop.storeroom import Storeroom
+
+__all__ = ["stores"]
+
+stores = APIBlueprint("stores", __name__, url_prefix="/api", tag="Stores")
+
+
+def _room() -> Storeroom:
+    return bench().stores
+
+
+# --- all of it --------------------------------------------------------------------------------
+@stores.get("/stores")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.StoresOut)
+def get_stores(query_data: schemas.UnitQuery) -> wire.StoresOut:
+    """List what is in store, what the jobs on the board will take of it, and what is short."""
+    return _shown(query_data.unit)
+
+
+def _shown(unit: str) -> wire.StoresOut:
+    room, names = _room(), bench().job_names()
+    reserved = room.reserved()
+    return wire.StoresOut(
+        kinds=[wire.KindOut(kind=kind, name=KIND_NAMES[kind], unit=UNITS[kind]) for kind in KINDS],
+        items=[_held(one, names, unit) for one in reserved.held],
+        short=[_short(one, reserved, names, unit) for one in reserved.short],
+    )
+
+
+def _held(held: Held, names: Mapping[int, str], unit: str) -> wire.HeldOut:
+    item, records = held.item, bench().records
+    return wire.HeldOut(
+        **{name: getattr(item, name) for name in wire.ItemIn.model_fields},
+        id=held.number,
+        unit=item.unit,
+        about=_about(item, unit),
+        left=held.left,
+        shown=show_amount(held.left, item.unit, unit),
+        free=held.free,
+        free_shown=show_amount(held.free, item.unit, unit),
+        reserved=[_reserved(job, amount, item.unit, names, unit) for job, amount in held.by_job.items()],
+        said=overdrawn(held, unit),
+        is_low=held.free < item.keep_at_least,
+        can_undo=records.items.can_undo(held.number),
+    )
+
+
+def _about(item: Item, unit: str) -> str:
+    """Return what a thing is, by the catalogue's name for it, and its size."""
+    catalogue = bench().catalogue
+    tables: Mapping[str, Mapping[str, Any]] = {
+        "blank": catalogue.surfaces,
+        "roll": catalogue.materials,
+        "sheets": catalogue.materials,
+        "mask": catalogue.materials,
+        "paint": catalogue.paints,
+    }
+    row = tables.get(item.kind, {}).get(item.key)
+    named = row.name if row else {"heat-proof": "Heat-proof", "transfer": "Transfer tape"}.get(item.key, "")
+    return ", ".join(part for part in (named, size_of(item.width, item.length, unit)) if part)
+
+
+def _reserved(job: int, amount: float, told_in: Any, names: Mapping[int, str], unit: str) -> wire.ReservedOut:
+    return wire.ReservedOut(job=job, name=names.get(job, f"Job {job}"), shown=show_amount(amount, told_in, unit))
+
+
+def _short(short: Short, reserved: Reserved, names: Mapping[int, str], unit: str) -> wire.ShortOut:
+    want = short.want
+    return wire.ShortOut(
+        kind=want.kind,
+        name=wanted(want, unit),
+        missing=short.missing,
+        shown=show_amount(short.missing, want.unit, unit),
+        packs=_packs(short),
+        jobs=[_reserved(job, amount, want.unit, names, unit) for job, amount in short.by_job.items()],
+        is_low=short.is_low,
+        is_kept=is_kept(want, {held.number: held.item for held in reserved.held}),
+    )
+
+
+def _packs(short: Short) -> str:
+    paint = bench().catalogue.paints.get(short.want.key) if short.want.kind == "paint" else None
+    return show_packs(short, paint.can_ml, paint.bottle_ml) if paint else ""
+
+
+# --- one thing --------------------------------------------------------------------------------
+def _kept(act: Callable[[], Any], query: schemas.UnitQuery) -> wire.StoresOut:
+    """Do something to what is in store; plans that are cut from it are reckoned anew after it."""
+    act()
+    bench().refresh()
+    return _shown(query.unit)
+
+
+def _item(given: wire.ItemIn) -> Item:
+    return Item(**{name: getattr(given, name) for name in wire.ItemIn.model_fields})
+
+
+@stores.post("/stores/items")
+@stores.input(wire.ItemNewIn, arg_name="given")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.StoresOut, status_code=201)
+def add_item(given: wire.ItemNewIn, query_data: schemas.UnitQuery) -> wire.StoresOut:
+    """Keep something in store."""
+    return _kept(lambda: _room().add(_item(given), given.left), query_data)
+
+
+@stores.put("/stores/items/<int:number>")
+@stores.input(wire.ItemIn, arg_name="given")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.StoresOut)
+def change_item(number: int, given: wire.ItemIn, query_data: schemas.UnitQuery) -> wire.StoresOut:
+    """Change what is known of something; how much is left is counted."""
+    return _kept(lambda: _room().change(number, _item(given)), query_data)
+
+
+@stores.delete("/stores/items/<int:number>")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.StoresOut)
+def drop_item(number: int, query_data: schemas.UnitQuery) -> wire.StoresOut:
+    """Take something out of the stores; it can be brought back."""
+    return _kept(lambda: _room().drop(number), query_data)
+
+
+@stores.post("/stores/items/<int:number>/undo")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.StoresOut)
+def undo_item(number: int, query_data: schemas.UnitQuery) -> wire.StoresOut:
+    """Take the last change of something back, or bring it back."""
+    return _kept(lambda: _room().undo(number), query_data)
+
+
+@stores.post("/stores/items/<int:number>/count")
+@stores.input(wire.AmountIn, arg_name="given")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.StoresOut)
+def count_item(number: int, given: wire.AmountIn, query_data: schemas.UnitQuery) -> wire.StoresOut:
+    """Write down what a stock-take found."""
+    _room().count(number, given.amount, given.note)
+    return _shown(query_data.unit)
+
+
+@stores.post("/stores/items/<int:number>/buy")
+@stores.input(wire.AmountIn, arg_name="given")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.StoresOut)
+def buy_item(number: int, given: wire.AmountIn, query_data: schemas.UnitQuery) -> wire.StoresOut:
+    """Write down that more came in."""
+    _room().buy(number, given.amount, given.note)
+    return _shown(query_data.unit)
+
+
+@stores.post("/stores/items/<int:number>/worn")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.StoresOut)
+def wear_out_item(number: int, query_data: schemas.UnitQuery) -> wire.StoresOut:
+    """Take a mask out that is worn out; how many prints it gave is learnt from."""
+    return _kept(lambda: _room().wear_out(number), query_data)
+
+
+@stores.get("/stores/items/<int:number>/ledger")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.LedgerOut)
+def get_ledger(number: int, query_data: schemas.UnitQuery) -> wire.LedgerOut:
+    """List what went in and out of one thing, newest first."""
+    item, names, unit = bench().records.items.get(number), bench().job_names(), query_data.unit
+    rows, left = [], 0.0
+    for move in _room().ledger.of_item(number):
+        left += move.amount
+        rows.append(_move(move, left, item, names, unit))
+    return wire.LedgerOut(id=number, name=item.name, moves=rows[::-1])
+
+
+def _move(move: Move, left: float, item: Item, names: Mapping[int, str], unit: str) -> wire.MoveOut:
+    return wire.MoveOut(
+        at=move.at,
+        why=move.why,
+        said=WHY_NAMES[move.why],
+        amount=move.amount,
+        shown=show_amount(move.amount, item.unit, unit),
+        left_shown=show_amount(left, item.unit, unit),
+        job=move.job,
+        job_name="" if move.job is None else names.get(move.job, "a job that is deleted"),
+        note=move.note,
+        by=move.by,
+    )
+
+
+# --- what is to be bought ---------------------------------------------------------------------
+def _lines(unit: str) -> list[Line]:
+    found = _shown(unit)
+    return [
+        Line(
+            KIND_NAMES[one.kind],
+            one.name,
+            one.shown,
+            one.packs,
+            ", ".join(f"{job.name} ({job.shown})" for job in one.jobs) or "To keep some in store",
+        )
+        for one in found.short
+    ]
+
+
+@stores.get("/stores/shopping.csv")
+@stores.input(schemas.UnitQuery, location="query")
+@hands_out("csv")
+def get_shopping_table(query_data: schemas.UnitQuery) -> Response:
+    """Download what is to be bought for the jobs on the board, as a table."""
+    headers = {"Content-Disposition": 'attachment; filename="shopping-list.csv"'}
+    return Response(
+        write_shopping_csv(_lines(query_data.unit)), content_type="text/csv; charset=utf-8", headers=headers
+    )
+
+
+@stores.get("/stores/shopping-<any(a4, letter):paper>.pdf")
+@stores.input(schemas.UnitQuery, location="query")
+@hands_out("pdf")
+def get_shopping_list(paper: str, query_data: schemas.UnitQuery) -> Response:
+    """Download what is to be bought for the jobs on the board, to take along."""
+    now = bench().clock.now()
+    data = write_shopping_pdf(
+        _lines(query_data.unit), f"{now.day} {now:%B %Y}", "letter" if paper == "letter" else "a4"
+    )
+    headers = {"Content-Disposition": 'attachment; filename="shopping-list.pdf"'}
+    return Response(data, content_type="application/pdf", headers=headers)
+
+
+# --- as a job sees them -----------------------------------------------------------------------
+@stores.get("/jobs/<int:job_id>/stores")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.JobStoresOut)
+def get_job_stores(job_id: int, query_data: schemas.UnitQuery) -> wire.JobStoresOut:
+    """Show what a job will still take and what is short, its masks in store, and what can be kept of it."""
+    return _of_job(opened(job_id, query_data), query_data.unit)
+
+
+@stores.post("/jobs/<int:job_id>/masks/<int:number>/keep")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.JobStoresOut, status_code=201)
+def keep_mask(job_id: int, number: int, query_data: schemas.UnitQuery) -> wire.JobStoresOut:
+    """Keep a mask of a job in store, to be used again."""
+    _room().keep_mask(opened(job_id, query_data), number)
+    bench().refresh()
+    return _of_job(opened(job_id, query_data), query_data.unit)
+
+
+@stores.post("/jobs/<int:job_id>/offcuts")
+@stores.input(wire.OffcutIn, arg_name="given")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.JobStoresOut, status_code=201)
+def keep_offcut(job_id: int, given: wire.OffcutIn, query_data: schemas.UnitQuery) -> wire.JobStoresOut:
+    """Keep what was left beside a sheet."""
+    found = opened(job_id, query_data)
+    offcut = next((one for one in found.plan.trims.offcuts if one.beside == given.sheet), None)
+    if offcut is None:
+        raise NoSuchThing(
+            f"Nothing worth keeping is left beside sheet {given.sheet}.", "Look at what to cut off at Sheets."
+        )
+    item = _offcut_item(found, given.sheet)
+    if _is_kept_offcut(item):
+        raise NotNow(f"“{item.name}” is in store already.", "Look for it at the stores.")
+    return _after(lambda: _room().add(item, 1.0), job_id, query_data)
+
+
+def _after(act: Callable[[], Any], job_id: int, query: schemas.UnitQuery) -> wire.JobStoresOut:
+    act()
+    bench().refresh()
+    return _of_job(opened(job_id, query), query.unit)
+
+
+def _offcut_item(found: OpenJob, sheet: int) -> Item:
+    plan = found.plan
+    offcut = next(one for one in plan.trims.offcuts if one.beside == sheet)
+    return Item(
+        f"Offcut of {plan.job.name[:80]}, sheet {sheet}",
+        "sheets",
+        plan.choices.material.key,
+        round(offcut.across, 1),
+        round(offcut.along, 1),
+        plan.stock.colour,
+        is_offcut=True,
+        job=found.head.id,
+    )
+
+
+def _is_kept_offcut(item: Item) -> bool:
+    same = (item.name, item.key, item.width, item.length, item.job)
+    return any(
+        (one.name, one.key, one.width, one.length, one.job) == same for one in _room().items.values() if one.is_offcut
+    )
+
+
+def _of_job(found: OpenJob, unit: str) -> wire.JobStoresOut:
+    room, plan = _room(), found.plan
+    items = room.items
+    return wire.JobStoresOut(
+        wants=[
+            wire.WantOut(
+                kind=one.want.kind,
+                name=wanted(one.want, unit),
+                shown=show_amount(one.want.amount, one.want.unit, unit),
+                taken_from=[items[number].name for number in one.taken_from],
+                short=show_amount(one.short, one.want.unit, unit) if one.short else "",
+            )
+            for one in room.for_job(found)
+        ],
+        masks=list(_kept_masks(found, items, unit)),
+        used_masks=list(plan.job.sheets.kept_masks),
+        can_keep=[mask.number for mask in plan.masks if room.why_not_kept(found, mask.number) is None],
+        offcuts=[
+            wire.OffcutOut(
+                sheet=one.beside,
+                width=one.across,
+                length=one.along,
+                is_kept=_is_kept_offcut(_offcut_item(found, one.beside)),
+            )
+            for one in plan.trims.offcuts
+        ],
+        uses_offcuts=plan.job.sheets.offcuts,
+    )
+
+
+def _kept_masks(found: OpenJob, items: Mapping[int, Item], unit: str) -> Iterable[wire.KeptMaskOut]:
+    """Yield masks in store that are of the design and material of this job's."""
+    plan, left = found.plan, _room().ledger.left()
+    for mask in plan.masks:
+        for number, item in items.items():
+            if item.kind == "mask" and (item.key, item.design) == (plan.choices.material.key, mask.design):
+                uses = left.get(number, 0.0)
+                yield wire.KeptMaskOut(
+                    item=number,
+                    mask=mask.number,
+                    name=item.name,
+                    shown=show_amount(uses, "uses", unit),
+                    is_enough=uses >= plan.copies,
+                )

@@ -1,0 +1,1 @@
+"""What is in store, what jobs want of it, and what went in and out."""

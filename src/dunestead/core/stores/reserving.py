@@ -1,0 +1,222 @@
+"""Which things in store serve what is wanted, offcuts first; what is spoken for by which job, and what is short."""
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from datetime import date
+
+from dunestead.core.colours import difference
+from dunestead.core.stores.items import Item
+from dunestead.core.stores.wants import Want
+
+__all__ = ["Held", "JobWants", "Reserved", "Served", "Short", "is_kept", "reserve", "serve"]
+
+# Sizes that differ by less are the same, mm.
+_SAME = 1.0
+_EPS = 1e-6
+
+
+@dataclass(frozen=True, slots=True)
+class Served:
+    """What serves a want.
+
+    Attributes
+    ----------
+    taken
+        By number of the item: how much of it, in its own unit; a whole offcut is 1.
+    short
+        What nothing is there for, in the want's unit.
+    first
+        Number of the item that would serve were there enough of it; None where nothing of the kind is kept.
+    """
+
+    taken: Mapping[int, float]
+    short: float
+    first: int | None
+
+
+@dataclass(frozen=True, slots=True)
+class JobWants:
+    """What a job will still take."""
+
+    job: int
+    name: str
+    due: date | None
+    wants: tuple[Want, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Held:
+    """Something in store: how much is left, and how much of that which job will take."""
+
+    number: int
+    item: Item
+    left: float
+    by_job: Mapping[int, float]
+
+    @property
+    def free(self) -> float:
+        """What no job will take."""
+        return self.left - sum(self.by_job.values())
+
+    @property
+    def is_overdrawn(self) -> bool:
+        """Whether more was taken than there was by the ledger: it must be counted."""
+        return self.left < -_EPS
+
+
+@dataclass(frozen=True, slots=True)
+class Short:
+    """What is wanted and not there.
+
+    Attributes
+    ----------
+    want
+        What it is; its amount is all that is wanted.
+    missing
+        Of that, in the same unit.
+    by_job
+        What each job misses.
+    is_low
+        Whether it is wanted by no job: less is left than the maker likes to keep.
+    """
+
+    want: Want
+    missing: float
+    by_job: Mapping[int, float]
+    is_low: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Reserved:
+    """All in store with what is spoken for, and what is short."""
+
+    held: tuple[Held, ...]
+    short: tuple[Short, ...]
+
+
+def serve(want: Want, items: Mapping[int, Item], left: Mapping[int, float], alike: float) -> Served:
+    """Return what in store serves a want.
+
+    Parameters
+    ----------
+    items, left
+        What there is, and how much of each is free.
+    alike
+        Colours that differ by no more are the same paint, CIEDE2000.
+
+    Notes
+    -----
+    An offcut that is large enough goes first, the smallest of them. Then the one chosen; then what was opened first,
+    then what there is least of, so that ends are used up.
+    """
+    if offcut := _offcut(want, items, left):
+        return Served({offcut: 1.0}, 0.0, offcut)
+    able = [number for number, item in items.items() if _serves(number, item, want, alike)]
+    able.sort(key=lambda number: _order(items[number], left.get(number, 0.0), number))
+    taken: dict[int, float] = {}
+    missing = want.amount
+    for number in able:
+        free = max(left.get(number, 0.0), 0.0)
+        amount = min(missing, _in_steps(free, want.step))
+        if amount > _EPS:
+            taken[number] = amount
+            missing -= amount
+    return Served(taken, missing if missing > _EPS else 0.0, next(iter(able), None))
+
+
+def is_kept(want: Want, items: Mapping[int, Item]) -> bool:
+    """Say whether anything of this kind is kept in store: who keeps no account of pins is told of none."""
+    return any(item.kind == want.kind for item in items.values())
+
+
+def _in_steps(free: float, step: float) -> float:
+    return math.floor(free / step + _EPS) * step if step else free
+
+
+def _order(item: Item, left: float, number: int) -> tuple[date, float, int]:
+    return (item.opened or date.max, left if left > _EPS else math.inf, number)
+
+
+def _offcut(want: Want, items: Mapping[int, Item], left: Mapping[int, float]) -> int | None:
+    if want.piece is None:
+        return None
+    able = [
+        (_area(item), number)
+        for number, item in items.items()
+        if item.is_offcut and item.key == want.key and left.get(number, 0.0) >= 1 - _EPS and _holds(item, want.piece)
+    ]
+    return min(able)[1] if able else None
+
+
+def _area(item: Item) -> float:
+    return (item.width or 0.0) * (item.length or 0.0)
+
+
+def _holds(item: Item, piece: tuple[float, float]) -> bool:
+    sides = sorted((item.width or 0.0, item.length or 0.0))
+    return all(side + _EPS >= own for side, own in zip(sides, sorted(piece), strict=True))
+
+
+def _serves(number: int, item: Item, want: Want, alike: float) -> bool:
+    if want.item is not None:
+        return number == want.item
+    if item.is_offcut or (item.kind, item.key) != (want.kind, want.key):
+        return False
+    if item.colour and want.colour and difference(item.colour, want.colour) > alike:
+        return False
+    own, wanted = (item.width, item.length), (want.width, want.length)
+    # What has two sides may be turned.
+    return _alike(own, wanted) or (want.length is not None and _alike(own, wanted[::-1]))
+
+
+def _alike(own: tuple[float | None, float | None], wanted: tuple[float | None, float | None]) -> bool:
+    return all(
+        side is None or other is None or abs(side - other) <= _SAME for side, other in zip(own, wanted, strict=True)
+    )
+
+
+def reserve(items: Mapping[int, Item], left: Mapping[int, float], jobs: Sequence[JobWants], alike: float) -> Reserved:
+    """Return what is spoken for by which job, those due first before the others, and what is short.
+
+    Parameters
+    ----------
+    items, left
+        What there is, and how much.
+    jobs
+        What each will still take.
+    alike
+        As for `serve`.
+    """
+    free = {number: max(left.get(number, 0.0), 0.0) for number in items}
+    by_item: dict[int, dict[int, float]] = {number: {} for number in items}
+    missing: dict[Want, dict[int, float]] = {}
+    wanted: dict[Want, float] = {}
+    for job in sorted(jobs, key=lambda one: (one.due or date.max, one.job)):
+        for want in job.wants:
+            same = replace(want, amount=0.0, step=0.0, piece=None, item=want.item if want.kind == "mask" else None)
+            wanted[same] = wanted.get(same, 0.0) + want.amount
+            served = serve(want, items, free, alike)
+            for number, amount in served.taken.items():
+                free[number] -= amount
+                own = by_item[number]
+                own[job.job] = own.get(job.job, 0.0) + amount
+            if served.short:
+                short = missing.setdefault(same, {})
+                short[job.job] = short.get(job.job, 0.0) + served.short
+    held = tuple(Held(number, item, left.get(number, 0.0), by_item[number]) for number, item in items.items())
+    short_of = [Short(replace(same, amount=wanted[same]), sum(own.values()), own) for same, own in missing.items()]
+    return Reserved(held, (*short_of, *_low(held, short_of)))
+
+
+def _low(held: Sequence[Held], short: Sequence[Short]) -> list[Short]:
+    """Return what there is less of than the maker likes to keep, unless it is to be bought anyhow."""
+    listed = {(one.want.kind, one.want.key) for one in short}
+    found = []
+    for one in held:
+        item = one.item
+        lacks = item.keep_at_least - max(one.free, 0.0)
+        if item.keep_at_least and lacks > _EPS and (item.kind, item.key) not in listed:
+            want = Want(item.kind, item.key, item.name, item.keep_at_least, item.width, item.length, item.colour)
+            found.append(Short(want, lacks, {}, is_low=True))
+    return found

@@ -1,0 +1,250 @@
+"""The stores at work: what there is, what jobs will take of it, and what each step took when it was ticked off."""
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, replace
+from datetime import datetime
+
+from dunestead.core.errors import BadInput, NoSuchThing, NotNow
+from dunestead.core.figures import Catalogue
+from dunestead.core.stores.items import Item, check_item
+from dunestead.core.stores.ledger import Move, counted, given_back
+from dunestead.core.stores.reserving import JobWants, Reserved, Served, is_kept, reserve, serve
+from dunestead.core.stores.taking import Step, moves_of
+from dunestead.core.stores.wants import Want, returned_by, wanted_by, wants_left
+from dunestead.core.work.tasks import Task
+from dunestead.store import Records
+from dunestead.workshop.clock import Clock
+from dunestead.workshop.needs import Needs
+from dunestead.workshop.opened import OpenJob
+
+__all__ = ["ForJob", "Storeroom"]
+
+
+@dataclass(frozen=True, slots=True)
+class ForJob:
+    """What a job will still take of one thing: out of which, by their numbers, and what is short."""
+
+    want: Want
+    taken_from: tuple[int, ...]
+    short: float
+
+
+class Storeroom:
+    """What is in store.
+
+    Parameters
+    ----------
+    records, needs
+        The things and what went in and out; what jobs will take.
+    catalogue
+        Returns all figures as they are now.
+    clock
+        The workshop's.
+    """
+
+    def __init__(self, records: Records, needs: Needs, catalogue: Callable[[], Catalogue], clock: Clock) -> None:
+        self._records, self.ledger, self.needs = records, records.ledger, needs
+        self._catalogue, self._clock = catalogue, clock
+
+    @property
+    def items(self) -> Mapping[int, Item]:
+        """All things in store, by number."""
+        return self._records.items.all()
+
+    @property
+    def _alike(self) -> float:
+        return self._catalogue().workshop["colours_alike"]
+
+    # --- looking ----------------------------------------------------------------------------------
+    def reserved(self) -> Reserved:
+        """Return all in store with what the jobs on the board will take of it, and what is short."""
+        return reserve(self.items, self.ledger.left(), self.needs.all(), self._alike)
+
+    def for_job(self, opened: OpenJob) -> list[ForJob]:
+        """Return what a job will still take, with what serves it once jobs due sooner have had theirs.
+
+        Kinds of which nothing is kept are left out: who keeps no account of pins is told of none.
+        """
+        items = self.items
+        if not items:
+            return []
+        due = opened.plan.job.blank.due
+        own = JobWants(opened.head.id, opened.plan.job.name, due, tuple(wants_left(opened.plan, opened.progress)))
+        others = [one for one in self.needs.known(own.job) if _goes_before(one, own)]
+        reserved = reserve(items, self.ledger.left(), others, self._alike)
+        free = {held.number: held.free for held in reserved.held}
+        found: dict[Want, ForJob] = {}
+        for want in own.wants:
+            if not is_kept(want, items):
+                continue
+            served = serve(want, items, free, self._alike)
+            for number, amount in served.taken.items():
+                free[number] -= amount
+            same = replace(want, amount=0.0, step=0.0, piece=None)
+            found[same] = _with(found.get(same, ForJob(same, (), 0.0)), want.amount, served)
+        return list(found.values())
+
+    # --- what steps take --------------------------------------------------------------------------
+    def moves_for(self, opened: OpenJob, task: Task, at: datetime, *, done: bool) -> list[Move]:
+        """Return what a step takes out of the stores, and gives back, when it is ticked off; or its taking back.
+
+        What is short is taken from what would serve all the same: it was used, and the count is what is wrong.
+        """
+        items, job = self.items, opened.head.id
+        before = self.ledger.of_task(job, task.id)
+        if not done:
+            return given_back(before, job, task.id, at)
+        if opened.progress.done(task) and not opened.progress.outdated_by(task):
+            return []
+        step = Step(job, task.id, max((move.batch for move in before), default=0) + 1, at)
+        wants = _as_counted(opened, task, wanted_by(opened.plan, task))
+        returns = returned_by(opened.plan, task, opened.progress)
+        return moves_of(step, wants, returns, items, self.ledger.left(), self._alike)
+
+    # --- changing ---------------------------------------------------------------------------------
+    def add(self, item: Item, left: float, note: str = "") -> int:
+        """Keep something, so much of it; returns its number.
+
+        Raises
+        ------
+        BadInput
+            When it cannot be kept, or there would be less than none of it.
+        """
+        check_item(item, self._catalogue())
+        _check_amount(left)
+        begun = Move(0, left, "begun", self._clock.now(), note=note)
+        return self._records.items.add(
+            item, also=lambda session, number: self.ledger.write(session, [replace(begun, item=number)])
+        )
+
+    def keep_mask(self, opened: OpenJob, number: int) -> int:
+        """Keep a mask of a job, to be used again; returns its number in store.
+
+        Raises
+        ------
+        NoSuchThing
+            When the job has no such mask.
+        NotNow
+            When it cannot be: it is used once, has not come off a print yet, is kept already, or is worn out.
+        """
+        plan, material = opened.plan, opened.plan.choices.material
+        mask = next((one for one in plan.masks if one.number == number), None)
+        if mask is None:
+            raise NoSuchThing(f"This job has no mask {number}.", f"It has {len(plan.masks)}.")
+        if why_not := self.why_not_kept(opened, number):
+            raise why_not
+        prints = _prints(opened, number)
+        of = f", {mask.laid.name.removeprefix('the ')}" if len(plan.masks) > 1 else ""
+        item = Item(
+            f"Mask of {plan.job.name}"[: _LONGEST_NAME - len(of)] + of,
+            "mask",
+            material.key,
+            job=opened.head.id,
+            mask=number,
+            design=mask.design,
+            prints_before=prints,
+        )
+        return self.add(item, float(material.uses - prints))
+
+    def why_not_kept(self, opened: OpenJob, number: int) -> NotNow | None:
+        """Return why a mask of a job cannot be kept in store, None where it can."""
+        plan, material = opened.plan, opened.plan.choices.material
+        if material.uses <= 1:
+            return NotNow(f"{material.name} is used once.", "Masks of plastic, card and film can be kept.")
+        if not plan.is_cut:
+            return NotNow("This mask is in store already.", "Look for it at the stores.")
+        prints = _prints(opened, number)
+        if not prints:
+            return NotNow("This mask has not come off a print yet.", "Tick its peel off first.")
+        kept = [one for one in self.items.values() if (one.job, one.mask) == (opened.head.id, number)]
+        if kept:
+            return NotNow(f"It is in store already, as “{kept[0].name}”.", "Look for it at the stores.")
+        if prints >= material.uses:
+            return NotNow(f"It has given {prints} prints: it is worn out by now.", "Cut a new one for the next job.")
+        return None
+
+    def wear_out(self, number: int) -> None:
+        """Take a mask out for good: worn out, it tells how many prints such a mask gives."""
+        item = self._records.items.get(number)
+        if item.kind != "mask":
+            raise BadInput(f"“{item.name}” does not wear out.", "Take it out of the stores.")
+        self._records.items.change(number, replace(item, worn=self._clock.now().date()))
+        self._records.items.drop(number)
+
+    def change(self, number: int, item: Item) -> None:
+        """Change what is known of something; how much is left of it is counted, or bought."""
+        before = self._records.items.get(number)
+        if before.kind != item.kind:
+            raise BadInput(f"“{before.name}” cannot turn into something else.", "Take it out, and add the other.")
+        check_item(item, self._catalogue())
+        self._records.items.change(number, replace(item, **{name: getattr(before, name) for name in _OF_A_MASK}))
+
+    def drop(self, number: int) -> None:
+        """Take something out of the stores; it can be brought back, with what was left of it."""
+        self._records.items.drop(number)
+
+    def undo(self, number: int) -> None:
+        """Take the last change of something back, or bring it back."""
+        self._records.items.undo(number)
+
+    def count(self, number: int, found: float, note: str = "") -> None:
+        """Write down what a stock-take found of something."""
+        item = self._records.items.get(number)
+        _check_amount(found)
+        left = self.ledger.left().get(number, 0.0)
+        if found == left:
+            raise NotNow(f"There should be as much of “{item.name}” as you counted.", "Nothing has to be changed.")
+        self.ledger.add([counted(number, found, left, self._clock.now(), note)])
+
+    def buy(self, number: int, amount: float, note: str = "") -> None:
+        """Write down that more of something came in."""
+        self._records.items.get(number)
+        if amount <= 0:
+            raise BadInput("Nothing came in.", "Give how much was bought; count anew where there is less than thought.")
+        _check_amount(amount)
+        self.ledger.add([Move(number, amount, "bought", self._clock.now(), note=note)])
+
+
+def _with(found: ForJob, amount: float, served: Served) -> ForJob:
+    """Return what a job will take of one thing, with one want more."""
+    numbers = tuple(dict.fromkeys((*found.taken_from, *served.taken)))
+    return ForJob(replace(found.want, amount=found.want.amount + amount), numbers, found.short + served.short)
+
+
+def _as_counted(opened: OpenJob, task: Task, wants: Sequence[Want]) -> list[Want]:
+    """Return wants as they were counted: how many pins were set is what was taken, whatever was planned."""
+    counts = task.call.counts if task.call else ()
+    pins = next((opened.progress.counted(task, count) for count in counts if count.code == "pins"), None)
+    return [want if want.kind != "pins" or pins is None else replace(want, amount=float(pins)) for want in wants]
+
+
+def _prints(opened: OpenJob, mask: int) -> int:
+    """Return how many copies the newest set of a mask came off."""
+    plan = opened.plan
+    done = [
+        task.copy
+        for task in opened.graph.of("peel")
+        if task.code == "peel-sheet" and task.mask == mask and task.copy and opened.progress.is_done(task)
+    ]
+    newest = max((plan.set_of(copy) for copy in done), default=0)
+    return sum(plan.set_of(copy) == newest for copy in done)
+
+
+def _check_amount(amount: float) -> None:
+    if not 0 <= amount <= _MOST:
+        raise BadInput(f"There cannot be {amount:g} of it.", f"Give 0 to {_MOST:,.0f}.")
+
+
+_MOST = 1_000_000.0
+_LONGEST_NAME = 120
+# What a maker does not write down of a kept mask.
+_OF_A_MASK = ("job", "mask", "design", "prints_before", "worn")
+
+
+def _goes_before(one: JobWants, own: JobWants) -> bool:
+    """Say whether a job has its things before another: what is due first, then what was begun first."""
+    mine = (own.due is None, own.due, own.job)
+    other = (one.due is None, one.due, one.job)
+    if mine[0] != other[0]:
+        return mine[0]
+    return other[1:] < mine[1:] if own.due is not None else one.job < own.job
