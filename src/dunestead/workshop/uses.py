@@ -26,26 +26,29 @@ class Uses:
     press: str
     surface: str
     paints: tuple[str, ...]
+    kept_masks: tuple[int, ...]
 
     def __str__(self) -> str:
         """Return it as it is kept beside a card."""
-        own = (self.cutter, self.material, self.stock, self.press, self.surface, _AND.join(self.paints))
-        return _BETWEEN.join(own)
+        own = (self.cutter, self.material, self.stock, self.press, self.surface)
+        return _BETWEEN.join((*own, _AND.join(self.paints), _AND.join(map(str, self.kept_masks))))
 
 
 def uses_of(job: Job) -> Uses:
     """Return what a job picks."""
     paints = tuple(dict.fromkeys(coating.paint for coating in job.paint.coatings))
-    return Uses(job.sheets.cutter, job.mask.material, str(job.sheets.stock), job.tack.press, job.blank.surface, paints)
+    own = (job.sheets.cutter, job.mask.material, str(job.sheets.stock), job.tack.press, job.blank.surface)
+    return Uses(*own, paints, job.sheets.kept_masks)
 
 
 def uses_in(text: str) -> Uses | None:
     """Return what was kept beside a card, None where it was kept in another way."""
     try:
-        cutter, material, stock, press, surface, paints = text.split(_BETWEEN)
+        cutter, material, stock, press, surface, paints, kept = text.split(_BETWEEN)
+        numbers = tuple(map(int, kept.split(_AND))) if kept else ()
     except ValueError:
         return None
-    return Uses(cutter, material, stock, press, surface, tuple(paints.split(_AND)))
+    return Uses(cutter, material, stock, press, surface, tuple(paints.split(_AND)), numbers)
 
 
 class OwnRecords:
@@ -63,26 +66,27 @@ class OwnRecords:
         self._reckoned: dict[Uses, str] = {}
 
     def drawn_from(self, uses: Uses) -> str:
-        """Return what a card hangs on; times of the hands are not on it."""
+        """Return what a card hangs on; times of the hands and the force are not on it."""
         if uses not in self._drawn:
-            self._drawn[uses] = short_hash(repr(self._named(uses)))
+            material = self._catalogue.materials.get(uses.material)
+            self._drawn[uses] = short_hash(repr((self._named(uses), material and material.uses)))
         return self._drawn[uses]
 
     def reckoned_from(self, uses: Uses) -> str:
         """Return what a plan hangs on."""
         if uses not in self._reckoned:
+            material = self._catalogue.materials.get(uses.material)
             amounts = sorted(one for one in self._catalogue.amounts.items() if one[0].endswith(f"/{uses.surface}"))
-            self._reckoned[uses] = short_hash(repr((self._named(uses), self._catalogue.hand, amounts)))
+            self._reckoned[uses] = short_hash(repr((self._named(uses), material, self._catalogue.hand, amounts)))
         return self._reckoned[uses]
 
     def _named(self, uses: Uses) -> tuple[object, ...]:
         known, pressed = self._catalogue, (uses.material, uses.surface)
         return (
             known.cutters.get(uses.cutter),
-            known.materials.get(uses.material),
             known.presses.get(uses.press),
             known.stock.get(int(uses.stock)) if uses.stock.isascii() and uses.stock.isdigit() else None,
-            sorted(known.kept_masks.items()),
+            [known.kept_masks.get(number) for number in uses.kept_masks],
             [one for one in known.test_cuts.values() if one.material == uses.material],
             None if known.owned is None else sorted(known.owned),
             sorted((way, held) for way, held in known.pressed.items() if way[:2] == pressed),
