@@ -18,6 +18,7 @@
     '/job/:id': job,
     '/job/:id/:station': job,
     '/figures': figures,
+    '/stores': wrap({ asyncComponent: () => import('./stores/StoresPage.svelte') }),
     '/year': wrap({ asyncComponent: () => import('./year/YearPage.svelte') }),
     '/price/:id': wrap({ asyncComponent: () => import('./price/Price.svelte') }),
     '*': Lost,

@@ -141,6 +141,7 @@ class WantOut(BaseModel):
     """What a job will still take: out of which things, and what is short."""
 
     kind: Kind
+    station: str
     name: str
     shown: str
     taken_from: list[str]

@@ -14,6 +14,7 @@ from dunestead.core.errors import NoSuchThing, NotNow
 from dunestead.core.stores.items import KINDS, UNITS, Item
 from dunestead.core.stores.ledger import Move
 from dunestead.core.stores.reserving import Held, Reserved, Short, is_kept
+from dunestead.core.stores.wants import TAKEN_AT
 from dunestead.core.words.stores import (
     KIND_NAMES,
     WHY_NAMES,
@@ -51,7 +52,10 @@ def _shown(unit: str) -> wire.StoresOut:
     return wire.StoresOut(
         kinds=[wire.KindOut(kind=kind, name=KIND_NAMES[kind], unit=UNITS[kind]) for kind in KINDS],
         items=[_held(one, names, unit) for one in reserved.held],
-        short=[_short(one, reserved, names, unit) for one in reserved.short],
+        short=[
+            _short(one, reserved, names, unit)
+            for one in sorted(reserved.short, key=lambda short: (KINDS.index(short.want.kind), short.want.name))
+        ],
     )
 
 
@@ -324,6 +328,7 @@ def _of_job(found: OpenJob, unit: str) -> wire.JobStoresOut:
         wants=[
             wire.WantOut(
                 kind=one.want.kind,
+                station=TAKEN_AT[one.want.kind],
                 name=wanted(one.want, unit),
                 shown=show_amount(one.want.amount, one.want.unit, unit),
                 taken_from=[items[number].name for number in one.taken_from],

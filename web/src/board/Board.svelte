@@ -173,6 +173,7 @@
 />
 
 {#snippet books()}
+  <a class="underline" href="#/stores">Stores</a>
   <a class="underline" href="#/year">The year</a>
   <a class="underline" href="#/figures">Your figures</a>
 {/snippet}

@@ -5,8 +5,10 @@
   interface Props {
     clocks: Clock[];
     copies: number;
+    /** A coat was found dry to the touch. */
+    ondried: (coat: string) => void;
   }
-  const { clocks, copies }: Props = $props();
+  const { clocks, copies, ondried }: Props = $props();
 
   let now = $state(Date.now());
   $effect(() => {
@@ -34,6 +36,12 @@
     {:else}
       <p class="stamp m-0 text-2xl text-(--fault)">Too late</p>
       <p class="m-0 text-sm">{showMinutes(-closes)} ago. {clock.late}</p>
+    {/if}
+    {#if clock.drying}
+      {@const coat = clock.drying}
+      <button class="cursor-pointer text-sm underline" onclick={() => ondried(coat)}
+        >It is dry to the touch: learn from it</button
+      >
     {/if}
   </div>
 {/each}

@@ -25,6 +25,7 @@
   import CopyChooser from './CopyChooser.svelte';
   import Mending from './Mending.svelte';
   import Lead from './Lead.svelte';
+  import FromStore from './FromStore.svelte';
   import { OpenJob } from './open-job.svelte';
   import Reckoning from './Reckoning.svelte';
   import StationPath from './StationPath.svelte';
@@ -276,7 +277,11 @@
             {#if job.copies > 1 && station.tasks.length}
               <CopyChooser {open} copy={job.copy_no} copies={job.copies} />
             {/if}
-            <Clocks clocks={job.clocks.filter((clock) => clock.station === code)} copies={job.copies} />
+            <Clocks
+              clocks={job.clocks.filter((clock) => clock.station === code)}
+              copies={job.copies}
+              ondried={open.dried}
+            />
             {#if station.tasks.length}
               <TaskList
                 {open}
@@ -289,6 +294,7 @@
             {#if view.Records && catalogue}
               <view.Records {open} {job} {catalogue} onrecords={askCatalogue} />
             {/if}
+            <FromStore {open} {job} station={code} />
             <Reckoning rows={station.rows} learnt={station.learnt} open={code === 'record'} />
             <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>
           </div>

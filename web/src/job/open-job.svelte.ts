@@ -137,6 +137,9 @@ export class OpenJob {
   /** The first stroke of a task: its clock starts. */
   begin = (task: string) =>
     this.#ask((job) => this.#worked(job, api.setBegun(this.id, settings.unit, this.copy, task)));
+  /** A coat was found dry to the touch just now. */
+  dried = (task: string) =>
+    this.#ask((job) => this.#worked(job, api.setDried(this.id, settings.unit, this.copy, task)));
   /** Mark a place that wants a second look; it waits for no further point. */
   mark = (task: string, what: api.MarkKind, at: [number, number]) => {
     this.marking = null;

@@ -9,7 +9,7 @@ from dunestead.core.stores.items import UNITS, Kind, Unit
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Count, Task
 
-__all__ = ["Want", "returned_by", "wanted_by", "wants_left"]
+__all__ = ["TAKEN_AT", "Want", "returned_by", "wanted_by", "wants_left"]
 
 _EPS = 1e-9
 
@@ -108,11 +108,23 @@ def _found(progress: Progress, task: Task, count: Count) -> float:
     return float(value if value is not None else progress.expected(count) or 0)
 
 
+# At which station a maker looks for it.
+TAKEN_AT: Mapping[Kind, str] = {
+    "blank": "blank",
+    "roll": "sheets",
+    "sheets": "sheets",
+    "mask": "sheets",
+    "carrier": "weed",
+    "pins": "tack",
+    "tape": "tack",
+    "paint": "paint",
+}
+
+
 # --- step by step -----------------------------------------------------------------------------
 def _blank(plan: Plan, _task: Task) -> Iterator[Want]:
     piece, surface = plan.job.piece, plan.choices.surface
-    name = f"{surface.name}, {piece.width:.0f} x {piece.height:.0f} mm"
-    yield Want("blank", surface.key, name, 1.0, piece.width, piece.height, step=1.0)
+    yield Want("blank", surface.key, surface.name, 1.0, piece.width, piece.height, step=1.0)
 
 
 def _material(plan: Plan, task: Task) -> Iterator[Want]:

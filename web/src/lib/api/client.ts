@@ -77,8 +77,7 @@ export type CutRun = Schemas['CutRunsOut']['runs'][number];
 export type CutFault = NonNullable<Schemas['CutRunIn']['fault']>;
 export type Workshop = Schemas['WorkshopOut'];
 export type OwnCutter = Schemas['CutterIn'];
-export type OwnStock = Schemas['StockIn'];
-export type TestCut = Schemas['RecipeIn'];
+export type TestCut = Schemas['TestCutIn'];
 export type Try = NonNullable<TestCut['tries']>[number];
 export type Marking = NonNullable<Task['marking']>;
 export type MarkKind = Schemas['MarkIn']['what'];
@@ -429,17 +428,52 @@ export const setPrice = (id: number, unit: Unit, body: PriceEntry) =>
 export const setRates = (body: RatesEntry) => answer(api.PUT('/api/workshop/rates', { body }));
 export const undoRates = () => answer(api.POST('/api/workshop/rates/undo'));
 export const getYear = (year: number) => answer(api.GET('/api/years/{year}', { params: { path: { year } } }));
+export type Stores = Schemas['StoresOut'];
+export type Held = Stores['items'][number];
+export type Short = Stores['short'][number];
+export type Item = Schemas['ItemIn'];
+export type StoreKind = Held['kind'];
+export type LedgerBook = Schemas['LedgerOut'];
+export type JobStores = Schemas['JobStoresOut'];
+const ofItem = (number: number, unit: Unit) => ({ params: { path: { number }, query: { unit } } });
+export const getStores = (unit: Unit) => answer(api.GET('/api/stores', inUnit(unit)));
+export const addItem = (unit: Unit, body: Schemas['ItemNewIn']) =>
+  answer(api.POST('/api/stores/items', { ...inUnit(unit), body }));
+export const changeItem = (number: number, unit: Unit, body: Item) =>
+  answer(api.PUT('/api/stores/items/{number}', { ...ofItem(number, unit), body }));
+export const dropItem = (number: number, unit: Unit) =>
+  answer(api.DELETE('/api/stores/items/{number}', ofItem(number, unit)));
+export const undoItem = (number: number, unit: Unit) =>
+  answer(api.POST('/api/stores/items/{number}/undo', ofItem(number, unit)));
+export const countItem = (number: number, unit: Unit, amount: number, note: string) =>
+  answer(api.POST('/api/stores/items/{number}/count', { ...ofItem(number, unit), body: { amount, note } }));
+export const buyItem = (number: number, unit: Unit, amount: number, note: string) =>
+  answer(api.POST('/api/stores/items/{number}/buy', { ...ofItem(number, unit), body: { amount, note } }));
+export const wearOut = (number: number, unit: Unit) =>
+  answer(api.POST('/api/stores/items/{number}/worn', ofItem(number, unit)));
+export const getLedger = (number: number, unit: Unit) =>
+  answer(api.GET('/api/stores/items/{number}/ledger', ofItem(number, unit)));
+const storesOf = (id: number, unit: Unit) => ({ params: { path: { job_id: id }, query: { unit } } });
+export const getJobStores = (id: number, unit: Unit) =>
+  answer(api.GET('/api/jobs/{job_id}/stores', storesOf(id, unit)));
+export const keepMask = (id: number, unit: Unit, number: number) =>
+  answer(
+    api.POST('/api/jobs/{job_id}/masks/{number}/keep', {
+      params: { path: { job_id: id, number }, query: { unit } },
+    }),
+  );
+export const keepOffcut = (id: number, unit: Unit, sheet: number) =>
+  answer(api.POST('/api/jobs/{job_id}/offcuts', { ...storesOf(id, unit), body: { sheet } }));
+export const setDried = (id: number, unit: Unit, copy: number, task: string) =>
+  answer(api.POST('/api/jobs/{job_id}/tasks/dried', { ...at(id, unit, copy), body: { task } }));
 export const getWorkshop = () => answer(api.GET('/api/workshop'));
 export const addCutter = (body: OwnCutter) => answer(api.POST('/api/workshop/cutters', { body }));
 export const changeCutter = (number: number, body: OwnCutter) =>
   answer(api.PUT('/api/workshop/cutters/{number}', { params: { path: { number } }, body }));
-export const addStock = (body: OwnStock) => answer(api.POST('/api/workshop/stock', { body }));
-export const changeStock = (number: number, body: OwnStock) =>
-  answer(api.PUT('/api/workshop/stock/{number}', { params: { path: { number } }, body }));
-export const addRecipe = (body: TestCut) => answer(api.POST('/api/workshop/recipes', { body }));
-export const changeRecipe = (number: number, body: TestCut) =>
-  answer(api.PUT('/api/workshop/recipes/{number}', { params: { path: { number } }, body }));
-export type Shelf = 'cutters' | 'stock' | 'recipes' | 'presses' | 'paints' | 'swatches';
+export const addTestCut = (body: TestCut) => answer(api.POST('/api/workshop/test-cuts', { body }));
+export const changeTestCut = (number: number, body: TestCut) =>
+  answer(api.PUT('/api/workshop/test-cuts/{number}', { params: { path: { number } }, body }));
+export type Shelf = 'cutters' | 'test-cuts' | 'presses' | 'paints' | 'swatches';
 export const addPress = (body: OwnPress) => answer(api.POST('/api/workshop/presses', { body }));
 export const addPaint = (body: OwnPaint) => answer(api.POST('/api/workshop/paints', { body }));
 export const changePaint = (number: number, body: OwnPaint) =>

@@ -12507,6 +12507,8 @@ export interface components {
             short: string;
             /** Shown */
             shown: string;
+            /** Station */
+            station: string;
             /** Taken From */
             taken_from: string[];
         };

@@ -5,7 +5,7 @@
   import type { Snippet } from 'svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
   import type { SheetsJob } from './part';
-  import type { OwnCutter, OwnStock, Unit } from '../../lib/api/client';
+  import type { OwnCutter, Unit } from '../../lib/api/client';
   import * as api from '../../lib/api/client';
   import { useLimits } from '../../lib/limits';
   import Fold from '../../lib/ui/Fold.svelte';
@@ -13,7 +13,7 @@
   import NumberField from '../../lib/ui/NumberField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
   import { showLength } from '../../lib/units';
-  import { cutterEntries, stockEntries } from './records';
+  import { cutterEntries } from './records';
 
   interface Props {
     open: OpenJob;
@@ -33,14 +33,8 @@
     ['roll', 'A roll, no mat'],
     ['hand', 'Nothing: by hand'],
   ] as const;
-  const KINDS = [
-    ['roll', 'A roll'],
-    ['sheets', 'Sheets'],
-  ] as const;
   let cutter = $state<OwnCutter | null>(null);
   let cutterId = $state<number | null>(null);
-  let stock = $state<OwnStock | null>(null);
-  let stockId = $state<number | null>(null);
   let gone = $state<[api.Shelf, number, string] | null>(null);
 
   function startCutter(): void {
@@ -48,12 +42,6 @@
       open.workshop?.classes.find((one) => one.key === job.inputs.cutter) ?? open.workshop?.classes[0];
     if (!now) return;
     [cutter, cutterId] = [{ ...cutterEntries(now), name: `My ${now.name.toLowerCase()}` }, null];
-  }
-
-  function startStock(): void {
-    const { width } = job.sheets.trims;
-    stock = { name: 'My roll', material: job.inputs.material, width, length: 5000, is_roll: true, count: 1 };
-    stockId = null;
   }
 
   async function keepCutter(): Promise<void> {
@@ -65,13 +53,6 @@
       cutter = null;
       onchanged();
     }
-  }
-
-  async function keepStock(): Promise<void> {
-    const [made, number] = [stock, stockId];
-    if (!made) return;
-    if (await open.keepRecord(() => (number === null ? api.addStock(made) : api.changeStock(number, made))))
-      stock = null;
   }
 
   async function drop(kind: api.Shelf, number: number, name: string): Promise<void> {
@@ -92,7 +73,7 @@
   const text = (event: Event) => (event.currentTarget as HTMLInputElement).value;
 </script>
 
-<Fold title="Your cutters and material; overlap">
+<Fold title="Your cutters; material and overlap">
   {@render children()}
   {#if gone}
     <p class="m-0 text-sm" role="status">
@@ -190,79 +171,7 @@
   {:else}
     <Button color="alternative" size="xs" onclick={startCutter}>Add a cutter of yours</Button>
   {/if}
-  <ul class="m-0 flex list-none flex-col gap-1 p-0 text-sm" aria-label="Your material">
-    {#each open.workshop?.stock ?? [] as one (one.id)}
-      <li class="flex items-center gap-2">
-        <span class="min-w-0 flex-1"
-          ><strong>{one.name}</strong>
-          <span class="block text-(--faint)"
-            >{one.material_name}, {showLength(one.width, unit)} wide, {one.is_roll
-              ? `${showLength(one.length, unit)} left`
-              : `${one.count} sheets of ${showLength(one.length, unit)} left`}</span
-          ></span
-        >
-        <button
-          class="cursor-pointer font-bold underline"
-          aria-label="Change “{one.name}”"
-          onclick={() => ([stock, stockId] = [stockEntries(one), one.id])}>Change</button
-        >
-        <button
-          class="cursor-pointer font-bold underline"
-          aria-label="Take “{one.name}” out"
-          onclick={() => drop('stock', one.id, one.name)}>Out</button
-        >
-      </li>
-    {/each}
-  </ul>
-  {#if stock}
-    {@const made = stock}
-    <form
-      class="card grid grid-cols-2 gap-2 p-2"
-      aria-label="Material of yours"
-      onsubmit={(event) => {
-        event.preventDefault();
-        void keepStock();
-      }}
-    >
-      <div class="col-span-2">
-        <Label for="{id}-stock" class="mb-1 text-sm text-(--ink)">Name</Label>
-        <Input
-          id="{id}-stock"
-          size="sm"
-          value={made.name}
-          maxlength={limits('stock.name')?.most}
-          oninput={(event: Event) => (stock = { ...made, name: text(event) })}
-        />
-      </div>
-      <OneOf
-        label="It is"
-        value={made.is_roll ? 'roll' : 'sheets'}
-        of={KINDS}
-        onchange={(kind) => (stock = { ...made, is_roll: kind === 'roll' })}
-      />
-      {#if !made.is_roll}
-        <NumberField
-          label="How many"
-          entry="stock.count"
-          value={made.count ?? 1}
-          onchange={(count) => count !== null && (stock = { ...made, count })}
-        />
-      {:else}<span></span>{/if}
-      <LengthField
-        label="Width of the material"
-        entry="stock.width"
-        value={made.width}
-        onchange={(width) => width && (stock = { ...made, width })}
-      />
-      <LengthField
-        label={made.is_roll ? 'Length left' : 'Length of a sheet'}
-        entry="stock.length"
-        value={made.length}
-        onchange={(length) => length !== null && (stock = { ...made, length })}
-      />
-      <Button size="xs" type="submit" class="col-span-2">Keep this material</Button>
-    </form>
-  {:else}
-    <Button color="alternative" size="xs" onclick={startStock}>Add material of yours</Button>
-  {/if}
+  <p class="m-0 text-sm">
+    Rolls, sheets and offcuts are kept at <a class="font-bold underline" href="#/stores">the stores</a>.
+  </p>
 </Fold>

@@ -116,7 +116,7 @@
     </p>
   {/if}
 </Fold>
-<TrimPlan {open} {job} unit={settings.unit} />
+<TrimPlan {job} unit={settings.unit} />
 <SeamList {sheets} unit={settings.unit} />
 {#if !sheets.by_hand}
   <TestCut

@@ -4,7 +4,7 @@
   import type { OpenJob } from '../../job/open-job.svelte';
   import type { SheetsJob } from './part';
   import type { Advice, Sheets, Try } from '../../lib/api/client';
-  import { addRecipe, adviseTestCut, changeRecipe, Problem } from '../../lib/api/client';
+  import { addTestCut, adviseTestCut, changeTestCut, Problem } from '../../lib/api/client';
   import Fold from '../../lib/ui/Fold.svelte';
   import NumberField from '../../lib/ui/NumberField.svelte';
   import OneOf from '../../lib/ui/OneOf.svelte';
@@ -37,10 +37,10 @@
   let blade = $state<Blade>('used');
   let tries = $state.raw<Try[]>([]);
   let advice = $state.raw<Advice | null>(null);
-  let recipe = $state<number | null>(null);
+  let cut = $state<number | null>(null);
   const settings = $derived(job.sheets.settings);
   const past = $derived(
-    (open.workshop?.recipes ?? []).filter(
+    (open.workshop?.test_cuts ?? []).filter(
       (one) => one.material === job.inputs.material && one.cutter === job.inputs.cutter,
     ),
   );
@@ -55,7 +55,7 @@
 
   const begin = () =>
     attempt(async () => {
-      [tries, recipe] = [[], null];
+      [tries, cut] = [[], null];
       advice = await adviseTestCut(job.inputs.material, job.inputs.cutter, []);
     });
 
@@ -73,13 +73,13 @@
         tries: next,
         notes: '',
       };
-      const number = recipe;
-      const before = new Set(open.workshop?.recipes.map((one) => one.id));
+      const number = cut;
+      const before = new Set(open.workshop?.test_cuts.map((one) => one.id));
       const done = await open.keepRecord(() =>
-        number === null ? addRecipe(kept) : changeRecipe(number, kept),
+        number === null ? addTestCut(kept) : changeTestCut(number, kept),
       );
       if (!done) return;
-      recipe ??= open.workshop?.recipes.find((one) => !before.has(one.id))?.id ?? null;
+      cut ??= open.workshop?.test_cuts.find((one) => !before.has(one.id))?.id ?? null;
       tries = next;
       advice = await adviseTestCut(job.inputs.material, job.inputs.cutter, next);
     });

@@ -1,38 +1,18 @@
 <script lang="ts">
-  import type { OpenJob } from '../../job/open-job.svelte';
   import type { SheetsJob } from './part';
   import type { Unit } from '../../lib/api/client';
-  import { changeStock } from '../../lib/api/client';
-  import Button from 'flowbite-svelte/Button.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
   import { showLength } from '../../lib/units';
-  import { stockEntries } from './records';
 
   interface Props {
-    open: OpenJob;
     job: SheetsJob;
     unit: Unit;
   }
-  const { open, job, unit }: Props = $props();
+  const { job, unit }: Props = $props();
   const trims = $derived(job.sheets.trims);
-  const own = $derived(open.workshop?.stock.find((one) => one.id === job.inputs.stock));
-
-  let cutting = $state(false);
-
-  async function cutOff(): Promise<void> {
-    if (!own || cutting) return;
-    cutting = true;
-    const { id } = own;
-    const stock = stockEntries(own);
-    const left = own.is_roll
-      ? { length: Math.max(own.length - trims.length, 0) }
-      : { count: Math.max((own.count ?? 1) - trims.pieces, 0) };
-    await open.keepRecord(() => changeStock(id, { ...stock, ...left }));
-    cutting = false;
-  }
 </script>
 
-<Fold title="What to cut off" open={trims.too_wide.length > 0 || trims.lacking > 0}>
+<Fold title="What to cut off" open={trims.too_wide.length > 0}>
   <p class="m-0 text-sm">
     {trims.stock}, {showLength(trims.width, unit)} wide: <strong>{showLength(trims.length, unit)}</strong> in
     all, {Math.round(trims.waste * 100)} % of it used by no patch.
@@ -77,17 +57,7 @@
       Sheet {trims.too_wide.join(', ')} is larger than this material: choose another, or divide for it.
     </p>
   {/if}
-  {#if trims.lacking}
-    <p class="m-0 font-bold text-(--fault)">{showLength(trims.lacking, unit)} too little is left.</p>
-  {/if}
   {#if job.sheets.contrast}<p class="m-0 text-(--signal-ink)">{job.sheets.contrast}</p>{/if}
-  {#if own}
-    <Button color="alternative" size="xs" disabled={cutting} onclick={cutOff}>
-      Cut off: take it from “{own.name}” ({own.is_roll
-        ? showLength(own.length, unit)
-        : `${own.count ?? 1} sheets`} left)
-    </Button>
-  {/if}
 </Fold>
 
 <style>

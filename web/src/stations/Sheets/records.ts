@@ -1,5 +1,5 @@
 /** A record's own entries, without its number and names the workshop adds. */
-import type { OwnCutter, OwnStock } from '../../lib/api/client';
+import type { OwnCutter } from '../../lib/api/client';
 
 export const cutterEntries = (of: OwnCutter): OwnCutter => ({
   name: of.name,
@@ -12,14 +12,4 @@ export const cutterEntries = (of: OwnCutter): OwnCutter => ({
   lift: of.lift,
   force_low: of.force_low,
   force: of.force,
-});
-
-export const stockEntries = (of: OwnStock): OwnStock => ({
-  name: of.name,
-  material: of.material,
-  width: of.width,
-  length: of.length,
-  is_roll: of.is_roll,
-  count: of.count,
-  colour: of.colour,
 });
