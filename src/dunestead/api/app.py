@@ -31,6 +31,7 @@ from dunestead.api.painting import painting
 from dunestead.api.peeling import peeling
 from dunestead.api.pricing import pricing
 from dunestead.api.problems import install_problems
+from dunestead.api.recipes import recipes
 from dunestead.api.recording import recording
 from dunestead.api.session import install_access, sessions, who_is_in
 from dunestead.api.stores import stores
@@ -115,6 +116,7 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.register_blueprint(pricing)
     app.register_blueprint(yearly)
     app.register_blueprint(stores)
+    app.register_blueprint(recipes)
     app.register_blueprint(keeping)
     app.register_blueprint(sessions)
     install_problems(app)

@@ -14,6 +14,7 @@ MEDIA = {
     "dxf": "image/vnd.dxf",
     "hpgl": "application/vnd.hp-hpgl",
     "ics": "text/calendar",
+    "json": "application/json",
     "jpg": "image/jpeg",
     "pdf": "application/pdf",
     "png": "image/png",

@@ -23,6 +23,7 @@ from dunestead.core.job.job import ENTRIES, BridgeSpot, Job, LaterLook, Record, 
 from dunestead.core.job.log import LogEntry
 from dunestead.core.job.reach import overlap_of
 from dunestead.core.learning.costs import Rates
+from dunestead.core.learning.recipes import Recipe
 from dunestead.core.limits import limits_of
 from dunestead.core.painting.coatings import ROLE_NAMES, Coating, where_of
 from dunestead.core.painting.mixing import MixPart
@@ -344,6 +345,7 @@ _LIMITED: Mapping[str, type] = {
     "cut": CutSettings,
     "cutter": Cutter,
     "item": Item,
+    "recipe": Recipe,
     "move": Move,
     "kept": StoredBlank,
     "log": LogEntry,

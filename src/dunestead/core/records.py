@@ -139,7 +139,7 @@ class Pressed:
 
 @dataclass(frozen=True, slots=True)
 class Held:
-    """How a mask is pressed by what held in own jobs: C, seconds a rest, and in how many jobs."""
+    """How a mask is pressed by what held in own jobs: C, seconds a rest, and in how many jobs; 0 by a recipe."""
 
     celsius: float
     seconds: float

@@ -1,17 +1,18 @@
 """The maker's own records: cutters, mask material in store, test cuts. Each change can be taken back."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any, Generic, Literal, TypeVar
 
 from pydantic import TypeAdapter
-from sqlalchemy import Engine, select
+from sqlalchemy import Engine, func, select
 from sqlalchemy.orm import Session
 
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.figures import Catalogue, Cutter, Paint, Press
 from dunestead.core.learning.costs import Rates
 from dunestead.core.learning.learnt import Learning
+from dunestead.core.learning.recipes import Recipe
 from dunestead.core.records import Hours, OwnPaint, Pressed, Swatch, TestCut, Tools
 from dunestead.core.stores.items import Item, kept_masks_in, stock_in
 from dunestead.store.database import Sessions
@@ -21,7 +22,7 @@ from dunestead.store.models import ShelfRow
 __all__ = ["Records", "Shelf", "open_records"]
 
 Kind = Literal[
-    "cutter", "item", "test-cut", "press", "tools", "pressed", "hours", "paint", "swatch", "learning", "rates"
+    "cutter", "item", "test-cut", "recipe", "press", "tools", "pressed", "hours", "paint", "swatch", "learning", "rates"
 ]
 Record = TypeVar("Record")
 _MOST = 500
@@ -82,6 +83,16 @@ class Shelf(Generic[Record]):
             row = self._row(session, number)
             row.before, row.state = row.state, self._dumped(record)
 
+    def add_all(self, records: Sequence[Record]) -> None:
+        """Keep new records, all of them or none; raises `BadInput` where there would be too many."""
+        with self._sessions.write() as session:
+            kept = session.scalar(select(func.count()).select_from(ShelfRow).where(ShelfRow.kind == self._kind)) or 0
+            if kept + len(records) > _MOST:
+                raise BadInput(f"There would be more than {_MOST} records of this kind.", "Take some out first.")
+            session.add_all(
+                ShelfRow(kind=self._kind, state=self._dumped(one), before=None, gone=False) for one in records
+            )
+
     def drop(self, number: int) -> None:
         """Take a record off the shelf; it can be brought back."""
         with self._sessions.write() as session:
@@ -132,6 +143,7 @@ class Records:
     cutters: Shelf[Cutter]
     items: Shelf[Item]
     test_cuts: Shelf[TestCut]
+    recipes: Shelf[Recipe]
     presses: Shelf[Press]
     tools: Shelf[Tools]
     pressed: Shelf[Pressed]
@@ -150,6 +162,11 @@ class Records:
             self.pressed.add(pressed, lets_go=True)
         else:
             self.pressed.change(known, pressed)
+
+    def keep_recipes(self, recipes: Iterable[Recipe]) -> None:
+        """Keep recipes that are not kept already, all of them or none."""
+        known = list(self.recipes.all().values())
+        self.recipes.add_all([one for one in recipes if one not in known])
 
     def keep_tools(self, tools: Tools) -> None:
         """Keep what the workshop has; there is one such record."""
@@ -274,6 +291,7 @@ def open_records(engine: Engine, by: Callable[[], str] = str) -> Records:
         Shelf(engine, "cutter", TypeAdapter(Cutter)),
         Shelf(engine, "item", TypeAdapter(Item)),
         Shelf(engine, "test-cut", TypeAdapter(TestCut)),
+        Shelf(engine, "recipe", TypeAdapter(Recipe)),
         Shelf(engine, "press", TypeAdapter(Press)),
         Shelf(engine, "tools", TypeAdapter(Tools)),
         Shelf(engine, "pressed", TypeAdapter(Pressed)),

@@ -32,6 +32,7 @@ __all__ = [
     "MaskEntry",
     "PaintEntry",
     "PatchChoice",
+    "PressAt",
     "PriceEntry",
     "Record",
     "SheetsEntry",
@@ -210,11 +211,29 @@ class SheetsEntry:
 
 
 @dataclass(frozen=True, slots=True)
+class PressAt:
+    """Heat of the plate, C, and seconds a rest, in one going over of a method with a material; from 1."""
+
+    material: str
+    method: str
+    number: int
+    celsius: float = limited(REQUIRED, "heat of the plate", 60.0, 260.0, "C")
+    seconds: float = limited(REQUIRED, "time of a rest", 1.0, 300.0, "s")
+
+
+@dataclass(frozen=True, slots=True)
 class TackEntry:
-    """What the mask is pressed on with, and what the blank around it is covered with: keys of the catalogue."""
+    """What the mask is pressed on with, and what the blank around it is covered with: keys of the catalogue.
+
+    Attributes
+    ----------
+    heat
+        As a recipe has it; where none is for the material and method in force, as it held in own jobs or is usual.
+    """
 
     press: str = "iron"
     cover_paper: str = "packing-paper"
+    heat: tuple[PressAt, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -38,7 +38,7 @@ from dunestead.core.painting.weather import Reading, spraying
 from dunestead.core.plan.coats import PlannedCoating, plan_coatings
 from dunestead.core.plan.laying import layout_of, settings_of, sheet_time
 from dunestead.core.plan.materials import MaskWork, MaterialFit, rank_materials
-from dunestead.core.records import CutSettings, KeptMask, Stock
+from dunestead.core.records import CutSettings, Held, KeptMask, Stock
 from dunestead.core.sheets.cells import Reach
 from dunestead.core.sheets.division import Patch
 from dunestead.core.sheets.facing import Facing, face
@@ -424,7 +424,7 @@ def _mask_plan(
             choices.press,
             choices.surface,
             choices.material,
-            passes_of(method, choices.material, choices.surface, catalogue.pressed),
+            passes_of(method, choices.material, choices.surface, {**catalogue.pressed, **_by_recipe(job, choices)}),
         ),
         pinning=_pinning(
             cut, weak, choices, catalogue, [shapely.transform(one, lambda p: p - origin) for one in clear]
@@ -436,6 +436,15 @@ def _mask_plan(
         coats=coats,
         peel=_peel(look, coats, catalogue),
     )
+
+
+def _by_recipe(job: Job, choices: Choices) -> dict[tuple[str, str, str, int], Held]:
+    """Return the heat that a recipe brought, never hotter than the blank stands."""
+    most = choices.surface.heat or math.inf
+    return {
+        (one.material, choices.surface.key, one.method, one.number): Held(min(one.celsius, most), one.seconds, 0)
+        for one in job.tack.heat
+    }
 
 
 def mask_title(job: Job, laid: LaidMask) -> str:

@@ -28,5 +28,6 @@ def _proposed(one: PressPass, held: Held | None, material: Material) -> PressPas
     if held is None or held.celsius < (material.holds_from or 0.0):
         return one
     jobs = "one of your jobs" if held.jobs == 1 else f"{held.jobs} of your jobs"
-    why = f"As it held in {jobs}; the usual is {one.celsius:g} C, {one.seconds:g} s."
+    whence = f"As it held in {jobs}" if held.jobs else "As your recipe has it"
+    why = f"{whence}; the usual is {one.celsius:g} C, {one.seconds:g} s."
     return replace(one, celsius=held.celsius, seconds=held.seconds, why=why)
