@@ -24,7 +24,9 @@ BY_HAND: list[tuple[str, dict[str, Any], dict[str, float]]] = [
             "paint": (13.3333 * 3 * 4 / 7 + 3) * 0.03,
             "blade": (0.533333 + 2 * (0.28 + 0.146667)) * 0.03,
             # Four corners, and one in the middle of each long side of the border.
-            "pins": 6 * 0.01,
+            "pins": 6 * 0.02,
+            # One strip as long as the mask and its tab of 30 mm, used two or three times.
+            "carrier": (0.28 + 0.03) / 2.5,
         },
     ),
     (

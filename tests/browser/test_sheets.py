@@ -88,24 +88,25 @@ def test_a_sheet_is_cut_and_its_progress_outlives_the_page(page: Page) -> None:
 
 
 def test_an_own_roll_narrows_the_sheets_and_is_cut_from(page: Page) -> None:
+    page.goto("/#/stores")
+    page.get_by_role("button", name="Put something in store").click()
+    form = page.get_by_role("form", name="Something new in store")
+    form.get_by_label("Your name for it").fill("Window roll")
+    for label, length in (("Width of the roll (mm)", "250"), ("How much there is (mm)", "5000")):
+        form.get_by_label(label).fill(length)
+        form.get_by_label(label).press("Tab")
+    form.get_by_role("button", name="Put it in store").click()
+    expect(page.get_by_role("region", name="Rolls")).to_contain_text("Window roll")
+
     at_the_sheets(page, "TAR")
     page.get_by_text("Your cutters and material").click()
-    page.get_by_role("button", name="Add material of yours").click()
-    form = page.get_by_role("form", name="Material of yours")
-    form.get_by_label("Name").fill("Window roll")
-    width = form.get_by_label("Width of the material (mm)")
-    width.fill("250")
-    width.press("Tab")
-    form.get_by_role("button", name="Keep this material").click()
-    expect(page.get_by_role("list", name="Your material")).to_contain_text("Window roll")
-
     page.get_by_label("Material in store").select_option(label="Window roll")
 
     page.get_by_text("What to cut off").click()
     expect(page.get_by_text(re.compile("Window roll, 250 mm wide"))).to_be_visible()
-    page.get_by_role("button", name=re.compile("Cut off: take it from")).click()
     settled(page)
-    expect(page.get_by_role("button", name=re.compile(r"Cut off: take it from .* left"))).not_to_contain_text("5000 mm")
+    page.get_by_text("From store: all is there").click()
+    expect(page.get_by_text(re.compile("from Window roll"))).to_be_visible()
 
 
 def test_a_cutter_is_not_kept_with_a_reach_that_was_refused(page: Page) -> None:

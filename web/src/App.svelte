@@ -19,6 +19,7 @@
     '/job/:id/:station': job,
     '/figures': figures,
     '/stores': wrap({ asyncComponent: () => import('./stores/StoresPage.svelte') }),
+    '/recipes': wrap({ asyncComponent: () => import('./recipes/RecipesPage.svelte') }),
     '/year': wrap({ asyncComponent: () => import('./year/YearPage.svelte') }),
     '/price/:id': wrap({ asyncComponent: () => import('./price/Price.svelte') }),
     '*': Lost,

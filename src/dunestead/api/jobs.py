@@ -148,15 +148,15 @@ def _broken(job_id: int, name: str, error: DunesteadError) -> str:
     surface="Key of a surface.",
     blank="The number of one of the library.",
     face="Key of the words' face.",
+    recipe="The number of one to make it by.",
     width="The blank's, as `600mm`.",
     height="The blank's, as `400mm`.",
 )
 def begin_job(query_data: wire.UnitQuery) -> wire.JobOut:
     """Begin a job from an artwork file or from words."""
     workbench, form = bench(), request.form
-    if (number := form.get("blank", "")) and not re.fullmatch(r"[0-9]{1,15}", number):
-        raise BadInput(f"“{number}” is not one of your saved blanks.", "Give its number.")
-    blank = workbench.blanks.get(int(number)) if number else None
+    number, recipe = _number(form, "blank"), _number(form, "recipe")
+    blank = workbench.blanks.get(number) if number is not None else None
     surface = blank.surface if blank else form.get("surface", "coir")
     words = clean_text(form.get("words", "")).strip()
     file = request.files.get("artwork")
@@ -171,8 +171,16 @@ def begin_job(query_data: wire.UnitQuery) -> wire.JobOut:
     else:
         raise BadInput("There is no artwork and no words yet.", "Choose a file, or type some words.")
     name = form.get("name", "").strip() or stem[:1].upper() + stem[1:]
-    job_id = workbench.begin(make, name[:120], surface, own)
+    job_id = workbench.begin(make, name[:120], surface, own, recipe)
     return shown(job_id, query_data)
+
+
+def _number(form: Mapping[str, str], what: str) -> int | None:
+    """Return the number of a saved blank or recipe, None where none is named."""
+    text = form.get(what, "")
+    if text and not re.fullmatch(r"[0-9]{1,15}", text):
+        raise BadInput(f"“{text[:40]}” is not one of your saved {what}s.", "Give its number.")
+    return int(text) if text else None
 
 
 def _sized(form: Mapping[str, str], surface: Surface) -> Blank | None:

@@ -9,7 +9,8 @@ from dunestead.api import learning_schemas
 from dunestead.api import schemas as wire
 from dunestead.api.description import hands_out, takes_files
 from dunestead.api.opened import bench, change, opened, shown
-from dunestead.core.errors import BadInput, NoSuchThing, UnknownKey
+from dunestead.api.photos import PhotoQuery, photo_shown
+from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.job.job import Job, LaterLook, altered
 from dunestead.core.learning.causes import CAUSES
 from dunestead.core.learning.happened import Span, spans_of, spells_of
@@ -72,13 +73,12 @@ def drop_photo(job_id: int, when: str, query_data: wire.UnitQuery) -> wire.JobOu
 
 
 @recording.get("/<int:job_id>/photos/<any(finished, week, month, year):when>.jpg")
+@recording.input(PhotoQuery, location="query")
 @hands_out("jpg")
-def get_photo(job_id: int, when: str) -> Response:
+def get_photo(job_id: int, when: str, query_data: PhotoQuery) -> Response:
     """Show a photo of the print."""
     key = bench().job(job_id).record.photos.get(when)
-    if key is None:
-        raise NoSuchThing("There is no such photo of this job.", "Add one at Record first.")
-    return Response(bench().file(key), content_type="image/jpeg")
+    return photo_shown(key, query_data, "There is no such photo of this job.")
 
 
 def _with_photos(job: Job, photos: dict[str, str]) -> Job:

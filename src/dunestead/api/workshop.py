@@ -10,9 +10,10 @@ from flask import Response, request
 from dunestead.api import sheet_schemas as wire
 from dunestead.api.description import hands_out, takes_files
 from dunestead.api.opened import bench
+from dunestead.api.photos import PhotoQuery, photo_shown
 from dunestead.api.sheet_views import advice_out, workshop_out
 from dunestead.core.cutting.test_pattern import draw_test_pattern
-from dunestead.core.errors import BadInput, NoSuchThing, UnknownKey
+from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.figures import Cutter, Press, check_cutter, check_press
 from dunestead.core.limits import check_limits
 from dunestead.core.records import (
@@ -196,13 +197,12 @@ def drop_photo(number: int) -> wire.WorkshopOut:
 
 
 @workshop.get("/swatches/<int:number>/photo.jpg")
+@workshop.input(PhotoQuery, location="query")
 @hands_out("jpg")
-def get_photo(number: int) -> Response:
+def get_photo(number: int, query_data: PhotoQuery) -> Response:
     """Show the photo of a swatch."""
     swatch: Swatch = _shelf("swatches").get(number)
-    if swatch.photo is None:
-        raise NoSuchThing(f"Swatch {number} has no photo.", "Add one to it first.")
-    return Response(bench().file(swatch.photo), content_type="image/jpeg")
+    return photo_shown(swatch.photo, query_data, f"Swatch {number} has no photo.")
 
 
 @workshop.put("/tools")

@@ -8,6 +8,7 @@ from dunestead.core.job.job import LaterLook, Record, WhenLooked, altered, start
 from dunestead.core.job.log import LogEntry
 from dunestead.core.learning.happened import hand_seconds
 from dunestead.core.learning.lessons import CLOSED_BY
+from dunestead.core.learning.recipes import recipe_of
 from dunestead.core.looking.look import look_at
 from dunestead.core.work.tasks import Task
 from dunestead.workshop.workbench import Workbench
@@ -86,11 +87,22 @@ _EARLIER = (
 )
 
 
+# What the row wrote down of the ones that came out well.
+_RECIPES = {
+    "Cabin 1 mat": "Row mat, as in spring",
+    "Cabin 3 mat": "Row mat, the usual way",
+    "Galley towels": "Towels, ironed paper",
+}
+
+
 def fill_earlier(workbench: Workbench) -> None:
     """Add the finished jobs, put away; all are begun by the table, before any of them teaches."""
     made = [(_made(workbench, one), one) for one in _EARLIER]
     for job_id, one in made:
         _work(workbench, job_id, one)
+        if name := _RECIPES.get(one.name):
+            opened = workbench.open(job_id, "mm")
+            workbench.records.recipes.add(recipe_of(opened.plan, opened.progress, name, opened.at.date()))
         workbench.put_away(job_id, away=True)
 
 

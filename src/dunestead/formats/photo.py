@@ -4,10 +4,11 @@ import io
 
 from dunestead.formats.picture import open_upright
 
-__all__ = ["clean_photo"]
+__all__ = ["clean_photo", "small_photo"]
 
 # More is not seen on a screen.
 _LONGEST_SIDE, _QUALITY = 1600, 85
+_SMALL_SIDE = 480
 
 
 def clean_photo(data: bytes) -> bytes:
@@ -26,4 +27,15 @@ def clean_photo(data: bytes) -> bytes:
     held = io.BytesIO()
     # A fresh picture of the same dots: nothing of the file's own notes comes along.
     Image.frombytes("RGB", upright.size, upright.tobytes()).save(held, "JPEG", quality=_QUALITY)
+    return held.getvalue()
+
+
+def small_photo(data: bytes) -> bytes:
+    """Return a kept photo as small as a list of them shows it."""
+    from PIL import Image
+
+    photo = Image.open(io.BytesIO(data))
+    photo.thumbnail((_SMALL_SIDE, _SMALL_SIDE))
+    held = io.BytesIO()
+    photo.save(held, "JPEG", quality=_QUALITY)
     return held.getvalue()

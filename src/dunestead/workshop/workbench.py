@@ -40,6 +40,7 @@ from dunestead.core.learning.learnt import (
     taught,
 )
 from dunestead.core.learning.lessons import closed_at
+from dunestead.core.learning.recipes import with_recipe
 from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import Look, look_at
 from dunestead.core.looking.mending import mends_for
@@ -278,9 +279,21 @@ class Workbench:
         return add_element(job, lambda number: new_element(job, make(number), self.sources, self.catalogue))
 
     # --- opening ----------------------------------------------------------------------------------
-    def begin(self, make: Callable[[int], Element], name: str, surface: str, blank: Blank | None = None) -> int:
-        """Begin a job with its first element, which fills the blank up to its margins; returns its number."""
+    def begin(
+        self,
+        make: Callable[[int], Element],
+        name: str,
+        surface: str,
+        blank: Blank | None = None,
+        recipe: int | None = None,
+    ) -> int:
+        """Begin a job with its first element, which fills the blank up to its margins; returns its number.
+
+        It is made by a recipe where the number of one is given; raises `BadInput` where that does not do.
+        """
         job = start_job(name, self.catalogue.surface(surface), self.catalogue, make(1), blank)
+        if recipe is not None:
+            job = with_recipe(job, self.records.recipes.get(recipe), self.catalogue)
         job = fit_design(job, self.sources, self.catalogue)
         return self._store.add(self.reckon(job).plan.job)
 

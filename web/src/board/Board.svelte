@@ -2,7 +2,7 @@
   import Spinner from 'flowbite-svelte/Spinner.svelte';
   import { untrack } from 'svelte';
   import { push } from 'svelte-spa-router';
-  import type { Board, Card, Choice, FaceRow, Job, Start, StoredBlank } from '../lib/api/client';
+  import type { Board, Card, Choice, FaceRow, Job, Recipe, Start, StoredBlank } from '../lib/api/client';
   import * as api from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
   import type { Shortcut } from '../lib/shortcuts';
@@ -42,6 +42,7 @@
   let surfaces = $state.raw<Choice[]>([]);
   let faces = $state.raw<FaceRow[]>([]);
   let blanks = $state.raw<StoredBlank[]>([]);
+  let recipes = $state.raw<Recipe[]>([]);
   let problem = $state.raw<api.Problem | null>(null);
   /** What was taken off the board last, and how. */
   let taken = $state.raw<{ id: number; name: string; how: 'put away' | 'deleted' } | null>(null);
@@ -90,6 +91,7 @@
 
   $effect(() => {
     void attempt(async () => void (blanks = (await api.getBlanks()).blanks));
+    void attempt(async () => void (recipes = (await api.getRecipes('mm')).recipes));
     void attempt(async () => {
       const catalogue = await api.getCatalogue(settings.unit);
       [surfaces, faces] = [catalogue.surfaces, catalogue.faces];
@@ -174,6 +176,7 @@
 
 {#snippet books()}
   <a class="underline" href="#/stores">Stores</a>
+  <a class="underline" href="#/recipes">Recipes</a>
   <a class="underline" href="#/year">The year</a>
   <a class="underline" href="#/figures">Your figures</a>
 {/snippet}
@@ -207,6 +210,7 @@
     {surfaces}
     {blanks}
     {faces}
+    {recipes}
     busy={beginning}
     onbegin={begin}
     onjobfile={(file) => open(() => api.readJobFile(file, settings.unit))}

@@ -5,7 +5,7 @@
   import Spinner from 'flowbite-svelte/Spinner.svelte';
   import { getFacesFor } from '../lib/api/client';
   import { ARTWORK_KINDS } from '../lib/artwork-kinds';
-  import type { Choice, FaceRow, Start, StoredBlank } from '../lib/api/client';
+  import type { Choice, FaceRow, Recipe, Start, StoredBlank } from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
   import MainButton from '../lib/ui/MainButton.svelte';
   import OneOf from '../lib/ui/OneOf.svelte';
@@ -15,11 +15,12 @@
     surfaces: Choice[];
     blanks: StoredBlank[];
     faces: FaceRow[];
+    recipes: Recipe[];
     busy: boolean;
     onbegin: (start: Start) => void;
     onjobfile: (file: File) => void;
   }
-  const { surfaces, blanks, faces, busy, onbegin, onjobfile }: Props = $props();
+  const { surfaces, blanks, faces, recipes, busy, onbegin, onjobfile }: Props = $props();
 
   const id = $props.id();
   const OWN = 'own/';
@@ -36,6 +37,13 @@
     ...blanks.map((blank): [string, string] => [`${OWN}${blank.id}`, `${blank.name} (your own)`]),
     ...surfaces.map((choice): [string, string] => [choice.key, choice.name]),
   ]);
+  const surface = $derived(
+    blanks.find((blank) => ground === `${OWN}${blank.id}`)?.surface ?? (ground.startsWith(OWN) ? '' : ground),
+  );
+  /** What worked on this surface before. */
+  const fitting = $derived(recipes.filter((one) => one.surface === surface));
+  let recipe = $state('');
+  const chosen = $derived(fitting.some((one) => String(one.id) === recipe) ? recipe : '');
   const isOwn = $derived(ground.startsWith(OWN));
   const sides = $derived(size.trim() ? readPair(size, settings.unit) : undefined);
   const wrong = $derived(
@@ -66,6 +74,7 @@
       ? { blank: Number(ground.slice(OWN.length)) }
       : { surface: ground, ...(sides ? { size: sides } : {}) }),
     ...(face ? { face } : {}),
+    ...(chosen ? { recipe: Number(chosen) } : {}),
   });
 
   /** Put the cursor where words are written. */
@@ -149,13 +158,28 @@
         font: draw the words in it and drop the drawing here.
       </p>
     {/if}
-    <p class="m-0 mt-3 flex flex-wrap items-center gap-2 text-sm">
-      <Upload size={16} aria-hidden="true" />
-      Or drop a drawing (SVG, DXF), a photo of one or a saved job here,
-      <button class="cursor-pointer font-bold underline" onclick={() => field?.click()}
-        >or choose a file</button
-      >
-    </p>
+    <div class="mt-3 flex flex-wrap items-end justify-between gap-3">
+      <p class="m-0 flex flex-wrap items-center gap-2 text-sm">
+        <Upload size={16} aria-hidden="true" />
+        Or drop a drawing (SVG, DXF), a photo of one or a saved job here,
+        <button class="cursor-pointer font-bold underline" onclick={() => field?.click()}
+          >or choose a file</button
+        >
+      </p>
+      {#if fitting.length}
+        <div class="w-full sm:w-80">
+          <OneOf
+            label="By a recipe of yours"
+            value={chosen}
+            of={[
+              ['', 'No, as is usual on this surface'],
+              ...fitting.map((one): [string, string] => [String(one.id), one.name]),
+            ]}
+            onchange={(key) => (recipe = key)}
+          />
+        </div>
+      {/if}
+    </div>
   {/if}
   <input
     bind:this={field}

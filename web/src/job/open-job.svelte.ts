@@ -127,6 +127,8 @@ export class OpenJob {
     this.#ask((job) =>
       this.#worked(job, api.setCalls(this.id, settings.unit, this.copy, task, numbers, present)),
     );
+  /** Make it by a recipe; its design stays. */
+  takeRecipe = (number: number) => this.#ask(() => api.useRecipe(this.id, settings.unit, number));
   /** Choose a method, with a mask material that serves it. */
   takeMethod = (key: string) => this.#ask(() => api.setMethod(this.id, settings.unit, key));
   /** Show the marks of one task in the picture, on its own mask. */

@@ -15,6 +15,8 @@ __all__ = ["CostLine", "Costs", "Rates", "costs_of", "spoiled_share"]
 _MM2_PER_M2, _MM_PER_M, _ML_PER_L = 1e6, 1e3, 1e3
 # The table's share of spoiled copies weighs as much as so many copies of one's own.
 _TABLE_WEIGHS = 20
+# Steps at which tape is laid over a mask, to carry it.
+_CARRIED = ("weed-tape-over", "weed-tape-groups")
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,7 +128,7 @@ def costs_of(
     """
     figures, entry = catalogue.workshop, plan.job.price
     hours = _hours(graph)
-    lines = [*_bought(plan, catalogue, rates), *_used_up(plan, figures), *_time(hours, figures, rates)]
+    lines = [*_bought(plan, catalogue, rates), *_used_up(plan, graph, figures), *_time(hours, figures, rates)]
     table = (figures["spoiled"] if rates.spoiled is None else rates.spoiled) / 100
     share = spoiled_share(finished, table)
     spent = sum(line.money for line in lines)
@@ -173,16 +175,36 @@ def _mask_cost(plan: Plan, rates: Rates) -> CostLine:
     return CostLine("mask", "Mask material", area * each, why)
 
 
-def _used_up(plan: Plan, figures: Mapping[str, float]) -> Iterator[CostLine]:
+def _used_up(plan: Plan, graph: TaskGraph, figures: Mapping[str, float]) -> Iterator[CostLine]:
     if plan.is_cut:
         metres = plan.cut_length / _MM_PER_M
         yield CostLine("blade", "Blade", metres * figures["price_blade"], f"{metres:.1f} m of cut.")
-    pins = sum(len(mask.pinning.pins) for mask in plan.masks) * plan.copies
-    if pins:
-        yield CostLine("pins", "Pins", pins * figures["price_pin"], f"{several(pins, 'pin')}, used again and again.")
+    yield from _pins(plan, figures)
+    yield from _carrier(plan, graph, figures)
     tape = sum(mask.cover.tape for mask in plan.masks) * plan.copies / _MM_PER_M
     if tape:
         yield CostLine("tape", "Tape", tape * figures["price_tape"], f"{tape:.1f} m around covers.")
+
+
+def _pins(plan: Plan, figures: Mapping[str, float]) -> Iterator[CostLine]:
+    """Yield a share of the pins: all of what goes to the bin with a mask, one use of those that come back."""
+    pins = sum(len(mask.pinning.pins) for mask in plan.masks) * plan.copies
+    if pins and plan.pins_return:
+        uses = figures["pin_uses"]
+        why = f"{several(pins, 'pin')}, each set {uses:g} times before it is thrown away."
+        yield CostLine("pins", "Pins", pins * figures["price_pin"] / uses, why)
+    elif pins:
+        why = f"{several(pins, 'pin')}, which go to the bin with the mask."
+        yield CostLine("pins", "Pins", pins * figures["price_pin"], why)
+
+
+def _carrier(plan: Plan, graph: TaskGraph, figures: Mapping[str, float]) -> Iterator[CostLine]:
+    """Yield a share of the tape that carries the masks, which is used more than once."""
+    metres = sum(task.figures["carrier"].used for task in graph.of("weed") if task.code in _CARRIED) / _MM_PER_M
+    if metres and plan.method.carrier:
+        uses = figures["carrier_uses_heat" if plan.method.carrier == "heat-proof" else "carrier_uses_transfer"]
+        why = f"{metres:.1f} m, used {uses:g} times."
+        yield CostLine("carrier", "Tape that carries the mask", metres * figures["price_carrier"] / uses, why)
 
 
 def _time(hours: float, figures: Mapping[str, float], rates: Rates) -> Iterator[CostLine]:

@@ -263,6 +263,11 @@ class Plan:
         return self.kept_masks[mask - 1] if self.kept_masks and mask is not None else None
 
     @property
+    def pins_return(self) -> bool:
+        """Whether pins come back from a mask; paper and card take them to the bin."""
+        return self.choices.material.kind not in ("paper", "card")
+
+    @property
     def prints_of_a_mask(self) -> int:
         """How many copies one set of masks serves; those in store serve all, and the stores say how often they may."""
         return max(self.choices.material.uses, 1) if self.is_cut else self.copies

@@ -61,7 +61,7 @@ def _in_order(plan: Plan, hand: HandTimes, mask: MaskPlan, copy: int) -> list[Ta
         **about,
         effort=effort(hand, count_pins=1),
         call=Call(counts=(Count("pins", pins, (task_id("tack-pins", **about), "pins")),)),
-        figures={"count": pins, "with_sheet": plan.choices.material.kind in ("paper", "card")},
+        figures={"count": pins, "with_sheet": not plan.pins_return},
         cautions=("pins",),
         standing=standing,
     )

@@ -106,7 +106,9 @@ def _taped(figure: str) -> Maker:
 def _groups(making: _Making, code: str) -> Task:
     groups = groups_of(making.plan.look)
     needs = (Need(making.plan.method.tape or "transfer tape"),)
-    return making.task(code, making.by(tape_over=groups), needs=needs, figures={"groups": groups})
+    return making.task(
+        code, making.by(tape_over=groups), needs=needs, figures={"groups": groups, "carrier": making.carrier}
+    )
 
 
 def _count(making: _Making, code: str) -> Task:

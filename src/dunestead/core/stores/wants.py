@@ -66,7 +66,7 @@ def wanted_by(plan: Plan, task: Task) -> list[Want]:
 
 def returned_by(plan: Plan, task: Task, progress: Progress) -> list[Want]:
     """Return what a step gives back: pins of a mask that does not take them to the bin, as many as were counted."""
-    if task.code != "peel-pins" or not _pins_return(plan) or task.call is None:
+    if task.code != "peel-pins" or not plan.pins_return or task.call is None:
         return []
     values = [_found(progress, task, count) for count in task.call.counts]
     return [replace(_pins(value, plan), returns=True) for value in values if value]
@@ -95,7 +95,7 @@ def wants_left(plan: Plan, progress: Progress) -> list[Want]:
 
 def _out(plan: Plan, progress: Progress) -> float:
     """Return how many pins are in masks that still lie on their blanks."""
-    if not _pins_return(plan):
+    if not plan.pins_return:
         return 0.0
     done = [task for task in progress.graph.tasks if progress.is_done(task)]
     taken = sum(want.amount for task in done for want in wanted_by(plan, task) if want.returns)
@@ -172,12 +172,8 @@ def _coat(plan: Plan, task: Task) -> Iterator[Want]:
         yield Want("paint", coat.paint.key, coat.paint.name, ml, colour=coat.colour or None)
 
 
-def _pins_return(plan: Plan) -> bool:
-    return plan.choices.material.kind not in ("paper", "card")
-
-
 def _pins(count: float, plan: Plan) -> Want:
-    return Want("pins", "", "Pins", count, step=1.0, returns=_pins_return(plan))
+    return Want("pins", "", "Pins", count, step=1.0, returns=plan.pins_return)
 
 
 def _set_pins(plan: Plan, task: Task) -> Iterator[Want]:

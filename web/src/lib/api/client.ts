@@ -466,6 +466,50 @@ export const keepOffcut = (id: number, unit: Unit, sheet: number) =>
   answer(api.POST('/api/jobs/{job_id}/offcuts', { ...storesOf(id, unit), body: { sheet } }));
 export const setDried = (id: number, unit: Unit, copy: number, task: string) =>
   answer(api.POST('/api/jobs/{job_id}/tasks/dried', { ...at(id, unit, copy), body: { task } }));
+export type Recipes = Schemas['RecipesOut'];
+export type Recipe = Recipes['recipes'][number];
+export interface RecipeQuery {
+  surface?: string;
+  material?: string;
+  paint?: string;
+}
+const asked = (unit: Unit, query: RecipeQuery = {}) => ({ query: { unit, ...query } });
+export const getRecipes = (unit: Unit, query: RecipeQuery = {}) =>
+  answer(api.GET('/api/recipes', { params: asked(unit, query) }));
+export const makeRecipe = (id: number, unit: Unit, name: string) =>
+  answer(
+    api.POST('/api/jobs/{job_id}/recipe', {
+      params: { path: { job_id: id }, ...asked(unit) },
+      body: { name },
+    }),
+  );
+export const useRecipe = (id: number, unit: Unit, number: number) =>
+  answer(
+    api.POST('/api/jobs/{job_id}/recipe/{number}', {
+      params: { path: { job_id: id, number }, query: { unit, room } },
+    }),
+  );
+const ofRecipe = (number: number, unit: Unit, query: RecipeQuery) => ({
+  params: { path: { number }, ...asked(unit, query) },
+});
+export const changeRecipe = (
+  number: number,
+  unit: Unit,
+  query: RecipeQuery,
+  body: { name: string; notes: string },
+) => answer(api.PUT('/api/recipes/{number}', { ...ofRecipe(number, unit, query), body }));
+export const dropRecipe = (number: number, unit: Unit, query: RecipeQuery) =>
+  answer(api.DELETE('/api/recipes/{number}', ofRecipe(number, unit, query)));
+export const undoRecipe = (number: number, unit: Unit, query: RecipeQuery) =>
+  answer(api.POST('/api/recipes/{number}/undo', ofRecipe(number, unit, query)));
+export const readRecipes = async (file: File, unit: Unit): Promise<Recipes> => {
+  const form = new FormData();
+  form.append('file', file);
+  const reply = await fetch(`/api/recipes/file?unit=${unit}`, { method: 'POST', body: form });
+  const told = (await reply.json()) as Recipes & { detail?: string; fix?: string; code?: string };
+  if (!reply.ok) throw new Problem(told.detail ?? 'The file could not be read.', told.fix ?? '', told.code);
+  return told;
+};
 export const getWorkshop = () => answer(api.GET('/api/workshop'));
 export const addCutter = (body: OwnCutter) => answer(api.POST('/api/workshop/cutters', { body }));
 export const changeCutter = (number: number, body: OwnCutter) =>
@@ -561,6 +605,8 @@ export interface Start {
   surface?: string;
   blank?: number;
   face?: string;
+  /** Number of the recipe it is made by. */
+  recipe?: number;
   /** Sides of the blank, mm; the surface's usual ones where they are not given. */
   size?: [number, number];
 }
@@ -574,6 +620,7 @@ export function beginJob(start: Start, unit: Unit): Promise<Job> {
   if (start.surface) fields.surface = start.surface;
   if (start.blank !== undefined) fields.blank = String(start.blank);
   if (start.face) fields.face = start.face;
+  if (start.recipe !== undefined) fields.recipe = String(start.recipe);
   if (start.size) {
     fields.width = `${start.size[0]}mm`;
     fields.height = `${start.size[1]}mm`;

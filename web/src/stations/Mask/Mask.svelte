@@ -9,6 +9,7 @@
   import Methods from './Methods.svelte';
   import type { MaskJob } from './part';
   import PieceTray from './PieceTray.svelte';
+  import Recipes from './Recipes.svelte';
 
   const { open, job, catalogue }: PanelProps & { job: MaskJob } = $props();
 
@@ -45,4 +46,5 @@
     onchange={(border) => open.change({ border })}
   />
 </Fold>
+<Recipes {open} {job} />
 <Fold title="Which material, and is it worth using again"><Materials {open} {job} /></Fold>

@@ -72,7 +72,7 @@
         {#if swatch.has_photo}
           <img
             class="mt-1 max-h-32 rounded"
-            src="/api/workshop/swatches/{swatch.id}/photo.jpg"
+            src="/api/workshop/swatches/{swatch.id}/photo.jpg?small=true"
             alt="Swatch of {swatch.paint_name}, {showDate(swatch.on)}"
           />
         {/if}

@@ -21,11 +21,13 @@
 
 {#if has}
   <!-- The version is in the address, so that another photo in its place is seen at once. -->
-  <img
-    class="max-h-40 w-full rounded object-cover"
-    src="/api/jobs/{job.id}/photos/{when}.jpg?version={job.version}"
-    alt="Photo of {name}"
-  />
+  <a href="/api/jobs/{job.id}/photos/{when}.jpg" target="_blank" rel="noopener"
+    ><img
+      class="max-h-40 w-full rounded object-cover"
+      src="/api/jobs/{job.id}/photos/{when}.jpg?small=true&version={job.version}"
+      alt="Photo of {name}, larger when opened"
+    /></a
+  >
 {/if}
 <p class="m-0 flex flex-wrap gap-x-3 text-sm">
   <label class="cursor-pointer underline focus-within:outline-3 focus-within:outline-(--signal)"

@@ -4,12 +4,15 @@
   import type { PanelProps } from '../station';
   import { written } from './entry';
   import { told } from './told.svelte';
+  import KeepRecipe from './KeepRecipe.svelte';
   import Took from './Took.svelte';
   import Troubles from './Troubles.svelte';
 
   const { open, job }: PanelProps = $props();
 
   const GRADES = ['spoiled', 'poor', 'passable', 'good', 'as wished'];
+  /** A recipe is of what came out so well. */
+  const GOOD = 4;
   const record = $derived(job.record);
   $effect(() => void told.fetch(job));
   const happened = $derived(told.of(job));
@@ -30,6 +33,7 @@
     {/each}
   </div>
 </fieldset>
+{#if (record.grade ?? 0) >= GOOD}<KeepRecipe {open} {job} />{/if}
 {#if told.problem}<p class="m-0 font-bold" role="alert">{told.problem}</p>{/if}
 {#if happened}
   <Troubles
