@@ -21,8 +21,6 @@ VIEWS: list[tuple[str, str, str, Callable[[Page], None] | None]] = [
     ("board", "/#/", "", None),
     ("blank", "/#/job/7/blank", "", None),
     ("artwork", "/#/job/11/artwork", "", lambda page: choose(page, "SLIPWAY")),
-    ("remedies", "/#/job/7/artwork", "", lambda page: mend(page)),
-    ("tracing", "/#/job/12/artwork", "", lambda page: scroll_to(page, "gull-on-paper: entries")),
     ("mask", "/#/job/7/mask", "", None),
     ("mask-tied", "/#/job/9/mask", "", lambda page: tie(page)),
     ("sheets", "/#/job/7/sheets", "", None),
@@ -34,6 +32,8 @@ VIEWS: list[tuple[str, str, str, Callable[[Page], None] | None]] = [
     ("record", "/#/job/2/record", "", None),
     ("figures", "/#/figures", "", None),
     ("price", "/#/price/9", "", None),
+    ("stores", "/#/stores", "", lambda page: page.mouse.wheel(0, 620)),
+    ("recipes", "/#/recipes", "", lambda page: compare(page)),
     ("year", "/#/year", "", None),
     ("dark", "/#/job/8/mask", "dark", None),
     ("tablet", "/#/job/9/tack", "tablet", None),
@@ -50,9 +50,9 @@ def scroll_to(page: Page, region: str) -> None:
     page.wait_for_timeout(300)
 
 
-def mend(page: Page) -> None:
-    page.get_by_role("button", name="The mask between").first.click()
-    page.wait_for_selector("text=all is well")
+def compare(page: Page) -> None:
+    for name in ("Row mat, as in spring", "Row mat, the usual way"):
+        page.get_by_label(f"Compare {name}").check()
 
 
 def press(page: Page) -> None:
@@ -86,7 +86,7 @@ def take(page: Page, name: str, address: str, kind: str, first: Callable[[Page],
     page.evaluate(f"localStorage.setItem('dunestead.light', '{'dark' if kind == 'dark' else 'light'}')")
     page.goto(f"{ADDRESS}{address}")
     page.reload()
-    page.wait_for_selector("article, aside h2")
+    page.wait_for_selector("article, aside h2, main section")
     page.wait_for_load_state("networkidle")
     if first:
         first(page)

@@ -87,6 +87,10 @@ def test_a_stock_take_corrects_the_account_and_below_nothing_is_said(client) -> 
     assert client.post(f"/api/stores/items/{number}/count", json={"amount": 12}).status_code == 409
     client.post(f"/api/stores/items/{number}/buy", json={"amount": 250})
     assert item(client, number)["left"] == 262
+    for left in (12, pytest.approx(20 - 54.43, abs=0.01)):
+        assert client.post(f"/api/stores/items/{number}/take-back").status_code == 200
+        assert item(client, number)["left"] == left
+    assert client.post(f"/api/stores/items/{number}/take-back").status_code == 409
 
 
 @pytest.mark.parametrize(
@@ -129,6 +133,18 @@ def test_the_shopping_list_names_what_is_short_in_cans_and_for_which_job(client)
     text = PdfReader(io.BytesIO(client.get("/api/stores/shopping-a4.pdf").data)).pages[0].extract_text()
     assert "Shopping list" in text
     assert "Low tide" in text
+
+
+def test_many_jobs_are_reckoned_a_few_at_a_time_and_kept_until_they_change(client) -> None:
+    addresses = [bar_job(client), bar_job(client)]
+    needs = client.application.extensions["workbench"].needs
+
+    assert needs.all(seconds=-1.0) == ([], 2)
+    found, waiting = needs.all()
+    assert ([one.job for one in found], waiting) == ([1, 2], 0)
+    assert needs.all(seconds=-1.0) == (found, 0)
+    client.patch(addresses[0], json={"copies": 2})
+    assert [one.job for one in needs.all(seconds=-1.0)[0]] == [2]
 
 
 def test_an_offcut_that_was_kept_goes_before_the_roll(client) -> None:

@@ -10,6 +10,10 @@ AXE = Path(__file__).parents[2] / "web/node_modules/axe-core/axe.min.js"
 STATIONS = ["blank", "artwork", "mask", "sheets", "weed", "tack", "paint", "peel", "cure", "record"]
 
 
+# What is there once a page is.
+SHOWN = "article, aside h2, main section"
+
+
 def complaints(page: Page) -> list[str]:
     """Return what axe finds by any of its rules, in short."""
     page.evaluate(AXE.read_text())
@@ -19,25 +23,36 @@ def complaints(page: Page) -> list[str]:
 
 @pytest.mark.parametrize("light", ["light", "dark"])
 @pytest.mark.parametrize(
-    "view", ["", *(f"job/8/{one}" for one in STATIONS), "job/11/artwork", "job/12/artwork", "job/1/record", "figures"]
+    "view",
+    [
+        "",
+        *(f"job/8/{one}" for one in STATIONS),
+        "job/11/artwork",
+        "job/12/artwork",
+        "job/1/record",
+        "figures",
+        "stores",
+        "recipes",
+        "price/9",
+    ],
 )
 def test_every_view_is_open_to_screen_readers(page: Page, view: str, light: str) -> None:
     page.goto("/")
     page.evaluate(f"localStorage.setItem('dunestead.light', '{light}')")
     page.goto(f"/#/{view}")
     page.reload()
-    expect(page.locator("article, aside h2").first).to_be_visible()
+    expect(page.locator(SHOWN).first).to_be_visible()
     expect(page.locator("[aria-busy=true]")).to_have_count(0)
 
     assert complaints(page) == []
 
 
 @pytest.mark.parametrize(("width", "height"), [(800, 1280), (390, 844)])
-@pytest.mark.parametrize("view", ["", "job/7/artwork", "job/8/sheets", "job/9/paint"])
+@pytest.mark.parametrize("view", ["", "job/7/artwork", "job/8/sheets", "job/9/paint", "stores", "recipes"])
 def test_a_tablet_and_a_phone_are_open_to_screen_readers(page: Page, view: str, width: int, height: int) -> None:
     page.set_viewport_size({"width": width, "height": height})
     page.goto(f"/#/{view}")
-    expect(page.locator("article, aside h2").first).to_be_visible()
+    expect(page.locator(SHOWN).first).to_be_visible()
     expect(page.locator("[aria-busy=true]")).to_have_count(0)
 
     assert complaints(page) == []
@@ -46,12 +61,23 @@ def test_a_tablet_and_a_phone_are_open_to_screen_readers(page: Page, view: str, 
 
 @pytest.mark.parametrize(
     "view",
-    ["", "figures", "job/1/record", "job/7/mask", "job/8/tack", "job/8/blank", "job/11/artwork", "job/12/artwork"],
+    [
+        "",
+        "figures",
+        "stores",
+        "recipes",
+        "job/1/record",
+        "job/7/mask",
+        "job/8/tack",
+        "job/8/blank",
+        "job/11/artwork",
+        "job/12/artwork",
+    ],
 )
 def test_a_tablet_in_portrait_needs_no_sideways_scrolling(page: Page, view: str) -> None:
     page.set_viewport_size({"width": 768, "height": 1024})
     page.goto(f"/#/{view}")
-    expect(page.locator("article, aside h2").first).to_be_visible()
+    expect(page.locator(SHOWN).first).to_be_visible()
 
     assert page.evaluate("document.documentElement.scrollWidth") <= 768
 

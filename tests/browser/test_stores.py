@@ -24,7 +24,7 @@ def test_something_is_put_in_store_counted_bought_taken_out_and_brought_back(pag
 
     pins = page.get_by_role("region", name="Pins").get_by_role("listitem").filter(has_text="Long pins")
     expect(pins).to_contain_text("40 left")
-    pins.get_by_role("button", name="Count, buy, look at Long pins").click()
+    pins.get_by_role("button", name="Open Long pins").click()
     pins.get_by_label("How much").fill("32")
     page.keyboard.press("Tab")
     pins.get_by_label("Note").fill("by hand")
@@ -38,7 +38,7 @@ def test_something_is_put_in_store_counted_bought_taken_out_and_brought_back(pag
     expect(pins).to_have_count(0)
     page.get_by_role("button", name="Bring it back").click()
     expect(pins).to_contain_text("132 left")
-    pins.get_by_role("button", name="Count, buy, look at Long pins").click()
+    pins.get_by_role("button", name="Open Long pins").click()
     pins.get_by_role("button", name="Take it out of the stores").click()
 
 

@@ -112,6 +112,7 @@ class StoresOut(BaseModel):
     kinds: list[KindOut]
     items: list[HeldOut]
     short: list[ShortOut]
+    waiting: int = Field(description="Jobs on the board that are not reckoned yet: ask again.")
 
 
 class MoveOut(BaseModel):
@@ -135,6 +136,7 @@ class LedgerOut(BaseModel):
     id: int
     name: str
     moves: list[MoveOut]
+    can_take_back: bool
 
 
 class WantOut(BaseModel):

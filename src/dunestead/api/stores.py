@@ -12,7 +12,7 @@ from dunestead.api.description import hands_out
 from dunestead.api.opened import bench, opened
 from dunestead.core.errors import NoSuchThing, NotNow
 from dunestead.core.stores.items import KINDS, UNITS, Item
-from dunestead.core.stores.ledger import Move
+from dunestead.core.stores.ledger import Move, taken_back
 from dunestead.core.stores.reserving import Held, Reserved, Short, is_kept
 from dunestead.core.stores.wants import TAKEN_AT
 from dunestead.core.words.stores import (
@@ -33,6 +33,10 @@ __all__ = ["stores"]
 stores = APIBlueprint("stores", __name__, url_prefix="/api", tag="Stores")
 
 
+# So long a page waits for jobs that are to be reckoned anew, s; then it asks again.
+_PATIENCE_S = 2.0
+
+
 def _room() -> Storeroom:
     return bench().stores
 
@@ -46,10 +50,11 @@ def get_stores(query_data: schemas.UnitQuery) -> wire.StoresOut:
     return _shown(query_data.unit)
 
 
-def _shown(unit: str) -> wire.StoresOut:
-    room, names = _room(), bench().job_names()
-    reserved = room.reserved()
+def _shown(unit: str, seconds: float | None = _PATIENCE_S) -> wire.StoresOut:
+    names = bench().job_names()
+    reserved, waiting = _room().reserved(seconds)
     return wire.StoresOut(
+        waiting=waiting,
         kinds=[wire.KindOut(kind=kind, name=KIND_NAMES[kind], unit=UNITS[kind]) for kind in KINDS],
         items=[_held(one, names, unit) for one in reserved.held],
         short=[
@@ -181,6 +186,15 @@ def buy_item(number: int, given: wire.AmountIn, query_data: schemas.UnitQuery) -
     return _shown(query_data.unit)
 
 
+@stores.post("/stores/items/<int:number>/take-back")
+@stores.input(schemas.UnitQuery, location="query")
+@stores.output(wire.StoresOut)
+def take_back(number: int, query_data: schemas.UnitQuery) -> wire.StoresOut:
+    """Take the last count back, or what was bought last."""
+    _room().take_back(number)
+    return _shown(query_data.unit)
+
+
 @stores.post("/stores/items/<int:number>/worn")
 @stores.input(schemas.UnitQuery, location="query")
 @stores.output(wire.StoresOut)
@@ -195,11 +209,13 @@ def wear_out_item(number: int, query_data: schemas.UnitQuery) -> wire.StoresOut:
 def get_ledger(number: int, query_data: schemas.UnitQuery) -> wire.LedgerOut:
     """List what went in and out of one thing, newest first."""
     item, names, unit = bench().records.items.get(number), bench().job_names(), query_data.unit
+    moves = _room().ledger.of_item(number)
     rows, left = [], 0.0
-    for move in _room().ledger.of_item(number):
+    for move in moves:
         left += move.amount
         rows.append(_move(move, left, item, names, unit))
-    return wire.LedgerOut(id=number, name=item.name, moves=rows[::-1])
+    can_take_back = taken_back(moves, bench().clock.now()) is not None
+    return wire.LedgerOut(id=number, name=item.name, moves=rows[::-1], can_take_back=can_take_back)
 
 
 def _move(move: Move, left: float, item: Item, names: Mapping[int, str], unit: str) -> wire.MoveOut:
@@ -219,7 +235,7 @@ def _move(move: Move, left: float, item: Item, names: Mapping[int, str], unit: s
 
 # --- what is to be bought ---------------------------------------------------------------------
 def _lines(unit: str) -> list[Line]:
-    found = _shown(unit)
+    found = _shown(unit, None)
     return [
         Line(
             KIND_NAMES[one.kind],

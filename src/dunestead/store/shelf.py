@@ -37,10 +37,12 @@ class Shelf(Generic[Record]):
         The database.
     kind, shape
         What is on it.
+    forgets
+        Whether what was taken off longest ago is let go where there is no room: no job names it.
     """
 
-    def __init__(self, engine: Engine, kind: Kind, shape: TypeAdapter[Record]) -> None:
-        self._sessions, self._kind, self._shape = Sessions(engine), kind, shape
+    def __init__(self, engine: Engine, kind: Kind, shape: TypeAdapter[Record], *, forgets: bool = False) -> None:
+        self._sessions, self._kind, self._shape, self._forgets = Sessions(engine), kind, shape, forgets
 
     def all(self) -> Mapping[int, Record]:
         """Return what is on the shelf, by number."""
@@ -66,8 +68,9 @@ class Shelf(Generic[Record]):
         """
         with self._sessions.write() as session:
             kept = session.scalars(select(ShelfRow).where(ShelfRow.kind == self._kind).order_by(ShelfRow.id)).all()
-            if lets_go and len(kept) >= _MOST:
-                session.delete(kept[0])
+            gone = next((row for row in kept if row.gone), None) if self._forgets else None
+            if len(kept) >= _MOST and (gone or lets_go):
+                session.delete(gone or kept[0])
             elif len(kept) >= _MOST:
                 raise BadInput(f"There are {_MOST} records of this kind already.", "Take some out first.")
             row = ShelfRow(kind=self._kind, state=self._dumped(record), before=None, gone=False)
@@ -289,9 +292,9 @@ def open_records(engine: Engine, by: Callable[[], str] = str) -> Records:
     """Return all shelves of a database, and the ledger of the stores, signed by who is at work."""
     return Records(
         Shelf(engine, "cutter", TypeAdapter(Cutter)),
-        Shelf(engine, "item", TypeAdapter(Item)),
+        Shelf(engine, "item", TypeAdapter(Item), forgets=True),
         Shelf(engine, "test-cut", TypeAdapter(TestCut)),
-        Shelf(engine, "recipe", TypeAdapter(Recipe)),
+        Shelf(engine, "recipe", TypeAdapter(Recipe), forgets=True),
         Shelf(engine, "press", TypeAdapter(Press)),
         Shelf(engine, "tools", TypeAdapter(Tools)),
         Shelf(engine, "pressed", TypeAdapter(Pressed)),

@@ -2,6 +2,7 @@
 
 import logging
 from collections.abc import Callable
+from time import monotonic
 
 from pydantic import TypeAdapter
 
@@ -43,9 +44,21 @@ class Needs:
         """Go by the maker's records as they are now."""
         self._own = own
 
-    def all(self) -> list[JobWants]:
-        """Return it for every job on the board; those that cannot be reckoned are left out."""
-        return [found for row in self._store.needs() if (found := self._kept(row) or self._reckoned(row))]
+    def all(self, seconds: float | None = None) -> tuple[list[JobWants], int]:
+        """Return it for the jobs on the board, and how many are still to be reckoned.
+
+        Those that cannot be reckoned are left out. After so many seconds no further one is begun: a workshop opened
+        anew has many to reckon, and whoever asks again finds more of them done.
+        """
+        ends = None if seconds is None else monotonic() + seconds
+        found, waiting = [], 0
+        for row in self._store.needs():
+            wants = self._kept(row)
+            if wants is None and ends is not None and monotonic() > ends:
+                waiting += 1
+            elif wants := wants or self._reckoned(row):
+                found.append(wants)
+        return found, waiting
 
     def known(self, but: int) -> list[JobWants]:
         """Return it for the other jobs as far as it is known, without reckoning any anew."""

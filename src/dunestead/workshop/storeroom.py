@@ -7,7 +7,7 @@ from datetime import datetime
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.figures import Catalogue
 from dunestead.core.stores.items import Item, check_item
-from dunestead.core.stores.ledger import Move, counted, given_back
+from dunestead.core.stores.ledger import Move, counted, given_back, taken_back
 from dunestead.core.stores.reserving import JobWants, Reserved, Served, is_kept, reserve, serve
 from dunestead.core.stores.taking import Step, moves_of
 from dunestead.core.stores.wants import Want, returned_by, wanted_by, wants_left
@@ -56,9 +56,13 @@ class Storeroom:
         return self._catalogue().workshop["colours_alike"]
 
     # --- looking ----------------------------------------------------------------------------------
-    def reserved(self) -> Reserved:
-        """Return all in store with what the jobs on the board will take of it, and what is short."""
-        return reserve(self.items, self.ledger.left(), self.needs.all(), self._alike)
+    def reserved(self, seconds: float | None = None) -> tuple[Reserved, int]:
+        """Return all in store with what jobs on the board will take of it and what is short.
+
+        With it comes how many of the jobs are not reckoned yet, where there were only so many seconds for it.
+        """
+        wants, waiting = self.needs.all(seconds)
+        return reserve(self.items, self.ledger.left(), wants, self._alike), waiting
 
     def for_job(self, opened: OpenJob) -> list[ForJob]:
         """Return what a job will still take, with what serves it once jobs due sooner have had theirs.
@@ -195,6 +199,20 @@ class Storeroom:
         if found == left:
             raise NotNow(f"There should be as much of “{item.name}” as you counted.", "Nothing has to be changed.")
         self.ledger.add([counted(number, found, left, self._clock.now(), note)])
+
+    def take_back(self, number: int) -> None:
+        """Take the last thing back that was written down of something by hand.
+
+        Raises
+        ------
+        NotNow
+            When nothing was, or all of it was taken back.
+        """
+        self._records.items.get(number)
+        back = taken_back(self.ledger.of_item(number), self._clock.now())
+        if back is None:
+            raise NotNow("Nothing was bought or counted that could be taken back.", "Carry on from here.")
+        self.ledger.add([back])
 
     def buy(self, number: int, amount: float, note: str = "") -> None:
         """Write down that more of something came in."""

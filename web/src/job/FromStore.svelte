@@ -29,8 +29,8 @@
   });
 
   $effect(() => {
-    // Asked anew with every answer: a tick takes, a change wants something else.
-    const [id, unit] = [job.id, settings.unit, job];
+    // Asked anew with every answer, not for what is in the hand: a tick takes, a change wants something else.
+    const [id, unit] = [job.id, settings.unit, job.stations];
     api.getJobStores(id, unit).then(
       (found) => (stores = found),
       () => undefined,
@@ -54,7 +54,7 @@
 </script>
 
 {#if wants.length || offcuts.length || masks.length || canKeep.length || uses}
-  <Fold {title} open={short.length > 0 || canKeep.length > 0 || uses}>
+  <Fold {title} open={canKeep.length > 0 || uses}>
     {#if wants.length}
       <ul class="m-0 flex list-none flex-col gap-1 p-0 text-sm">
         {#each wants as want, index (index)}

@@ -85,7 +85,7 @@
   {#if held && catalogue}
     {#if held.total}
       <div class="flex flex-wrap items-end gap-3" role="search">
-        <div class="w-52">
+        <div class="w-full sm:w-52">
           <OneOf
             label="For this surface"
             value={query.surface ?? ''}
@@ -93,7 +93,7 @@
             onchange={(surface) => (query = { ...query, surface })}
           />
         </div>
-        <div class="w-52">
+        <div class="w-full sm:w-52">
           <OneOf
             label="With this mask"
             value={query.material ?? ''}
@@ -101,7 +101,7 @@
             onchange={(material) => (query = { ...query, material })}
           />
         </div>
-        <div class="w-52">
+        <div class="w-full sm:w-52">
           <OneOf
             label="With this paint"
             value={query.paint ?? ''}

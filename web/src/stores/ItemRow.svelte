@@ -11,8 +11,9 @@
     act: (what: () => Promise<api.Stores>) => Promise<boolean>;
     onchange: () => void;
     ondrop: () => void;
+    onworn: () => void;
   }
-  const { item, act, onchange, ondrop }: Props = $props();
+  const { item, act, onchange, ondrop, onworn }: Props = $props();
 
   let isOpen = $state(false);
   let amount = $state<number | null>(null);
@@ -46,12 +47,12 @@
           .join('; ')}
       </p>
     </div>
-    <div class="w-44">
+    <div class="w-52">
       <p class="m-0"><strong class="stamp text-xl normal-case">{item.shown}</strong> left</p>
       {#if item.reserved.length}
         <div class="bar" aria-hidden="true"><span style:width="{share * 100}%"></span></div>
         <p class="m-0 text-sm text-(--faint)">
-          {item.free_shown} free, the rest for {item.reserved.length === 1
+          {item.free > 0 ? `${item.free_shown} free, the rest` : 'all of it'} for {item.reserved.length === 1
             ? item.reserved[0]?.name
             : `${item.reserved.length} jobs`}
         </p>
@@ -60,7 +61,7 @@
     <button
       class="cursor-pointer font-bold underline"
       aria-expanded={isOpen}
-      aria-label="{isOpen ? 'Close' : 'Count, buy, look at'} {item.name}"
+      aria-label="{isOpen ? 'Close' : 'Open'} {item.name}"
       onclick={() => (isOpen = !isOpen)}>{isOpen ? 'Close' : 'Open'}</button
     >
   </div>
@@ -103,11 +104,17 @@
           onclick={() => act(() => api.undoItem(item.id, settings.unit))}>Take its last change back</button
         >
       {/if}
-      {#if item.kind === 'mask'}
+      {#if book?.can_take_back}
         <button
           class="cursor-pointer underline"
-          onclick={() => act(() => api.wearOut(item.id, settings.unit))}>It is worn out: learn from it</button
+          onclick={async () => {
+            await act(() => api.takeBackEntry(item.id, settings.unit));
+            await look();
+          }}>Take the last entry back</button
         >
+      {/if}
+      {#if item.kind === 'mask'}
+        <button class="cursor-pointer underline" onclick={onworn}>It is worn out: learn from it</button>
       {/if}
       <button class="cursor-pointer underline" onclick={ondrop}>Take it out of the stores</button>
     </div>

@@ -24,9 +24,12 @@
   const kinds = $derived(
     (stores?.kinds ?? []).map((kind) => ({
       ...kind,
-      items: stores?.items.filter((item) => item.kind === kind.kind) ?? [],
+      items: stores?.items.filter((item) => item.kind === kind.kind && !isUsedUp(item)) ?? [],
     })),
   );
+  /** An offcut is used whole: nothing of it comes back but by taking a step back. */
+  const isUsedUp = (item: api.Held) => item.is_offcut && item.left === 0;
+  const usedUp = $derived(stores?.items.filter(isUsedUp) ?? []);
 
   async function act(what: () => Promise<api.Stores>): Promise<boolean> {
     try {
@@ -39,6 +42,10 @@
       return false;
     }
   }
+  // Many jobs are reckoned a few at a time.
+  $effect(() => {
+    if (stores?.waiting) void act(() => api.getStores(settings.unit));
+  });
   async function keep(item: api.Item, left: number): Promise<void> {
     const of = form;
     const kept = await act(() =>
@@ -48,8 +55,8 @@
     );
     if (kept) form = null;
   }
-  async function drop(item: api.Held): Promise<void> {
-    if (await act(() => api.dropItem(item.id, settings.unit))) gone = item;
+  async function takeOut(item: api.Held, how: typeof api.dropItem): Promise<void> {
+    if (await act(() => how(item.id, settings.unit))) gone = item;
   }
   async function bringBack(): Promise<void> {
     const last = gone;
@@ -100,6 +107,13 @@
         />
       {/key}
     {/if}
+    {#if stores.waiting}
+      <p class="m-0 flex items-center gap-3" role="status">
+        <Spinner size="5" /> Reckoning what {stores.waiting === 1
+          ? 'one more job'
+          : `${stores.waiting} more jobs`} will take
+      </p>
+    {/if}
     <ToBuy short={stores.short} />
     {#each kinds.filter((kind) => kind.items.length) as kind (kind.kind)}
       <section class="card px-4 pt-3 pb-1" aria-label={kind.name}>
@@ -113,7 +127,8 @@
                 form = item;
                 scrollTo({ top: 0 });
               }}
-              ondrop={() => drop(item)}
+              ondrop={() => takeOut(item, api.dropItem)}
+              onworn={() => takeOut(item, api.wearOut)}
             />
           {/each}
         </ul>
@@ -127,6 +142,11 @@
         </p>
       </section>
     {/each}
+    {#if usedUp.length}
+      <p class="m-0 text-sm text-(--faint)">
+        Offcuts that are used up: {usedUp.map((item) => item.name).join('; ')}.
+      </p>
+    {/if}
   {:else if !problem}
     <p class="flex items-center gap-3 p-6" role="status"><Spinner size="6" /> Counting</p>
   {/if}

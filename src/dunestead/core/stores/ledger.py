@@ -8,7 +8,7 @@ from typing import Literal, get_args
 
 from dunestead.core.limits import REQUIRED, limited
 
-__all__ = ["WHYS", "Move", "counted", "given_back", "left_of"]
+__all__ = ["WHYS", "Move", "counted", "given_back", "left_of", "taken_back"]
 
 Why = Literal["begun", "bought", "used", "returned", "undone", "counted", "lost"]
 WHYS: tuple[Why, ...] = get_args(Why)
@@ -96,3 +96,24 @@ def given_back(moves: Iterable[Move], job: int, task: str, at: datetime) -> list
         if back:
             return back
     return []
+
+
+def taken_back(moves: Iterable[Move], at: datetime) -> Move | None:
+    """Return what takes the maker's last entry back: what was bought or counted last; None where there is none left.
+
+    Examples
+    --------
+    >>> from datetime import UTC
+    >>> at = datetime(2026, 5, 10, tzinfo=UTC)
+    >>> bought = Move(4, 250.0, "bought", at)
+    >>> back = taken_back([Move(4, 10.0, "begun", at), bought], at)
+    >>> back.amount, taken_back([bought, back], at)
+    (-250.0, None)
+    """
+    own: list[Move] = []
+    for move in moves:
+        if move.job is None and move.why in ("bought", "counted", "lost"):
+            own.append(move)
+        elif move.job is None and move.why == "undone" and own:
+            own.pop()
+    return replace(own[-1], amount=-own[-1].amount, why="undone", at=at, note="", by="") if own else None

@@ -6,7 +6,7 @@ from dunestead.core.colours import colour_name
 from dunestead.core.figures import Catalogue
 from dunestead.core.learning.recipes import Recipe
 from dunestead.core.painting.coatings import ROLE_NAMES, Coating
-from dunestead.core.units import several, show_length, show_temperature
+from dunestead.core.units import several, show_length, show_temperature, show_time
 
 __all__ = ["recipe_in_words"]
 
@@ -37,7 +37,7 @@ def recipe_in_words(recipe: Recipe, catalogue: Catalogue, unit: str) -> Iterator
     yield "Paint", "; ".join(_coating(one, catalogue) for one in recipe.coatings)
     looks = [_WANTED.get(recipe.wanted, recipe.wanted), "warm air between coats" if recipe.warm_air else ""]
     yield "Look", ", ".join(look for look in looks if look) or "Solid"
-    after = "" if recipe.peel_minutes is None else f", {recipe.peel_minutes:g} min after the last coat"
+    after = "" if recipe.peel_minutes is None else f", {show_time(recipe.peel_minutes)} after the last coat"
     yield "Peel", f"{_PEELS[recipe.peel_when]}{after}".capitalize() if recipe.peel_when else ""
     yield "Came out", "" if recipe.grade is None else f"{recipe.grade} of 5"
 

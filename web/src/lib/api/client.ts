@@ -449,6 +449,8 @@ export const countItem = (number: number, unit: Unit, amount: number, note: stri
   answer(api.POST('/api/stores/items/{number}/count', { ...ofItem(number, unit), body: { amount, note } }));
 export const buyItem = (number: number, unit: Unit, amount: number, note: string) =>
   answer(api.POST('/api/stores/items/{number}/buy', { ...ofItem(number, unit), body: { amount, note } }));
+export const takeBackEntry = (number: number, unit: Unit) =>
+  answer(api.POST('/api/stores/items/{number}/take-back', ofItem(number, unit)));
 export const wearOut = (number: number, unit: Unit) =>
   answer(api.POST('/api/stores/items/{number}/worn', ofItem(number, unit)));
 export const getLedger = (number: number, unit: Unit) =>

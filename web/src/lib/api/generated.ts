@@ -6909,6 +6909,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stores/items/{number}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take the last count back, or what was bought last. */
+        post: {
+            parameters: {
+                query?: {
+                    unit?: "mm" | "cm" | "in";
+                    copy?: number;
+                    room?: ("blank" | "artwork" | "mask" | "sheets" | "weed" | "tack" | "paint" | "peel" | "cure" | "record") | null;
+                };
+                header?: never;
+                path: {
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Successful response */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StoresOut"];
+                    };
+                };
+                400: components["responses"]["BadInput"];
+                401: components["responses"]["SignedOut"];
+                403: components["responses"]["NotAllowed"];
+                404: components["responses"]["NotFound"];
+                409: components["responses"]["NotNow"];
+                412: components["responses"]["ChangedMeanwhile"];
+                413: components["responses"]["TooLarge"];
+                415: components["responses"]["OtherKind"];
+                422: components["responses"]["NotUnderstood"];
+                428: components["responses"]["NoVersion"];
+                500: components["responses"]["Unexpected"];
+                503: components["responses"]["Database"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stores/items/{number}/undo": {
         parameters: {
             query?: never;
@@ -13138,6 +13192,8 @@ export interface components {
          * @description What went in and out of one thing, newest first.
          */
         LedgerOut: {
+            /** Can Take Back */
+            can_take_back: boolean;
             /** Id */
             id: number;
             /** Moves */
@@ -15110,6 +15166,11 @@ export interface components {
             kinds: components["schemas"]["StoresOut.KindOut"][];
             /** Short */
             short: components["schemas"]["StoresOut.ShortOut"][];
+            /**
+             * Waiting
+             * @description Jobs on the board that are not reckoned yet: ask again.
+             */
+            waiting: number;
         };
         /**
          * HeldOut

@@ -4,7 +4,6 @@
   import Label from 'flowbite-svelte/Label.svelte';
   import { OUTLINE_KINDS } from '../../lib/artwork-kinds';
   import type { BlankEntry } from '../../lib/api/client';
-  import ChoiceField from '../../lib/ui/ChoiceField.svelte';
   import ColourField from '../../lib/ui/ColourField.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
   import LengthField from '../../lib/ui/LengthField.svelte';
@@ -85,10 +84,11 @@
     />
   </div>
   <div class="col-span-2">
-    <ChoiceField
+    <!-- How it is made ready the first step says. -->
+    <OneOf
       label="Surface"
       value={job.inputs.surface}
-      choices={catalogue.surfaces}
+      of={catalogue.surfaces.map((one) => [one.key, one.name] as const)}
       onchange={(surface) => open.change({ surface })}
     />
   </div>
