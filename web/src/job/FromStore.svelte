@@ -24,7 +24,7 @@
   const title = $derived.by(() => {
     if (canKeep.length) return 'Keep the mask for the next time';
     if (short.length)
-      return `From store: short of ${short.map((one) => `${one.short} ${one.name}`).join('; ')}`;
+      return `From store: ${short.length === 1 ? 'one thing' : `${short.length} things`} short`;
     return wants.length ? 'From store: all is there' : 'From store';
   });
 
@@ -60,8 +60,9 @@
         {#each wants as want, index (index)}
           <li>
             <strong>{want.shown}</strong>
-            {want.name}{want.taken_from.length ? `, from ${want.taken_from.join(', then ')}` : ''}
-            {#if want.short}<span class="font-bold text-(--fault)">: {want.short} short</span>{/if}
+            {want.name}{want.taken_from.length
+              ? `, from ${want.taken_from.join(', then ')}`
+              : ''}{#if want.short}, <span class="font-bold text-(--fault)">{want.short} short</span>{/if}
           </li>
         {/each}
       </ul>

@@ -294,8 +294,10 @@
             {#if view.Records && catalogue}
               <view.Records {open} {job} {catalogue} onrecords={askCatalogue} />
             {/if}
-            <FromStore {open} {job} station={code} />
-            <Reckoning rows={station.rows} learnt={station.learnt} open={code === 'record'} />
+            <div class="flex flex-col">
+              <FromStore {open} {job} station={code} />
+              <Reckoning rows={station.rows} learnt={station.learnt} open={code === 'record'} />
+            </div>
             <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>
           </div>
         </div>
