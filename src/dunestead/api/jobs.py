@@ -127,7 +127,8 @@ def _board(unit: str, where: Where) -> Response:
     cards, broken = bench().cards.drawn(
         unit, lambda opened: card_out(opened, unit).model_dump_json(), _broken, shape=_CARD_SHAPE, where=where
     )
-    due = due_looks(bench().finished, bench().clock.now().date()) if where == "board" else []
+    today, figures = bench().clock.now().date(), bench().catalogue.workshop
+    due = due_looks(bench().finished, today, figures) if where == "board" else []
     looks = [wire.LookDueOut.model_validate(one, from_attributes=True).model_dump_json() for one in due]
     body = f'{{"jobs":[{",".join(cards)}],"broken":[{",".join(broken)}],"looks":[{",".join(looks)}]}}'
     return Response(body, content_type="application/json")

@@ -115,4 +115,5 @@ class HappenedOut(BaseModel):
     untimed: str
     poured: list[PouredOut]
     lessons: list[LessonOut]
+    is_worth_a_recipe: bool
     is_closed: bool

@@ -107,7 +107,7 @@ def get_recipes(query_data: RecipesQuery) -> RecipesOut:
 def make_recipe(job_id: int, given: RecipeIn, query_data: RecipesQuery) -> RecipesOut:
     """Keep how a job was made that came out well."""
     found = opened(job_id, query_data)
-    recipe = recipe_of(found.plan, found.progress, given.name, found.at.date())
+    recipe = recipe_of(found.plan, found.progress, given.name, found.at.date(), bench().catalogue.workshop)
     if given.notes is not None:
         recipe = replace(recipe, notes=given.notes)
     check_recipe(recipe, bench().catalogue)

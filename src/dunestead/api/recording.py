@@ -16,6 +16,7 @@ from dunestead.core.learning.causes import CAUSES
 from dunestead.core.learning.happened import Span, spans_of, spells_of
 from dunestead.core.learning.learnt import figure_of
 from dunestead.core.learning.lessons import closed_at, poured_of, taught_by
+from dunestead.core.learning.recipes import is_worth_it
 from dunestead.core.limits import check_limits
 from dunestead.core.stations.station import NAMES
 from dunestead.core.words.learning import untimed_in_words
@@ -126,5 +127,6 @@ def get_happened(job_id: int, query_data: wire.UnitQuery) -> learning_schemas.Ha
             for key, figure in figures.items()
             if figure
         ],
+        is_worth_a_recipe=is_worth_it(found.plan.job, catalogue.workshop),
         is_closed=closed_at(found.log) is not None,
     )

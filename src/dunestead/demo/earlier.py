@@ -101,8 +101,8 @@ def fill_earlier(workbench: Workbench) -> None:
     for job_id, one in made:
         _work(workbench, job_id, one)
         if name := _RECIPES.get(one.name):
-            opened = workbench.open(job_id, "mm")
-            workbench.records.recipes.add(recipe_of(opened.plan, opened.progress, name, opened.at.date()))
+            opened, figures = workbench.open(job_id, "mm"), workbench.catalogue.workshop
+            workbench.records.recipes.add(recipe_of(opened.plan, opened.progress, name, opened.at.date(), figures))
         workbench.put_away(job_id, away=True)
 
 

@@ -60,11 +60,6 @@ class Needs:
                 found.append(wants)
         return found, waiting
 
-    def known(self, but: int) -> list[JobWants]:
-        """Return it for the other jobs as far as it is known, without reckoning any anew."""
-        rows = [row for row in self._store.needs() if row.id != but]
-        return [self._parsed(row.id, row.key, row.needs) for row in rows if row.key and row.needs]
-
     def _kept(self, row: NeedsRow) -> JobWants | None:
         uses = uses_in(row.key.rpartition(":")[2]) if row.key else None
         if uses is None or row.needs is None or row.key is None:

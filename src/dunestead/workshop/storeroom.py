@@ -74,7 +74,7 @@ class Storeroom:
             return []
         due = opened.plan.job.blank.due
         own = JobWants(opened.head.id, opened.plan.job.name, due, tuple(wants_left(opened.plan, opened.progress)))
-        others = [one for one in self.needs.known(own.job) if _goes_before(one, own)]
+        others = [one for one in self.needs.all(_PATIENCE_S)[0] if one.job != own.job and _goes_before(one, own)]
         reserved = reserve(items, self.ledger.left(), others, self._alike)
         free = {held.number: held.free for held in reserved.held}
         found: dict[Want, ForJob] = {}
@@ -254,6 +254,8 @@ def _check_amount(amount: float) -> None:
 
 
 _MOST = 1_000_000.0
+# So long a job's own page waits for others to be reckoned anew, s; those left are not held against it.
+_PATIENCE_S = 1.0
 _LONGEST_NAME = 120
 # What a maker does not write down of a kept mask.
 _OF_A_MASK = ("job", "mask", "design", "prints_before", "worn")

@@ -13,8 +13,6 @@ from dunestead.core.work.tasks import TaskGraph
 __all__ = ["CostLine", "Costs", "Rates", "costs_of", "spoiled_share"]
 
 _MM2_PER_M2, _MM_PER_M, _ML_PER_L = 1e6, 1e3, 1e3
-# The table's share of spoiled copies weighs as much as so many copies of one's own.
-_TABLE_WEIGHS = 20
 # Steps at which tape is laid over a mask, to carry it.
 _CARRIED = ("weed-tape-over", "weed-tape-groups")
 
@@ -97,17 +95,24 @@ class Costs:
         return sum(line.money for line in self.lines)
 
 
-def spoiled_share(finished: Iterable[Finished], table: float) -> float:
+def spoiled_share(finished: Iterable[Finished], table: float, weight: float) -> float:
     """Return the share of copies that spoil, 0 to 1: near the table's until many own copies say otherwise.
+
+    Parameters
+    ----------
+    finished
+        Own jobs.
+    table, weight
+        The table's share, which counts as so many own copies.
 
     Examples
     --------
-    >>> spoiled_share([], 0.05)
+    >>> spoiled_share([], 0.05, 20)
     0.05
     """
     jobs = list(finished)
     copies, spoiled = sum(one.copies for one in jobs), sum(one.spoiled for one in jobs)
-    return (spoiled + table * _TABLE_WEIGHS) / (copies + _TABLE_WEIGHS)
+    return (spoiled + table * weight) / (copies + weight)
 
 
 def costs_of(
@@ -130,7 +135,7 @@ def costs_of(
     hours = _hours(graph)
     lines = [*_bought(plan, catalogue, rates), *_used_up(plan, graph, figures), *_time(hours, figures, rates)]
     table = (figures["spoiled"] if rates.spoiled is None else rates.spoiled) / 100
-    share = spoiled_share(finished, table)
+    share = spoiled_share(finished, table, figures["spoiled_weight"])
     spent = sum(line.money for line in lines)
     lost = spent / (1 - share) - spent
     lines.append(CostLine("spoiled", "What spoils", lost, f"{share:.0%} of copies are made once more."))

@@ -16,10 +16,8 @@ from dunestead.core.records import CutSettings, check_settings
 from dunestead.core.work.coating import coat_id
 from dunestead.core.work.progress import Progress
 
-__all__ = ["GOOD", "Recipe", "check_recipe", "found_by", "recipe_of", "with_recipe"]
+__all__ = ["Recipe", "check_recipe", "found_by", "is_worth_it", "recipe_of", "with_recipe"]
 
-# A job that came out so well is worth a recipe, of 5.
-GOOD = 4
 _MOST_COATINGS = 20
 
 
@@ -72,8 +70,22 @@ class Recipe:
     notes: str = limited("", "text of the notes", 0, 10_000, "letters")
 
 
-def recipe_of(plan: Plan, progress: Progress, name: str, on: date) -> Recipe:
+def is_worth_it(job: Job, figures: Mapping[str, float]) -> bool:
+    """Say whether a job came out so well that a recipe may be made of it; ``recipe_grade`` of the workshop says it."""
+    return job.record.grade is not None and job.record.grade >= figures["recipe_grade"]
+
+
+def recipe_of(plan: Plan, progress: Progress, name: str, on: date, figures: Mapping[str, float]) -> Recipe:
     """Return how a job was made: as it really was pressed, pinned and peeled where the log says so.
+
+    Parameters
+    ----------
+    plan, progress
+        The job and how far it came.
+    name, on
+        What the recipe is called, and the day.
+    figures
+        Of the workshop, for `is_worth_it`.
 
     Raises
     ------
@@ -83,9 +95,10 @@ def recipe_of(plan: Plan, progress: Progress, name: str, on: date) -> Recipe:
     job, record = plan.job, plan.job.record
     if record.grade is None:
         raise NotNow("Nobody has said how this job came out.", "Give it a grade first: a recipe is of what worked.")
-    if record.grade < GOOD:
+    if not is_worth_it(job, figures):
+        least = figures["recipe_grade"]
         raise NotNow(
-            f"This job came out at {record.grade} of 5.", f"A recipe is of what worked: {GOOD} of 5 or better."
+            f"This job came out at {record.grade} of 5.", f"A recipe is of what worked: {least:g} of 5 or better."
         )
     recipe = Recipe(
         name=name.strip(),

@@ -149,6 +149,8 @@ _TASKS: dict[str, Maker] = {
 
 def outcome(plan: Plan, progress: Progress) -> Outcome:
     """Return the station's state, verdict and figures."""
+    if not plan.is_cut:
+        return "ready", "Masks in store are used again: nothing is weeded.", []
     windows = sum(mask.cut.window_count for mask in plan.masks)
     keepers = len(plan.keepers)
     sets = plan.layout.sets

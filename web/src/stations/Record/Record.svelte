@@ -11,8 +11,6 @@
   const { open, job }: PanelProps = $props();
 
   const GRADES = ['spoiled', 'poor', 'passable', 'good', 'as wished'];
-  /** A recipe is of what came out so well. */
-  const GOOD = 4;
   const record = $derived(job.record);
   $effect(() => void told.fetch(job));
   const happened = $derived(told.of(job));
@@ -33,7 +31,7 @@
     {/each}
   </div>
 </fieldset>
-{#if (record.grade ?? 0) >= GOOD}<KeepRecipe {open} {job} />{/if}
+{#if happened?.is_worth_a_recipe}<KeepRecipe {open} {job} />{/if}
 {#if told.problem}<p class="m-0 font-bold" role="alert">{told.problem}</p>{/if}
 {#if happened}
   <Troubles
