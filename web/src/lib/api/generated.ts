@@ -9831,6 +9831,8 @@ export interface components {
             causes: components["schemas"]["HappenedOut.CauseOut"][];
             /** Is Closed */
             is_closed: boolean;
+            /** Is Worth A Recipe */
+            is_worth_a_recipe: boolean;
             /** Lessons */
             lessons: components["schemas"]["HappenedOut.LessonOut"][];
             /** Poured */
