@@ -286,9 +286,7 @@ def get_job_stores(job_id: int, query_data: schemas.UnitQuery) -> wire.JobStores
 @stores.output(wire.JobStoresOut, status_code=201)
 def keep_mask(job_id: int, number: int, query_data: schemas.UnitQuery) -> wire.JobStoresOut:
     """Keep a mask of a job in store, to be used again."""
-    _room().keep_mask(opened(job_id, query_data), number)
-    bench().refresh()
-    return _of_job(opened(job_id, query_data), query_data.unit)
+    return _after(lambda: _room().keep_mask(opened(job_id, query_data), number), job_id, query_data)
 
 
 @stores.post("/jobs/<int:job_id>/offcuts")
