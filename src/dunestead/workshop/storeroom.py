@@ -74,7 +74,7 @@ class Storeroom:
             return []
         due = opened.plan.job.blank.due
         own = JobWants(opened.head.id, opened.plan.job.name, due, tuple(wants_left(opened.plan, opened.progress)))
-        others = [one for one in self.needs.all(_PATIENCE_S)[0] if one.job != own.job and _goes_before(one, own)]
+        others = [one for one in self.needs.all(_PATIENCE_S)[0] if one.job != own.job and one.turn < own.turn]
         reserved = reserve(items, self.ledger.left(), others, self._alike)
         free = {held.number: held.free for held in reserved.held}
         found: dict[Want, ForJob] = {}
@@ -259,12 +259,3 @@ _PATIENCE_S = 1.0
 _LONGEST_NAME = 120
 # What a maker does not write down of a kept mask.
 _OF_A_MASK = ("job", "mask", "design", "prints_before", "worn")
-
-
-def _goes_before(one: JobWants, own: JobWants) -> bool:
-    """Say whether a job has its things before another: what is due first, then what was begun first."""
-    mine = (own.due is None, own.due, own.job)
-    other = (one.due is None, one.due, one.job)
-    if mine[0] != other[0]:
-        return mine[0]
-    return other[1:] < mine[1:] if own.due is not None else one.job < own.job

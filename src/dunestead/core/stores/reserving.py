@@ -44,6 +44,11 @@ class JobWants:
     due: date | None
     wants: tuple[Want, ...]
 
+    @property
+    def turn(self) -> tuple[date, int]:
+        """When it has its things, before or after others: what is due first, then what was begun first."""
+        return (self.due or date.max, self.job)
+
 
 @dataclass(frozen=True, slots=True)
 class Held:
@@ -192,7 +197,7 @@ def reserve(items: Mapping[int, Item], left: Mapping[int, float], jobs: Sequence
     by_item: dict[int, dict[int, float]] = {number: {} for number in items}
     missing: dict[Want, dict[int, float]] = {}
     wanted: dict[Want, float] = {}
-    for job in sorted(jobs, key=lambda one: (one.due or date.max, one.job)):
+    for job in sorted(jobs, key=lambda one: one.turn):
         for want in job.wants:
             same = replace(want, amount=0.0, step=0.0, piece=None, item=want.item if want.kind == "mask" else None)
             wanted[same] = wanted.get(same, 0.0) + want.amount
