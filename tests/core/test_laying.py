@@ -61,7 +61,7 @@ def test_a_turn_is_told_by_what_a_reading_will_be() -> None:
     assert instructions_for(laid, "mm")[0].startswith("Turn it against the clock until the")
 
 
-@pytest.mark.parametrize("seed", range(5))
+@pytest.mark.parametrize("seed", range(3))
 def test_shifts_and_turns_are_found_however_the_tape_errs_and_a_wrong_reading_is_named(seed: int) -> None:
     """A hundred masks each: within 1.5 mm and 0.3 degrees; a reading wrong by 5 to 40 mm named nine times of ten."""
     rng = np.random.default_rng(seed)
