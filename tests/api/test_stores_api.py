@@ -14,6 +14,7 @@ from tests.shapes import rect
 BAR = rect(0, 0, 300, 100)
 TIN = {"name": "Tin", "kind": "paint", "key": "outdoor-acrylic", "left": 500}
 PINS = {"name": "Pins", "kind": "pins", "left": 200}
+MEASURED = {"width": 500, "height": 700, "measured_width": 500, "measured_height": 700}
 ROLL = {"name": "Roll", "kind": "roll", "key": "paper-coated-down", "width": 457, "left": 5000}
 
 
@@ -152,10 +153,12 @@ def test_an_offcut_that_was_kept_goes_before_the_roll(client) -> None:
     first = begin(client, rect(0, 0, 180, 60))
     address = f"/api/jobs/{first['id']}"
     offcut = next(iter(client.get(f"{address}/stores").get_json()["offcuts"]))
-    told = client.post(f"{address}/offcuts", json={"sheet": offcut["sheet"]})
+    asked = {name: offcut[name] for name in ("sheet", "width", "length")}
+    told = client.post(f"{address}/offcuts", json=asked)
     assert told.get_json()["offcuts"][0]["is_kept"]
-    assert client.post(f"{address}/offcuts", json={"sheet": offcut["sheet"]}).status_code == 409
-    assert client.post(f"{address}/offcuts", json={"sheet": 99}).status_code == 404
+    assert client.post(f"{address}/offcuts", json=asked).status_code == 409
+    for wrong in ({"sheet": 99}, {"width": asked["width"] + 5}):
+        assert client.post(f"{address}/offcuts", json=asked | wrong).status_code == 404
     rest = client.get("/api/stores").get_json()["items"][-1]
     assert (rest["width"], rest["length"]) == (round(offcut["width"], 1), round(offcut["length"], 1))
 
@@ -217,7 +220,9 @@ def test_a_plastic_mask_is_kept_used_again_and_worn_out(client) -> None:
     own = f"/api/jobs/{again}"
     (offered,) = client.get(f"{own}/stores").get_json()["masks"]
     assert (offered["item"], offered["mask"], offered["is_enough"]) == (kept["id"], 1, True)
-    client.patch(own, json={"kept_masks": [kept["id"]]})
+    job = client.patch(own, json={"kept_masks": [kept["id"]], "blank": MEASURED}).get_json()
+    sheets = next(one for one in job["stations"] if one["code"] == "sheets")
+    assert (sheets["verdict"], sheets["onward"]) == ("1 mask in store is used again: nothing is cut.", None)
     assert tasks(client, own, "sheets-cut") == tasks(client, own, "weed-windows") == []
     assert "mask" not in {line["key"] for line in client.get(f"{own}/costs").get_json()["lines"]}
     for copy in (1, 2):

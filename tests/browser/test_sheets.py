@@ -145,3 +145,18 @@ def test_another_layout_is_shown_with_what_it_saves_and_taken(page: Page) -> Non
     expect(layouts.get_by_role("button")).to_have_count(0)
     page.get_by_role("button", name=re.compile("^Undo")).click()
     expect(layouts).to_contain_text("2 sheets, 1 seam")
+
+
+def test_a_patch_of_very_many_copies_is_listed_once(page: Page) -> None:
+    """Two hundred labels from masks that give thirty prints each: seven sets, on sheets of which the last is another."""
+    page.goto("/#/job/24/blank")
+    copies = page.get_by_label("How many")
+    copies.fill("200")
+    copies.press("Tab")
+    settled(page)
+    page.keyboard.press("4")
+    expect(page.get_by_role("heading", name="Sheets", exact=True)).to_be_visible()
+    page.get_by_text("Patches: move, turn, keep together").click()
+    expect(page.get_by_label(re.compile("^Patch 1 lies on sheet"))).to_have_count(1)
+    page.get_by_role("button", name=re.compile("^Undo")).click()
+    settled(page)

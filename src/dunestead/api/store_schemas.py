@@ -56,9 +56,11 @@ class AmountIn(Wire):
 
 
 class OffcutIn(Wire):
-    """Which offcut of a job is kept: the sheet it was left beside."""
+    """Which offcut of a job is kept: the sheet it was left beside, and its size, mm."""
 
     sheet: int
+    width: float
+    length: float
 
 
 class ReservedOut(BaseModel):

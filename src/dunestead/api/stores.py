@@ -11,6 +11,7 @@ from dunestead.api import store_schemas as wire
 from dunestead.api.description import hands_out
 from dunestead.api.opened import bench, opened
 from dunestead.core.errors import NoSuchThing, NotNow
+from dunestead.core.sheets.stock import Offcut
 from dunestead.core.stores.items import KINDS, UNITS, Item
 from dunestead.core.stores.ledger import Move, taken_back
 from dunestead.core.stores.reserving import Held, Reserved, Short, is_kept
@@ -35,6 +36,7 @@ stores = APIBlueprint("stores", __name__, url_prefix="/api", tag="Stores")
 
 # So long a page waits for jobs that are to be reckoned anew, s; then it asks again.
 _PATIENCE_S = 2.0
+_SAME_MM = 0.1
 
 
 def _room() -> Storeroom:
@@ -296,12 +298,13 @@ def keep_mask(job_id: int, number: int, query_data: schemas.UnitQuery) -> wire.J
 def keep_offcut(job_id: int, given: wire.OffcutIn, query_data: schemas.UnitQuery) -> wire.JobStoresOut:
     """Keep what was left beside a sheet."""
     found = opened(job_id, query_data)
-    offcut = next((one for one in found.plan.trims.offcuts if one.beside == given.sheet), None)
+    size = (given.width, given.length)
+    offcut = next((one for one in found.plan.trims.offcuts if _is_of(one, given.sheet, size)), None)
     if offcut is None:
         raise NoSuchThing(
-            f"Nothing worth keeping is left beside sheet {given.sheet}.", "Look at what to cut off at Sheets."
+            f"Nothing of that size is left beside sheet {given.sheet}.", "Look at what to cut off at Sheets."
         )
-    item = _offcut_item(found, given.sheet)
+    item = _offcut_item(found, offcut)
     if _is_kept_offcut(item):
         raise NotNow(f"“{item.name}” is in store already.", "Look for it at the stores.")
     return _after(lambda: _room().add(item, 1.0), job_id, query_data)
@@ -313,11 +316,15 @@ def _after(act: Callable[[], Any], job_id: int, query: schemas.UnitQuery) -> wir
     return _of_job(opened(job_id, query), query.unit)
 
 
-def _offcut_item(found: OpenJob, sheet: int) -> Item:
+def _is_of(offcut: Offcut, sheet: int, size: tuple[float, float]) -> bool:
+    own = (offcut.across, offcut.along)
+    return offcut.beside == sheet and all(abs(a - b) < _SAME_MM for a, b in zip(own, size, strict=True))
+
+
+def _offcut_item(found: OpenJob, offcut: Offcut) -> Item:
     plan = found.plan
-    offcut = next(one for one in plan.trims.offcuts if one.beside == sheet)
     return Item(
-        f"Offcut of {plan.job.name[:80]}, sheet {sheet}",
+        f"Offcut of {plan.job.name[:80]}, sheet {offcut.beside}",
         "sheets",
         plan.choices.material.key,
         round(offcut.across, 1),
@@ -358,7 +365,7 @@ def _of_job(found: OpenJob, unit: str) -> wire.JobStoresOut:
                 sheet=one.beside,
                 width=one.across,
                 length=one.along,
-                is_kept=_is_kept_offcut(_offcut_item(found, one.beside)),
+                is_kept=_is_kept_offcut(_offcut_item(found, one)),
             )
             for one in plan.trims.offcuts
         ],

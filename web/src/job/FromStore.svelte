@@ -96,7 +96,7 @@
       </p>
     {/each}
     {#if isSheets && !uses}
-      {#each offcuts as offcut (offcut.sheet)}
+      {#each offcuts as offcut, index (index)}
         <p class="m-0 text-sm">
           Left beside sheet {offcut.sheet}: {showLength(offcut.width, settings.unit)} by {showLength(
             offcut.length,
@@ -106,8 +106,14 @@
           {:else}
             <button
               class="cursor-pointer font-bold underline"
-              onclick={() => keep(() => api.keepOffcut(job.id, settings.unit, offcut.sheet))}
-              >Keep this offcut</button
+              onclick={() =>
+                keep(() =>
+                  api.keepOffcut(job.id, settings.unit, {
+                    sheet: offcut.sheet,
+                    width: offcut.width,
+                    length: offcut.length,
+                  }),
+                )}>Keep this offcut</button
             >
           {/if}
         </p>

@@ -70,7 +70,8 @@ def onward_of(
     opened = _open(plan, stations)
     if code == "sheets":
         begun = any(progress.is_done(task) for task in progress.graph.tasks)
-        return None if begun and not opened else _sheets(stations, opened)
+        # Where a mask in store is used again there are no files to take along.
+        return None if (begun or not plan.is_cut) and not opened else _sheets(stations, opened)
     if not opened and following is not None and following.task is not None and following.station == code:
         return None
     own = {

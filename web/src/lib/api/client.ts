@@ -464,8 +464,8 @@ export const keepMask = (id: number, unit: Unit, number: number) =>
       params: { path: { job_id: id, number }, query: { unit } },
     }),
   );
-export const keepOffcut = (id: number, unit: Unit, sheet: number) =>
-  answer(api.POST('/api/jobs/{job_id}/offcuts', { ...storesOf(id, unit), body: { sheet } }));
+export const keepOffcut = (id: number, unit: Unit, body: Schemas['OffcutIn']) =>
+  answer(api.POST('/api/jobs/{job_id}/offcuts', { ...storesOf(id, unit), body }));
 export const setDried = (id: number, unit: Unit, copy: number, task: string) =>
   answer(api.POST('/api/jobs/{job_id}/tasks/dried', { ...at(id, unit, copy), body: { task } }));
 export type Recipes = Schemas['RecipesOut'];

@@ -14149,11 +14149,15 @@ export interface components {
         };
         /**
          * OffcutIn
-         * @description Which offcut of a job is kept: the sheet it was left beside.
+         * @description Which offcut of a job is kept: the sheet it was left beside, and its size, mm.
          */
         OffcutIn: {
+            /** Length */
+            length: number;
             /** Sheet */
             sheet: number;
+            /** Width */
+            width: number;
         };
         /**
          * PaintIn

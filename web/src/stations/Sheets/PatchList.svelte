@@ -13,12 +13,11 @@
   const { open, job }: Props = $props();
 
   const sheets = $derived(job.sheets.sheets);
+  // Each once, where it lies first: of many copies a patch is on several sheets.
   const patches = $derived(
-    sheets.flatMap((sheet) =>
-      sheet.patches
-        .filter((patch) => patch.id === String(patch.number))
-        .map((patch) => ({ patch, sheet: sheet.number })),
-    ),
+    sheets
+      .flatMap((sheet) => sheet.patches.map((patch) => ({ patch, sheet: sheet.number })))
+      .filter(({ patch }, index, all) => all.findIndex((one) => one.patch.number === patch.number) === index),
   );
   const places = $derived<[string, string][]>([
     ['', 'Any sheet'],

@@ -43,7 +43,7 @@
           : ''}{trim.beside ? `, from the offcut beside sheet ${trim.beside}` : ''}
       </li>
     {/each}
-    {#each trims.offcuts as offcut (offcut.beside)}
+    {#each trims.offcuts as offcut, index (index)}
       <li class="text-(--faint)">
         Left beside sheet {offcut.beside}: {showLength(offcut.across, unit)} by {showLength(
           offcut.along,
