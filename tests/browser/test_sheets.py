@@ -148,7 +148,7 @@ def test_another_layout_is_shown_with_what_it_saves_and_taken(page: Page) -> Non
 
 
 def test_a_patch_of_very_many_copies_is_listed_once(page: Page) -> None:
-    """Two hundred labels from masks that give thirty prints each: seven sets, on sheets of which the last is another."""
+    """Two hundred labels, thirty prints a mask: seven sets, more than one sheet holds, and the last is another."""
     page.goto("/#/job/24/blank")
     copies = page.get_by_label("How many")
     copies.fill("200")
