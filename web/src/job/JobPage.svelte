@@ -273,7 +273,7 @@
             {/if}
             {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} onrecords={askCatalogue} />{/if}
           </div>
-          <div class="flex min-w-0 flex-col gap-2.5">
+          <div class="flex min-w-0 flex-col gap-1.5">
             {#if job.copies > 1 && station.tasks.length}
               <CopyChooser {open} copy={job.copy_no} copies={job.copies} />
             {/if}

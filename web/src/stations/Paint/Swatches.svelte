@@ -62,7 +62,7 @@
 
 <Fold title="Swatches of it on this surface" open>
   {#each mine as swatch (swatch.id)}
-    <div class="card mb-2 flex items-start gap-2 p-2 text-sm">
+    <div class="card flex items-start gap-2 p-2 text-sm">
       <span class="chip" style:background={swatch.colour}></span>
       <div class="flex-1">
         <strong>{GRADES[(swatch.result ?? 3) - 1]}</strong>, {swatch.coats === 1
