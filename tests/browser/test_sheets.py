@@ -154,7 +154,7 @@ def test_a_patch_of_very_many_copies_is_listed_once(page: Page) -> None:
     copies.fill("200")
     copies.press("Tab")
     settled(page)
-    page.keyboard.press("4")
+    page.goto("/#/job/24/sheets")
     expect(page.get_by_role("heading", name="Sheets", exact=True)).to_be_visible()
     page.get_by_text("Patches: move, turn, keep together").click()
     expect(page.get_by_label(re.compile("^Patch 1 lies on sheet"))).to_have_count(1)
