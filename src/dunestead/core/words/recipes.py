@@ -7,17 +7,10 @@ from dunestead.core.figures import Catalogue
 from dunestead.core.learning.recipes import Recipe
 from dunestead.core.painting.coatings import ROLE_NAMES, Coating
 from dunestead.core.units import several, show_length, show_temperature, show_time
+from dunestead.core.words.peeling import PEEL_NAMES
 
 __all__ = ["recipe_in_words"]
 
-_PEELS = {
-    "wet": "while wet",
-    "set": "when set",
-    "touch-dry": "when touch-dry",
-    "at-once": "at once",
-    "dry": "when dry",
-    "five-minutes": "within five minutes",
-}
 _WANTED = {"solid": "", "worn": "a little worn", "washed": "washed out"}
 
 
@@ -38,7 +31,7 @@ def recipe_in_words(recipe: Recipe, catalogue: Catalogue, unit: str) -> Iterator
     looks = [_WANTED.get(recipe.wanted, recipe.wanted), "warm air between coats" if recipe.warm_air else ""]
     yield "Look", ", ".join(look for look in looks if look) or "Solid"
     after = "" if recipe.peel_minutes is None else f", {show_time(recipe.peel_minutes)} after the last coat"
-    yield "Peel", f"{_PEELS[recipe.peel_when]}{after}".capitalize() if recipe.peel_when else ""
+    yield "Peel", f"{PEEL_NAMES[recipe.peel_when]}{after}" if recipe.peel_when else ""
     yield "Came out", "" if recipe.grade is None else f"{recipe.grade} of 5"
 
 
