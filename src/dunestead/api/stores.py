@@ -12,7 +12,7 @@ from dunestead.api.description import hands_out
 from dunestead.api.opened import bench, opened
 from dunestead.core.errors import NoSuchThing, NotNow
 from dunestead.core.sheets.stock import Offcut
-from dunestead.core.stores.items import KINDS, UNITS, Item
+from dunestead.core.stores.items import KINDS, TABLES, UNITS, Item
 from dunestead.core.stores.ledger import Move, taken_back
 from dunestead.core.stores.reserving import Held, Reserved, Short, is_kept
 from dunestead.core.stores.wants import TAKEN_AT
@@ -86,15 +86,8 @@ def _held(held: Held, names: Mapping[int, str], unit: str) -> wire.HeldOut:
 
 def _about(item: Item, unit: str) -> str:
     """Return what a thing is, by the catalogue's name for it, and its size."""
-    catalogue = bench().catalogue
-    tables: Mapping[str, Mapping[str, Any]] = {
-        "blank": catalogue.surfaces,
-        "roll": catalogue.materials,
-        "sheets": catalogue.materials,
-        "mask": catalogue.materials,
-        "paint": catalogue.paints,
-    }
-    row = tables.get(item.kind, {}).get(item.key)
+    rows: Mapping[str, Any] = getattr(bench().catalogue, TABLES[item.kind]) if item.kind in TABLES else {}
+    row = rows.get(item.key)
     named = row.name if row else {"heat-proof": "Heat-proof", "transfer": "Transfer tape"}.get(item.key, "")
     return ", ".join(part for part in (named, size_of(item.width, item.length, unit)) if part)
 

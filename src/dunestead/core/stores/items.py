@@ -10,7 +10,7 @@ from dunestead.core.figures import Catalogue
 from dunestead.core.limits import REQUIRED, check_limits, limited
 from dunestead.core.records import KeptMask, Stock
 
-__all__ = ["KINDS", "UNITS", "Item", "Kind", "Unit", "check_item", "kept_masks_in", "stock_in"]
+__all__ = ["KINDS", "TABLES", "UNITS", "Item", "Kind", "Unit", "check_item", "kept_masks_in", "stock_in"]
 
 Kind = Literal["blank", "roll", "sheets", "paint", "pins", "tape", "carrier", "mask"]
 Unit = Literal["pieces", "mm", "ml", "uses"]
@@ -26,7 +26,8 @@ UNITS: Mapping[Kind, Unit] = {
     "carrier": "uses",
     "mask": "uses",
 }
-_TABLES: Mapping[Kind, str] = {
+# In which table of the catalogue its key stands.
+TABLES: Mapping[Kind, str] = {
     "blank": "surfaces",
     "roll": "materials",
     "sheets": "materials",
@@ -89,7 +90,7 @@ def check_item(item: Item, catalogue: Catalogue) -> None:
     check_limits(item)
     if item.kind not in KINDS:
         raise UnknownKey("kind of thing in store", item.kind, list(KINDS))
-    if table := _TABLES.get(item.kind):
+    if table := TABLES.get(item.kind):
         rows: Mapping[str, object] = getattr(catalogue, table)
         if item.key not in rows:
             raise UnknownKey(_NAMES[table], item.key, list(rows))
