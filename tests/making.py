@@ -1,5 +1,7 @@
 """Jobs for tests of what follows from a design: put together, looked at, changed."""
 
+from dataclasses import replace
+
 from dunestead.catalogue import load_catalogue
 from dunestead.core.artwork.elements import Element, Words
 from dunestead.core.artwork.words.setting import Setting
@@ -7,9 +9,14 @@ from dunestead.core.blanks.blank import Blank
 from dunestead.core.job.job import Job, altered, start_job
 from dunestead.core.looking.look import Look, look_at
 from dunestead.core.looking.rail import SizeRail, size_rail
+from dunestead.core.painting.amount import Batch, Load, amount_of, batch_of
+from dunestead.core.stations import graph as _rooms
+from dunestead.core.work.kinds import NoValues, kind_of
+from dunestead.core.work.tasks import Task, Wait, task_of
 from tests.shapes import Files
 
 CATALOGUE = load_catalogue()
+assert _rooms  # every room has its kinds of task there
 
 
 def words(text: str, size: float = 300.0, number: int = 1, face: str = "archivo-black", **more) -> Words:
@@ -29,3 +36,15 @@ def look(job: Job, sources: Files) -> Look:
 
 def rail(job: Job, sources: Files) -> SizeRail:
     return size_rail(look(job, sources), CATALOGUE)
+
+
+def step(code: str, *, after: tuple[Wait, ...] = (), **about) -> Task:
+    """Return a task of a kind by its code, without values for its words."""
+    return replace(task_of(kind_of(code), NoValues(), **about), after=after)
+
+
+def poured(area: float, surface: str, paint: str, coats: int, copies: int, **load) -> Batch:
+    """Return what a coating of so many copies takes, mm² of each."""
+    how, row = Load(coats, **load), CATALOGUE.paint(paint)
+    amount = amount_of(area, CATALOGUE.surface(surface), row, CATALOGUE.workshop, how)
+    return batch_of(amount, row, CATALOGUE.workshop, how, copies)

@@ -111,7 +111,7 @@ def test_what_is_sewn_on_is_a_step_before_or_after_the_painting() -> None:
     assert order.count("blank-fit") == order.count("cure-fit") == 2
     assert order.index("blank-fit") < order.index("paint-coat") < order.index("cure-fit")
     fitting = next(task for task in graph.tasks if task.code == "cure-fit")
-    assert fitting.figures["names"] == ["the badge"]
+    assert [name for name, *_ in fitting.values.places] == ["the badge"]
 
 
 @pytest.mark.parametrize(

@@ -8,11 +8,12 @@ import pytest
 from dunestead.core.effort import Effort
 from dunestead.core.job.log import LogEntry
 from dunestead.core.work.progress import Progress
-from dunestead.core.work.tasks import Task, TaskGraph, Wait
+from dunestead.core.work.tasks import TaskGraph, Wait
+from tests.making import step
 
-COAT = Task("paint-coat", "paint", copy=1, coat=1, effort=Effort(600.0))
-PEEL = Task("peel-sheet", "peel", copy=1, after=(Wait(COAT.id, 45.0, 90.0), Wait(COAT.id, 0.0, 240.0, "start")))
-GRAPH = TaskGraph((COAT, PEEL), {COAT.id: COAT, PEEL.id: PEEL})
+COAT = step("paint-coat", copy=1, coat=1, effort=Effort(600.0))
+PEEL = step("peel-sheet", copy=1, after=(Wait(COAT.id, 45.0, 90.0), Wait(COAT.id, 0.0, 240.0, "start")))
+GRAPH = TaskGraph((COAT, PEEL))
 
 
 @pytest.mark.parametrize(
@@ -29,8 +30,8 @@ def test_minutes_are_minutes_across_a_change_of_summer_time(before: datetime) ->
 
 def test_without_a_first_stroke_it_was_as_long_before_as_the_hands_take() -> None:
     at = datetime(2026, 5, 10, 12, 0, tzinfo=UTC)
-    strict = Task("peel-sheet", "peel", copy=1, after=(Wait(COAT.id, 0.0, 30.0, "start"),))
-    graph = TaskGraph((COAT, strict), {COAT.id: COAT, strict.id: strict})
+    strict = step("peel-sheet", copy=1, after=(Wait(COAT.id, 0.0, 30.0, "start"),))
+    graph = TaskGraph((COAT, strict))
 
     guessed = Progress(graph, [LogEntry("done", COAT.id, at)]).closes(strict)
     said = Progress(graph, [LogEntry("done", COAT.id, at, began=at - timedelta(minutes=25))]).closes(strict)

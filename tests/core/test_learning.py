@@ -19,6 +19,7 @@ from dunestead.core.learning.finished import Finished
 from dunestead.core.learning.happened import spans_of, spells_of
 from dunestead.core.learning.learnt import Learning, Learnt, Lesson, learnt_of, taught
 from dunestead.core.work.tasks import Task, TaskGraph, Wait
+from tests.making import step
 
 CATALOGUE = load_catalogue()
 HAND, FIGURES = CATALOGUE.hand, CATALOGUE.figures
@@ -32,7 +33,7 @@ def at(minutes: float) -> datetime:
 
 
 def graph(*tasks: Task) -> TaskGraph:
-    return TaskGraph(tasks, {task.id: task for task in tasks})
+    return TaskGraph(tasks)
 
 
 def done(task: Task, minutes: float, began: float | None = None) -> LogEntry:
@@ -40,10 +41,10 @@ def done(task: Task, minutes: float, began: float | None = None) -> LogEntry:
 
 
 # 300 s of preparing; 10 dm² at 40 s; 6 keepers at 25 s; a plate that rests 200 s and is moved 4 times at 5 s.
-PREPARE = Task("blank-prepared", "blank", copy=1, effort=effort(HAND, prepare=1))
-COAT = Task("paint-coat", "paint", copy=1, coat=1, effort=effort(HAND, dab_dm2_coir=10))
-PLACE = Task("tack-place", "tack", copy=1, effort=effort(HAND, place_keeper=6))
-PRESS = Task("tack-press", "tack", copy=1, effort=effort(HAND, 200, placement_move=4))
+PREPARE = step("blank-prepared", copy=1, effort=effort(HAND, prepare=1))
+COAT = step("paint-coat", copy=1, coat=1, effort=effort(HAND, dab_dm2_coir=10))
+PLACE = step("tack-place", copy=1, effort=effort(HAND, place_keeper=6))
+PRESS = step("tack-press", copy=1, effort=effort(HAND, 200, placement_move=4))
 
 
 def test_a_stretch_runs_from_the_tick_before_or_the_first_stroke() -> None:

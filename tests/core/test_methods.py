@@ -7,7 +7,7 @@ from dunestead.core.plan.laid import guides_of
 from dunestead.core.plan.plan import make_plan
 from dunestead.core.stations.graph import task_graph
 from dunestead.core.words.laying import distances_in_words, marks_in_words
-from dunestead.core.words.tasks import detail_of
+from dunestead.core.work.saying import detail_of
 from dunestead.formats.verified import check_cut
 from tests.making import CATALOGUE, job_of, words
 from tests.shapes import Files
@@ -183,11 +183,12 @@ def test_every_patch_has_its_own_distances_and_all_lie_in_the_mask() -> None:
 
 def test_the_hinge_is_a_strip_without_tape() -> None:
     plan = plan_of(words("ROOT", 300.0), material="vinyl-permanent", cutter="wide-roll", method="warm-air")
-    tasks = {task.code: task for task in task_graph(plan, CATALOGUE).tasks}
+    graph = task_graph(plan, CATALOGUE)
+    tasks = {task.code: task for task in graph.tasks}
     x0, y0, x1, y1 = plan.masks[0].box
-    carrier = tasks["weed-tape-over"].figures["carrier"]
+    carrier = tasks["weed-tape-over"].values.carrier
 
     assert carrier.free == 40
     lapped = (carrier.strips - 1) * CATALOGUE.workshop["carrier_lap"]
     assert carrier.strips * carrier.width - lapped == pytest.approx(min(x1 - x0, y1 - y0) - 40)
-    assert f"40 mm by {max(x1 - x0, y1 - y0):.0f} mm" in detail_of(tasks["tack-hinge"], "mm")
+    assert f"40 mm by {max(x1 - x0, y1 - y0):.0f} mm" in detail_of(tasks["tack-hinge"], graph, "mm")

@@ -10,7 +10,7 @@ from dunestead.core.curing.drying import Weather
 from dunestead.core.curing.peel import WetWork, peel_schools, peel_window
 from dunestead.core.errors import BadInput
 from dunestead.core.figures import Figure
-from dunestead.core.painting.amount import Load, amount_of, spread_of
+from dunestead.core.painting.amount import spread_of
 from dunestead.core.painting.choice import PaintWork, rank_paints
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.painting.coats import coats_for, is_light_on_dark
@@ -22,7 +22,7 @@ from dunestead.core.plan.plan import make_plan
 from dunestead.core.stations.graph import task_graph
 from dunestead.devices.weather import SimulatedWeather
 from dunestead.formats.verified import check_cut
-from tests.making import CATALOGUE, job_of, words
+from tests.making import CATALOGUE, job_of, poured, words
 from tests.shapes import Files
 
 FIGURES = CATALOGUE.workshop
@@ -88,7 +88,7 @@ def test_the_simulated_forecast_is_the_same_each_time_and_believable() -> None:
 # --- amounts ----------------------------------------------------------------------------------
 def test_what_stays_in_the_brush_is_poured_once_a_copy_and_bottles_hold_it_all() -> None:
     """0.1 m² x 2 x 4 / 7 l = 114.3 ml a copy; twice that and 2 x 3 ml in the brush: 234.6, four bottles of 60."""
-    amount = amount_of(1e5, CATALOGUE.surface("coir"), CATALOGUE.paint("outdoor-acrylic"), FIGURES, Load(2, 2))
+    amount = poured(1e5, "coir", "outdoor-acrylic", 2, 2)
 
     assert amount.pour_ml == pytest.approx(234.6, abs=0.1)
     assert (amount.bottles, amount.cans) == (4, None)
@@ -98,9 +98,7 @@ def test_an_amount_is_a_range_by_the_ranges_of_its_figures() -> None:
     """Soak 2.8 to 5.6 about 4 and cover 5.6 to 8.4 about 7: factors 1.4286 and 1.25, exp(sqrt(.127 + .0498)) 1.523."""
     soak, cover = Figure(4, 2.8, 5.6, "", ""), Figure(7, 5.6, 8.4, "", "")
     spread = spread_of(soak, cover)
-    amount = amount_of(
-        1e5, CATALOGUE.surface("coir"), CATALOGUE.paint("outdoor-acrylic"), FIGURES, Load(2, 1, spread=spread)
-    )
+    amount = poured(1e5, "coir", "outdoor-acrylic", 2, 1, spread=spread)
 
     assert spread == pytest.approx(1.523, abs=0.002)
     assert (amount.low_ml, amount.high_ml) == pytest.approx((114.3 / 1.523 + 3, 114.3 * 1.523 + 3), abs=0.3)
@@ -108,8 +106,8 @@ def test_an_amount_is_a_range_by_the_ranges_of_its_figures() -> None:
 
 @given(st.floats(1, 1e6), st.integers(1, 6), st.integers(1, 20), st.floats(1, 3))
 def test_no_amount_is_nothing_and_its_range_holds_it(area, coats, copies, spread) -> None:
-    for paint in CATALOGUE.paints.values():
-        amount = amount_of(area, CATALOGUE.surface("canvas"), paint, FIGURES, Load(coats, copies, spread=spread))
+    for paint in CATALOGUE.paints:
+        amount = poured(area, "canvas", paint, coats, copies, spread=spread)
         assert 2 <= amount.low_ml <= amount.pour_ml <= amount.high_ml
 
 
@@ -310,9 +308,7 @@ def test_no_plan_waits_for_paint_to_dry_and_then_peels_it_wet(surface: str, mate
             job = job_of(words("HI", 120.0), surface=surface, material=material, coatings=stack, cutter="wide-roll")
             plan = make_plan(job, Files(), CATALOGUE, check_cut)
             mask, graph = plan.masks[0], task_graph(plan, CATALOGUE)
-            coats = [
-                t for t in graph.of("paint") if t.code == "paint-coat" and t.figures["coating"].role != "edge-seal"
-            ]
+            coats = [t for t in graph.of("paint") if t.code == "paint-coat" and t.values.coating.role != "edge-seal"]
             dries = [wait.least for task in coats[1:] for wait in task.after if wait.task.startswith("paint-coat")]
             if mask.peel.when in ("wet", "at-once") and mask.peel.since_first is not None:
                 assert not any(dries), (paint.key, [one.role for one in stack])

@@ -8,6 +8,7 @@ from dunestead.core.errors import BadInput
 from dunestead.core.painting.amount import Load, amount_of
 from dunestead.core.painting.coatings import Coating, check_coating, in_order
 from dunestead.core.painting.cover import cover_around
+from tests.making import poured
 
 
 @pytest.mark.parametrize(
@@ -23,18 +24,19 @@ from dunestead.core.painting.cover import cover_around
     ],
 )
 def test_paint_is_area_times_coats_times_soak_over_cover(catalogue, surface, paint, coats, copies, ml) -> None:
-    row, stuff = catalogue.surface(surface), catalogue.paint(paint)
-    need = amount_of(1e5, row, stuff, catalogue.workshop, Load(coats, copies))
+    one = amount_of(1e5, catalogue.surface(surface), catalogue.paint(paint), catalogue.workshop, Load(coats))
+    need = poured(1e5, surface, paint, coats, copies)
 
     assert need.total_ml == pytest.approx(ml, abs=0.1)
-    assert need.coat_ml * coats * copies == pytest.approx(need.total_ml)
+    assert one.coat_ml * coats * copies == pytest.approx(need.total_ml)
+    assert one.poured_ml * coats * copies == pytest.approx(need.pour_ml)
 
 
 @pytest.mark.parametrize(("coats", "least", "most"), [(2, 1, 2), (3, 1, 2)])
 def test_a_mat_wholly_sprayed_takes_one_to_two_cans_and_its_lettering_well_under_one(catalogue, coats, least, most):
-    row, stuff = catalogue.surface("coir"), catalogue.paint("rubber-spray")
-    whole = amount_of(600 * 400.0, row, stuff, catalogue.workshop, Load(coats, 1))
-    words = amount_of(0.15 * 600 * 400.0, row, stuff, catalogue.workshop, Load(coats, 1))
+    stuff = catalogue.paint("rubber-spray")
+    whole = poured(600 * 400.0, "coir", "rubber-spray", coats, 1)
+    words = poured(0.15 * 600 * 400.0, "coir", "rubber-spray", coats, 1)
 
     assert least <= whole.total_ml / stuff.can_ml <= most
     assert words.total_ml / stuff.can_ml < 0.5
@@ -42,12 +44,12 @@ def test_a_mat_wholly_sprayed_takes_one_to_two_cans_and_its_lettering_well_under
 
 def test_cans_are_whole_ones_and_no_plan_says_nothing_is_poured(catalogue) -> None:
     """A can of 250 ml does 250 x 0.6 x 4 / (1000 x 1.3 x 3) m² in three coats: 0.1538."""
-    spray, row, figures = catalogue.paint("rubber-spray"), catalogue.surface("coir"), catalogue.workshop
-
-    cans = [amount_of(a, row, spray, figures, Load(3, 1)).cans for a in (1.53e5, 1.539e5)]
+    cans = [poured(area, "coir", "rubber-spray", 3, 1).cans for area in (1.53e5, 1.539e5)]
     assert cans == [1, 2]
-    speck = amount_of(10.0, row, catalogue.paint("outdoor-acrylic"), figures, Load(1, 1))
-    assert (speck.coat_ml, speck.total_ml, speck.cans) == (2, 2, None)
+    speck = poured(10.0, "coir", "outdoor-acrylic", 1, 1)
+    assert (speck.total_ml, speck.cans) == (2, None)
+    few = amount_of(10.0, catalogue.surface("coir"), catalogue.paint("outdoor-acrylic"), catalogue.workshop, Load(1))
+    assert few.coat_ml == 2
 
 
 @pytest.mark.parametrize(

@@ -15,8 +15,8 @@ from dunestead.core.painting.coatings import Coating
 from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.stations.graph import next_of, stations_of, task_graph
 from dunestead.core.stations.station import NAMES, Station
-from dunestead.core.words.tasks import caution_of, detail_of, need_in_words, title_of
 from dunestead.core.work.progress import Progress
+from dunestead.core.work.saying import caution_of, detail_of, needs_in_words, title_of
 from dunestead.formats.verified import check_cut
 from tests.shapes import WORD, artwork, files, frame, rect
 
@@ -227,8 +227,8 @@ def test_every_task_has_its_words_in_every_unit(catalogue) -> None:
         graph = task_graph(plan_for(catalogue, surface=surface, material=material.key), catalogue)
         for task in graph.tasks:
             assert title_of(task, "mm")
-            assert detail_of(task, "in") is not None
-            assert all(need_in_words(need, "cm") for need in task.needs)
+            assert detail_of(task, graph, "in") is not None
+            assert all(needs_in_words(task, "cm"))
 
 
 def test_what_comes_next_is_the_first_task_not_done_and_ready(catalogue) -> None:
@@ -315,7 +315,8 @@ def test_by_hand_the_pattern_is_printed_on_what_takes_a_print(
 ) -> None:
     plan = plan_for(catalogue, cutter="hand", material=material, width=190.0, surface="wood-sealed")
 
-    printing = next(task for task in task_graph(plan, catalogue).tasks if task.code == "sheets-print")
+    graph = task_graph(plan, catalogue)
+    printing = graph.by_id["sheets-print"]
 
-    assert printing.figures["takes_print"] is takes_print
-    assert words in detail_of(printing, "mm")
+    assert printing.values.takes_print is takes_print
+    assert words in detail_of(printing, graph, "mm")

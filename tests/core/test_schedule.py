@@ -18,7 +18,7 @@ from dunestead.core.work.schedule import ready_by, schedule_of
 from dunestead.core.work.tasks import Task, TaskGraph, Wait
 from dunestead.core.work.timeline import timeline_of
 from dunestead.formats.verified import check_cut
-from tests.making import CATALOGUE, job_of, words
+from tests.making import CATALOGUE, job_of, step, words
 from tests.shapes import Files
 
 MONDAY = datetime(2026, 5, 11, 9, 0).astimezone()
@@ -29,7 +29,7 @@ def random_graph(rng: random.Random) -> TaskGraph:
     """Return a job of one to four copies: preparing, coats with waits, a peel with a window, drying, use."""
     tasks: list[Task] = []
     for copy in range(1, rng.randint(1, 4) + 1):
-        first = Task("blank-prepared", "blank", copy=copy, effort=Effort(60 * rng.choice([2.0, 20.0, 90.0])))
+        first = step("blank-prepared", copy=copy, effort=Effort(60 * rng.choice([2.0, 20.0, 90.0])))
         tasks.append(first)
         before, least, wet = first, 0.0, rng.random() < 0.5
         coats = rng.randint(1, 4)
@@ -38,16 +38,16 @@ def random_graph(rng: random.Random) -> TaskGraph:
             least = 0.0 if coat == 1 or wet else rng.choice([4.0, 20.0, 120.0])
             wait = Wait(before.id, least, most)
             work = Effort(60 * rng.uniform(1, 9))
-            task = Task("paint-coat", "paint", copy=copy, coating=1, coat=coat, effort=work, after=(wait,))
+            task = step("paint-coat", copy=copy, coating=1, coat=coat, effort=work, after=(wait,))
             tasks.append(task)
             before = task
         opens = 0.0 if wet else rng.choice([5.0, 45.0])
         window = Wait(before.id, opens, opens + rng.choice([10.0, 45.0]))
-        peel = Task("peel-sheet", "peel", copy=copy, effort=Effort(60 * rng.uniform(1, 5)), after=(window,))
-        dry = Task("cure-dry", "cure", copy=copy, occupies="rack", after=(Wait(before.id, 240.0), Wait(peel.id)))
-        use = Task("cure-use", "cure", copy=copy, after=(Wait(before.id, rng.choice([720.0, 1440.0])), Wait(dry.id)))
+        peel = step("peel-sheet", copy=copy, effort=Effort(60 * rng.uniform(1, 5)), after=(window,))
+        dry = step("cure-dry", copy=copy, after=(Wait(before.id, 240.0), Wait(peel.id)))
+        use = step("cure-use", copy=copy, after=(Wait(before.id, rng.choice([720.0, 1440.0])), Wait(dry.id)))
         tasks += [peel, dry, use]
-    return TaskGraph(tuple(tasks), {task.id: task for task in tasks})
+    return TaskGraph(tuple(tasks))
 
 
 def faults(graph: TaskGraph, slots, start: datetime, hours: Hours) -> list[str]:
@@ -137,9 +137,9 @@ def test_a_late_step_moves_all_that_follows() -> None:
 
 
 def test_wet_work_is_not_begun_in_the_evening_when_it_cannot_be_ended() -> None:
-    coat = Task("paint-coat", "paint", copy=1, coat=1, effort=Effort(1200.0))
-    peel = Task("peel-sheet", "peel", copy=1, effort=Effort(1200.0), after=(Wait(coat.id, 0.0, 10.0),))
-    graph = TaskGraph((coat, peel), {coat.id: coat, peel.id: peel})
+    coat = step("paint-coat", copy=1, coat=1, effort=Effort(1200.0))
+    peel = step("peel-sheet", copy=1, effort=Effort(1200.0), after=(Wait(coat.id, 0.0, 10.0),))
+    graph = TaskGraph((coat, peel))
     evening = MONDAY.replace(hour=19, minute=45)
 
     slots = schedule_of(Progress(graph, ()), evening, Hours()).slots

@@ -10,10 +10,10 @@ from hypothesis.stateful import Bundle, RuleBasedStateMachine, consumes, invaria
 
 from dunestead.core.stores.items import Item
 from dunestead.core.stores.ledger import Move, counted, given_back, left_of
-from dunestead.core.stores.reserving import Held, JobWants, reserve, serve
+from dunestead.core.stores.reserving import Held, JobNeeds, reserve, serve
 from dunestead.core.stores.taking import Step, moves_of
-from dunestead.core.stores.wants import Want
 from dunestead.core.words.stores import overdrawn
+from dunestead.core.work.needs import Need
 
 AT = datetime(2026, 5, 10, 12, tzinfo=UTC)
 ALIKE = 14.0
@@ -49,15 +49,15 @@ class Stores(RuleBasedStateMachine):
             self.moves.append(counted(number, found, left_of(self.moves)[number], AT))
             self.sums[kind] = others + found
 
-    @rule(target=ticked, wants=st.lists(st.tuples(st.sampled_from(KINDS), amounts), max_size=4))
-    def is_ticked(self, wants: list[tuple[str, float]]) -> str:
+    @rule(target=ticked, needs=st.lists(st.tuples(st.sampled_from(KINDS), amounts), max_size=4))
+    def is_ticked(self, needs: list[tuple[str, float]]) -> str:
         task = f"task-{len(self.taken)}"
-        asked = [Want(kind, "", kind, amount) for kind, amount in wants]
+        asked = [Need(kind, "", kind, amount) for kind, amount in needs]
         before = left_of(self.moves)
         took = moves_of(Step(7, task, 1, AT), asked, [], self.items, before, ALIKE)
         self.moves += took
         kept = {item.kind for item in self.items.values()}
-        self.taken[task] = [(kind, amount) for kind, amount in wants if kind in kept]
+        self.taken[task] = [(kind, amount) for kind, amount in needs if kind in kept]
         for kind, amount in self.taken[task]:
             self.sums[kind] -= amount
         self._nothing_is_overdrawn_while_another_has_some(took)
@@ -91,14 +91,14 @@ class Stores(RuleBasedStateMachine):
 
     @invariant()
     def no_more_is_spoken_for_than_there_is(self) -> None:
-        jobs = [JobWants(n, "", None, tuple(Want(kind, "", kind, 700.0) for kind in KINDS)) for n in (1, 2)]
+        jobs = [JobNeeds(n, "", None, tuple(Need(kind, "", kind, 700.0) for kind in KINDS)) for n in (1, 2)]
         left = left_of(self.moves)
         found = reserve(self.items, left, jobs, ALIKE)
         for held in found.held:
             assert sum(held.by_job.values()) <= max(held.left, 0.0) + 1e-6
         for kind in KINDS:
             spoken = sum(sum(one.by_job.values()) for one in found.held if one.item.kind == kind)
-            short = sum(one.missing for one in found.short if one.want.kind == kind)
+            short = sum(one.missing for one in found.short if one.need.kind == kind)
             assert spoken + short == pytest.approx(1400.0)
 
 
@@ -110,8 +110,8 @@ def roll(width: float = 457.0) -> Item:
     return Item("Roll", "roll", "iron-on", width)
 
 
-def piece(amount: float, size: tuple[float, float] | None = None, step: float = 0.0) -> Want:
-    return Want("roll", "iron-on", "Iron-on film", amount, 457.0, piece=size, step=step or amount)
+def piece(amount: float, size: tuple[float, float] | None = None, step: float = 0.0) -> Need:
+    return Need("roll", "iron-on", "Iron-on film", amount, 457.0, piece=size, step=step or amount)
 
 
 def offcut(width: float, length: float) -> Item:
@@ -137,19 +137,19 @@ def test_a_sheet_is_not_cut_half_from_one_roll_and_half_from_another() -> None:
 
 
 @pytest.mark.parametrize(
-    ("item", "want", "serves"),
+    ("item", "need", "serves"),
     [
         (roll(305), piece(100), False),
-        (Item("Tin", "paint", "chalk-paint", colour=SLATE), Want("paint", "chalk-paint", "", 5, colour=SLATE), True),
-        (Item("Tin", "paint", "chalk-paint", colour=BRICK), Want("paint", "chalk-paint", "", 5, colour=SLATE), False),
-        (Item("Tin", "paint", "chalk-paint"), Want("paint", "chalk-paint", "", 5, colour=SLATE), True),
-        (Item("Mats", "blank", "coir", 400, 600), Want("blank", "coir", "", 1, 600, 400), True),
-        (Item("Mats", "blank", "coir", 400, 650), Want("blank", "coir", "", 1, 600, 400), False),
-        (Item("Tape", "carrier", "transfer"), Want("carrier", "heat-proof", "", 1), False),
+        (Item("Tin", "paint", "chalk-paint", colour=SLATE), Need("paint", "chalk-paint", "", 5, colour=SLATE), True),
+        (Item("Tin", "paint", "chalk-paint", colour=BRICK), Need("paint", "chalk-paint", "", 5, colour=SLATE), False),
+        (Item("Tin", "paint", "chalk-paint"), Need("paint", "chalk-paint", "", 5, colour=SLATE), True),
+        (Item("Mats", "blank", "coir", 400, 600), Need("blank", "coir", "", 1, 600, 400), True),
+        (Item("Mats", "blank", "coir", 400, 650), Need("blank", "coir", "", 1, 600, 400), False),
+        (Item("Tape", "carrier", "transfer"), Need("carrier", "heat-proof", "", 1), False),
     ],
 )
-def test_only_what_is_of_the_kind_the_size_and_the_colour_serves(item, want, serves) -> None:
-    assert (serve(want, {1: item}, {1: 9000.0}, ALIKE).first is not None) is serves
+def test_only_what_is_of_the_kind_the_size_and_the_colour_serves(item, need, serves) -> None:
+    assert (serve(need, {1: item}, {1: 9000.0}, ALIKE).first is not None) is serves
 
 
 def test_what_was_opened_first_is_used_up_first_then_what_there_is_least_of() -> None:
@@ -159,7 +159,7 @@ def test_what_was_opened_first_is_used_up_first_then_what_there_is_least_of() ->
         3: Item("Rest", "paint", "chalk-paint"),
     }
 
-    served = serve(Want("paint", "chalk-paint", "", 150.0), tins, {1: 500.0, 2: 90.0, 3: 40.0}, ALIKE)
+    served = serve(Need("paint", "chalk-paint", "", 150.0), tins, {1: 500.0, 2: 90.0, 3: 40.0}, ALIKE)
 
     assert served.taken == {2: 90.0, 3: 40.0, 1: 20.0}
 
@@ -167,14 +167,14 @@ def test_what_was_opened_first_is_used_up_first_then_what_there_is_least_of() ->
 def test_jobs_due_sooner_have_theirs_and_the_others_are_told_what_is_short() -> None:
     items = {1: Item("Pins", "pins", keep_at_least=30.0), 2: Item("Tape", "tape", keep_at_least=900.0)}
     jobs = [
-        JobWants(1, "Late", date(2026, 6, 2), (Want("pins", "", "Pins", 60.0, step=1.0),)),
-        JobWants(2, "Soon", date(2026, 5, 12), (Want("pins", "", "Pins", 50.0, step=1.0),)),
+        JobNeeds(1, "Late", date(2026, 6, 2), (Need("pins", "", "Pins", 60.0, step=1.0),)),
+        JobNeeds(2, "Soon", date(2026, 5, 12), (Need("pins", "", "Pins", 50.0, step=1.0),)),
     ]
 
     found = reserve(items, {1: 80.0, 2: 500.0}, jobs, ALIKE)
 
     assert found.held[0].by_job == {2: 50.0, 1: 30.0}
-    assert [(one.want.kind, one.missing, one.by_job, one.is_low) for one in found.short] == [
+    assert [(one.need.kind, one.missing, one.by_job, one.is_low) for one in found.short] == [
         ("pins", 30.0, {1: 30.0}, False),
         ("tape", 400.0, {}, True),
     ]

@@ -8,7 +8,7 @@ from pypdf import PdfReader
 
 from dunestead.core.plan.plan import make_plan
 from dunestead.core.stations.graph import task_graph
-from dunestead.core.words.tasks import title_of
+from dunestead.core.work.saying import title_of
 from dunestead.formats.bench_sheet import scale_for, write_bench_sheet
 from dunestead.formats.verified import check_cut
 from tests.making import CATALOGUE, job_of, words

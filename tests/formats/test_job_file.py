@@ -137,7 +137,7 @@ def test_page_and_command_line_say_the_same_of_the_same_job(monkeypatch, capsys,
     report = json.loads(out)
 
     assert [task["id"] for task in report["tasks"]] == [task.id for task in workbench.open(number, "mm").graph.tasks]
-    assert report["coatings"][0]["ml_total"] == pytest.approx(plan.coatings[0].amount.total_ml, abs=1e-3)
+    assert report["coatings"][0]["ml_total"] == pytest.approx(plan.coatings[0].batch.total_ml, abs=1e-3)
     weak = [finding for finding in report["findings"] if finding["code"] in ("neck", "tongue")]
     assert len(weak) == len(plan.weak)
 

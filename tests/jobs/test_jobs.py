@@ -257,8 +257,8 @@ def test_j05_is_peeled_wet_within_half_an_hour_of_the_first_stroke(jobs) -> None
     assert waits(graph, "paint-coat/m1/k1/c1/n2") == {"paint-coat/m1/k1/c1/n1": (0, 5)}
     # 155 C through the tape for 30 s, then 165 C over the pins for 20 s.
     assert [(p.celsius, p.seconds) for p in plan.masks[0].pressings] == [(155, 30), (165, 20)]
-    assert of(graph, "tack-pins")[0].figures["count"] == of(graph, "peel-pins")[0].figures["count"] > 4
-    assert graph.by_id["weed-count/m1/k1"].figures["where"] == "tape"
+    assert of(graph, "tack-pins")[0].values.count == of(graph, "peel-pins")[0].values.count > 4
+    assert graph.by_id["weed-count/m1/k1"].values.where == "tape"
 
 
 def test_j06_the_seal_goes_through_the_mask_over_dry_enamel(jobs) -> None:
@@ -312,7 +312,7 @@ def test_j13_the_sealers_are_a_day_apart_inside_the_rim(jobs) -> None:
 
     assert plan.job.piece.size == (230, 230)
     assert waits(graph, "cure-finish/k1/c3/n2")["cure-finish/k1/c3/n1"] == (DAY, None)
-    assert graph.by_id["tack-lay/m2/k1"].figures["register"] == 2
+    assert graph.by_id["tack-lay/m2/k1"].values.register == 2
 
 
 def test_j14_a_pattern_that_runs_off_is_trimmed_and_divided(jobs) -> None:
@@ -328,7 +328,7 @@ def test_j15_masks_as_large_as_the_blank_are_laid_edge_on_edge(jobs) -> None:
     plan, graph = jobs("J15")
 
     assert plan.look.aligned
-    assert all(task.figures["aligned"] for task in of(graph, "tack-lay"))
+    assert all(task.values.aligned for task in of(graph, "tack-lay"))
 
 
 def test_j17_a_card_mask_goes_round_three_times(jobs) -> None:
@@ -349,7 +349,7 @@ def test_j18_glitter_goes_over_the_dry_base_and_is_set_with_heat(jobs) -> None:
     assert waits(graph, "paint-coat/m1/k1/c2/n1") == {"paint-coat/m1/k1/c1/n1": (60, None)}
     assert of(graph, "sheets-print")
     assert not of(graph, "sheets-test-cut")
-    assert graph.by_id["weed-count/m1/k1"].figures["where"] == "dish"
+    assert graph.by_id["weed-count/m1/k1"].values.where == "dish"
     assert waits(graph, "cure-heat-set/k1")["paint-coat/m1/k1/c1/n1"] == (DAY, None)
 
 
@@ -363,7 +363,7 @@ def test_j19_behind_glass_colours_come_before_the_ground_and_all_is_mirrored(job
     ]
     assert plan.facing.mirrored
     assert "reads" not in plan.facing.why
-    assert graph.by_id["tack-lay/m1/k1"].figures["from_back"]
+    assert graph.by_id["tack-lay/m1/k1"].values.from_back
     assert waits(graph, "cure-use/k4")["cure-finish/k4/c3/n3"] == (28 * DAY, None)
     assert plan.layout.sets == 4
     # Four copies share the sheets they fit on.
@@ -374,7 +374,7 @@ def test_j21_a_plastic_mask_goes_round_and_is_washed_after_five(jobs) -> None:
     plan, graph = jobs("J21")
 
     assert plan.layout.sets == 1
-    assert [(task.copy, task.figures["prints"]) for task in of(graph, "mask-wash")] == [(5, 5)]
+    assert [(task.copy, task.values.prints) for task in of(graph, "mask-wash")] == [(5, 5)]
     assert "mask-wash/m1/k5" in waits(graph, "tack-lay/m1/k6")
     assert waits(graph, "peel-sheet/m1/k1")["paint-coat/m1/k1/c3/n2"] == (0, 5)
     # The edge seal dries one and a half hours before colour goes over it.

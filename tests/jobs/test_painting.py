@@ -11,9 +11,9 @@ from dunestead.core.painting.groups import window_groups
 from dunestead.core.plan.painting import groups_for_wet
 from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.stations.graph import task_graph
-from dunestead.core.words.cautions import CAUTIONS
-from dunestead.core.words.tasks import caution_of
 from dunestead.core.words.technique import tips_for
+from dunestead.core.work.cautions import CAUTIONS
+from dunestead.core.work.saying import caution_of
 from dunestead.core.work.tasks import TaskGraph
 from dunestead.formats.job_file import read_job_file
 from dunestead.formats.verified import check_cut
@@ -109,10 +109,10 @@ def test_paint_is_area_times_coats_times_soak_over_cover_of_the_tables(jobs, num
         cover, lands, touch, handle, use, wash = PAINTS[coat.paint.key]
         soak = SOAKS[plan.job.blank.surface][coat.paint.technique in ("spray", "airbrush")]
         litres = coat.area / 1e6 * coat.coats * plan.copies * soak / cover / lands
-        assert coat.amount.total_ml == pytest.approx(max(1000 * litres, 2.0))
+        assert coat.batch.total_ml == pytest.approx(max(1000 * litres, 2.0))
         drying = coat.drying
         assert (drying.touch, drying.handle, drying.use, drying.wash) == (touch, handle, use, wash)
-        assert coat.amount.low_ml <= coat.amount.pour_ml <= coat.amount.high_ml
+        assert coat.batch.low_ml <= coat.batch.pour_ml <= coat.batch.high_ml
 
 
 @pytest.mark.parametrize("number", sorted(JOBS))

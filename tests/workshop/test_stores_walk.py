@@ -50,7 +50,7 @@ class Walk(RuleBasedStateMachine):
         self.engine.dispose()
 
     def _a_coat(self) -> float:
-        return self.bench.plan(self.job).coatings[0].amount.pour_ml / (COATS * COPIES)
+        return self.bench.plan(self.job).coatings[0].amount.poured_ml
 
     @rule(copy=st.integers(1, COPIES), coat=st.integers(1, COATS))
     def a_coat_is_ticked(self, copy: int, coat: int) -> None:

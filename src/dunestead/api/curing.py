@@ -13,7 +13,8 @@ from dunestead.core.errors import NotNow
 from dunestead.core.records import Hours, check_hours
 from dunestead.core.units import show_time
 from dunestead.core.words.care import care_of
-from dunestead.core.words.tasks import title_of
+from dunestead.core.work.kinds import Trait
+from dunestead.core.work.saying import title_of
 from dunestead.core.work.schedule import MOST_TASKS, schedule_of
 from dunestead.core.work.timeline import Event, timeline_of
 from dunestead.formats.bundle import file_stem
@@ -95,15 +96,10 @@ def set_hours(given: wire.HoursIn) -> wire.HoursOut:
     return _hours(hours)
 
 
-def _all_from(found: OpenJob, code: str, copy: int) -> datetime | None:
+def _from(found: OpenJob, trait: Trait, copy: int) -> datetime | None:
     """Return from when a copy may be used or washed, None while a coat of it is not on yet."""
-    for task in found.graph.of("cure"):
-        if task.code == code and task.copy == copy:
-            waits = [wait for wait in task.after if wait.least]
-            if any(found.progress.done(found.graph.by_id[wait.task]) is None for wait in waits):
-                return None
-            return found.progress.opens(task)
-    return None
+    task = next((task for task in found.graph.with_trait(trait) if task.copy == copy), None)
+    return found.progress.timed_from(task) if task else None
 
 
 @curing.get("/jobs/<int:job_id>/care-cards-<any(a4, letter):paper>.pdf")
@@ -113,7 +109,7 @@ def get_care_cards(job_id: int, paper: str, query_data: schemas.UnitQuery) -> Re
     """Download a care card for every copy."""
     found = opened(job_id, query_data)
     cards = [
-        care_of(found.plan, _all_from(found, "cure-use", copy), _all_from(found, "cure-wash", copy))
+        care_of(found.plan, _from(found, Trait.IN_USE, copy), _from(found, Trait.MAY_BE_WASHED, copy))
         for copy in range(1, found.plan.copies + 1)
     ]
     data = write_care_cards(cards, "letter" if paper == "letter" else "a4")

@@ -20,7 +20,7 @@ from dunestead.core.looking.look import Look
 from dunestead.core.looking.rail import SizeRail
 from dunestead.core.looking.remedies import key_of
 from dunestead.core.looking.seen import colours_seen
-from dunestead.core.stations import artwork
+from dunestead.core.stations.artwork import verdict as artwork
 from dunestead.formats.svg.writer import rings_data
 
 __all__ = ["colours_out", "drawn", "elements_out", "findings_out", "look_out", "picture_out", "placed", "rail_out"]

@@ -8,7 +8,6 @@ from dunestead.core.words.touch_ups import MARK_NAMES, gap_in_words, remedy_for
 from dunestead.core.work.marks import Mark
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task
-from dunestead.workshop.marking import MARKED_IN
 from dunestead.workshop.opened import OpenJob
 
 __all__ = ["marking_out"]
@@ -17,7 +16,7 @@ __all__ = ["marking_out"]
 def marking_out(opened: OpenJob, task: Task, unit: str) -> wire.MarkingOut | None:
     """Return what may be marked in a task and what there is to see to, None where nothing is."""
     marked_in = task.needs_marks or task.id
-    kinds = MARKED_IN.get(task.code, ())
+    kinds = task.kind.marks
     if not kinds and not task.needs_marks:
         return None
     plan, progress = opened.plan, opened.progress

@@ -20,7 +20,7 @@ from dunestead.core.learning.recipes import is_worth_it
 from dunestead.core.limits import check_limits
 from dunestead.core.stations.station import NAMES
 from dunestead.core.words.learning import untimed_in_words
-from dunestead.core.words.tasks import title_of
+from dunestead.core.work.saying import title_of
 from dunestead.formats.photo import clean_photo
 
 __all__ = ["recording"]

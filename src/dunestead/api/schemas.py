@@ -25,7 +25,9 @@ from dunestead.core.sheets.price import Aim
 from dunestead.core.stations.graph import Phase
 from dunestead.core.stations.onward import Deed
 from dunestead.core.tacking.centring import Datum
+from dunestead.core.work.kinds import Layer, Trait
 from dunestead.core.work.marks import MarkKind
+from dunestead.core.work.resources import ResourceName
 from dunestead.store import StoredBlank
 
 __all__ = [
@@ -78,7 +80,6 @@ Masks = Literal["one", "each", "lines"]
 BridgeStyle = Literal["shortest", "upright", "level", "radial"]
 Role = Literal["base", "edge-seal", "colour", "over-colour", "ground", "seal", "finish"]
 Where = Literal["everywhere", "under", "mask", "over"]
-Occupies = Literal["hands", "cutter", "plate", "rack", "outdoors"]
 TaskState = Literal["open", "waiting", "ready", "done", "outdated"]
 State = Literal["stop", "warn", "ready", "done"]
 Room = Literal["blank", "artwork", "mask", "sheets", "weed", "tack", "paint", "peel", "cure", "record"]
@@ -463,6 +464,8 @@ class TaskOut(BaseModel):
 
     id: str
     code: str
+    traits: list[Trait] = Field(description="What is so of all steps of its kind.")
+    shows: list[Layer] = Field(description="Layers of its picture.")
     station: str
     title: str
     detail: str
@@ -471,7 +474,7 @@ class TaskOut(BaseModel):
     copy_no: int | None
     coating: int | None
     minutes: float
-    occupies: Occupies
+    occupies: ResourceName
     needs: list[str]
     caution: str | None
     call: CallOut | None
@@ -479,7 +482,6 @@ class TaskOut(BaseModel):
     heat: TaskHeatOut | None
     read: ReadOut | None
     begun: datetime | None
-    strokes: bool = Field(description="Whether its first stroke starts a clock.")
     marking: MarkingOut | None
     state: TaskState
     done_at: datetime | None

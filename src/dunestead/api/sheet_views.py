@@ -15,7 +15,7 @@ from dunestead.core.plan.plan import Plan
 from dunestead.core.records import CutSettings, TestCut, Try
 from dunestead.core.sheets.facing import facing_stages
 from dunestead.core.sheets.layout import Sheet
-from dunestead.core.stations.sheets import fewest_in_words
+from dunestead.core.stations.sheets.verdict import fewest_in_words
 from dunestead.devices.simulated import WEAR, depth_of
 from dunestead.formats.sheet_files import FORMATS
 from dunestead.formats.verified import VerifiedSheet, sheets_of

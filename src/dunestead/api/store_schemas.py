@@ -5,8 +5,9 @@ from datetime import date, datetime
 from pydantic import BaseModel, Field
 
 from dunestead.api.wire import COLOUR, Wire, limits_like
-from dunestead.core.stores.items import Item, Kind, Unit
+from dunestead.core.stores.items import Item
 from dunestead.core.stores.ledger import Why
+from dunestead.core.work.needs import NeedKind, StockKind, Unit
 
 __all__ = [
     "AmountIn",
@@ -31,7 +32,7 @@ class ItemIn(Wire):
     model_config = limits_like(Item)
 
     name: str
-    kind: Kind
+    kind: StockKind
     key: str = Field("", max_length=60)
     width: float | None = None
     length: float | None = None
@@ -90,7 +91,7 @@ class HeldOut(ItemIn):
 class ShortOut(BaseModel):
     """What is wanted and not there."""
 
-    kind: Kind
+    kind: NeedKind
     name: str
     missing: float
     shown: str
@@ -103,7 +104,7 @@ class ShortOut(BaseModel):
 class KindOut(BaseModel):
     """A kind of thing in store, and what it is counted in."""
 
-    kind: Kind
+    kind: StockKind
     name: str
     unit: Unit
 
@@ -144,7 +145,7 @@ class LedgerOut(BaseModel):
 class WantOut(BaseModel):
     """What a job will still take: out of which things, and what is short."""
 
-    kind: Kind
+    kind: NeedKind
     station: str
     name: str
     shown: str

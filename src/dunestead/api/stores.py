@@ -12,10 +12,10 @@ from dunestead.api.description import hands_out
 from dunestead.api.opened import bench, opened
 from dunestead.core.errors import NoSuchThing, NotNow
 from dunestead.core.sheets.stock import Offcut
-from dunestead.core.stores.items import KINDS, TABLES, UNITS, Item
+from dunestead.core.stores.items import TABLES, Item
 from dunestead.core.stores.ledger import Move, taken_back
+from dunestead.core.stores.needed import LOOKED_FOR_AT
 from dunestead.core.stores.reserving import Held, Reserved, Short, is_kept
-from dunestead.core.stores.wants import TAKEN_AT
 from dunestead.core.words.stores import (
     KIND_NAMES,
     WHY_NAMES,
@@ -25,6 +25,7 @@ from dunestead.core.words.stores import (
     size_of,
     wanted,
 )
+from dunestead.core.work.needs import KINDS, UNITS
 from dunestead.formats.shopping import Line, write_shopping_csv, write_shopping_pdf
 from dunestead.workshop.opened import OpenJob
 from dunestead.workshop.storeroom import Storeroom
@@ -61,7 +62,7 @@ def _shown(unit: str, seconds: float | None = _PATIENCE_S) -> wire.StoresOut:
         items=[_held(one, names, unit) for one in reserved.held],
         short=[
             _short(one, reserved, names, unit)
-            for one in sorted(reserved.short, key=lambda short: (KINDS.index(short.want.kind), short.want.name))
+            for one in sorted(reserved.short, key=lambda short: (KINDS.index(short.need.kind), short.need.name))
         ],
     )
 
@@ -97,21 +98,21 @@ def _reserved(job: int, amount: float, told_in: Any, names: Mapping[int, str], u
 
 
 def _short(short: Short, reserved: Reserved, names: Mapping[int, str], unit: str) -> wire.ShortOut:
-    want = short.want
+    need = short.need
     return wire.ShortOut(
-        kind=want.kind,
-        name=wanted(want, unit),
+        kind=need.kind,
+        name=wanted(need, unit),
         missing=short.missing,
-        shown=show_amount(short.missing, want.unit, unit),
+        shown=show_amount(short.missing, need.unit, unit),
         packs=_packs(short),
-        jobs=[_reserved(job, amount, want.unit, names, unit) for job, amount in short.by_job.items()],
+        jobs=[_reserved(job, amount, need.unit, names, unit) for job, amount in short.by_job.items()],
         is_low=short.is_low,
-        is_kept=is_kept(want, {held.number: held.item for held in reserved.held}),
+        is_kept=is_kept(need, {held.number: held.item for held in reserved.held}),
     )
 
 
 def _packs(short: Short) -> str:
-    paint = bench().catalogue.paints.get(short.want.key) if short.want.kind == "paint" else None
+    paint = bench().catalogue.paints.get(short.need.key) if short.need.kind == "paint" else None
     return show_packs(short, paint.can_ml, paint.bottle_ml) if paint else ""
 
 
@@ -341,12 +342,12 @@ def _of_job(found: OpenJob, unit: str) -> wire.JobStoresOut:
     return wire.JobStoresOut(
         wants=[
             wire.WantOut(
-                kind=one.want.kind,
-                station=TAKEN_AT[one.want.kind],
-                name=wanted(one.want, unit),
-                shown=show_amount(one.want.amount, one.want.unit, unit),
+                kind=one.need.kind,
+                station=LOOKED_FOR_AT[one.need.kind],
+                name=wanted(one.need, unit),
+                shown=show_amount(one.need.amount, one.need.unit, unit),
                 taken_from=[items[number].name for number in one.taken_from],
-                short=show_amount(one.short, one.want.unit, unit) if one.short else "",
+                short=show_amount(one.short, one.need.unit, unit) if one.short else "",
             )
             for one in room.for_job(found)
         ],

@@ -37,7 +37,7 @@ from dunestead.core.stores.ledger import Move
 from dunestead.core.tacking.laying import LayRules
 from dunestead.core.tacking.methods import MethodFit, rank_methods
 from dunestead.core.units import show_length
-from dunestead.core.words.cautions import LABEL_FIRST
+from dunestead.core.work.cautions import LABEL_FIRST
 from dunestead.store import StoredBlank
 from dunestead.workshop.opened import OpenJob
 
@@ -156,7 +156,7 @@ def _method(fit: MethodFit) -> wire.MethodOut:
 
 
 def _coating(coat: PlannedCoating) -> wire.CoatingOut:
-    drying, amount = coat.drying, coat.amount
+    drying, batch = coat.drying, coat.batch
     return wire.CoatingOut(
         number=coat.number,
         role=coat.role,
@@ -168,14 +168,14 @@ def _coating(coat: PlannedCoating) -> wire.CoatingOut:
         where=coat.where,
         mask=coat.mask,
         area=coat.area,
-        coat_ml=amount.coat_ml,
-        total_ml=amount.total_ml,
-        pour_ml=amount.pour_ml,
-        low_ml=amount.low_ml,
-        high_ml=amount.high_ml,
-        cans=amount.cans,
-        bottles=amount.bottles,
-        why=amount.why,
+        coat_ml=coat.amount.coat_ml,
+        total_ml=batch.total_ml,
+        pour_ml=batch.pour_ml,
+        low_ml=batch.low_ml,
+        high_ml=batch.high_ml,
+        cans=batch.cans,
+        bottles=batch.bottles,
+        why=batch.why,
         coats_why=coat.coats_why,
         is_sprayed=coat.paint.is_sprayed,
         next_coat=drying.next_coat,

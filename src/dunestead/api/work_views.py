@@ -14,19 +14,17 @@ from dunestead.core.stations.onward import onward_of
 from dunestead.core.stations.station import Station
 from dunestead.core.words.learning import learnt_in_words, tally_in_words
 from dunestead.core.words.peeling import too_late
-from dunestead.core.words.tasks import caution_of, counted_of, detail_of, need_in_words, title_of
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Clock, Progress
-from dunestead.core.work.tasks import Call, Count, Task
+from dunestead.core.work.saying import caution_of, detail_of, needs_in_words, title_of
+from dunestead.core.work.tasks import Call, Task
+from dunestead.core.work.values import AcrossSeams, UnderPlate
 from dunestead.workshop.opened import OpenJob
 
 __all__ = ["clock_entries", "clocks_out", "head_out", "next_title", "station_out", "work_entries", "work_out"]
 
 _MOST_CLOCKS = 60
 _MOST_TALLIES = 6
-# Where each set of masks is worked on once, however many copies are painted through it.
-_PER_SET = ("weed",)
-# Their first stroke starts a clock.
-_STROKES = ("blank-base-coat", "paint-coat", "cure-finish")
 
 
 def work_out(opened: OpenJob, unit: str, copy: int, room: str | None = None) -> wire.WorkOut:
@@ -168,7 +166,7 @@ class _TaskViews:
         """Return the tasks of one copy; of its masks those of the set that it is painted through."""
         first = (self._opened.plan.set_of(copy) - 1) * self._opened.plan.prints_of_a_mask + 1
         return [
-            task for task in tasks if task.copy is None or task.copy == (first if task.station in _PER_SET else copy)
+            task for task in tasks if task.copy is None or task.copy == (first if task.has(Trait.PER_SET) else copy)
         ]
 
     def task(self, task: Task) -> wire.TaskOut:
@@ -181,24 +179,23 @@ class _TaskViews:
             code=task.code,
             station=task.station,
             title=title_of(task, self._unit),
-            detail=detail_of(task, self._unit),
+            detail=detail_of(task, self._opened.graph, self._unit),
             mask=task.mask,
             sheet=task.sheet,
             copy_no=task.copy,
             coating=task.coating,
             minutes=task.minutes,
             occupies=task.occupies,
-            needs=[need_in_words(need, self._unit) for need in task.needs],
+            needs=needs_in_words(task, self._unit),
             caution=caution_of(task),
             call=call,
             heat=_heat_out(task),
             read=_read_out(progress.laid(task)),
             begun=progress.begun(task),
-            strokes=task.code in _STROKES,
+            traits=sorted(task.kind.traits),
+            shows=list(task.kind.shows),
             marking=marking_out(self._opened, task, self._unit),
-            seams=[
-                wire.TaskSeamOut.model_validate(seam, from_attributes=True) for seam in task.figures.get("seams", ())
-            ],
+            seams=_seams_out(task),
             state=progress.state(task, self._opened.at),
             done_at=entry.at if entry else None,
             done_by=entry.by if entry else "",
@@ -208,7 +205,7 @@ class _TaskViews:
             closes=progress.closes(task),
             copies_done=self._done[_alike(task)],
             copies=self._copies[_alike(task)],
-            counted="sets" if task.station in _PER_SET else "copies",
+            counted="sets" if task.has(Trait.PER_SET) else "copies",
         )
 
 
@@ -218,10 +215,15 @@ def _read_out(entry: LogEntry | None) -> wire.ReadOut | None:
     return wire.ReadOut(at=entry.at, what=entry.what, within=bool(entry.within), instruction=entry.instruction)
 
 
+def _seams_out(task: Task) -> list[wire.TaskSeamOut]:
+    seams = task.values.seams if isinstance(task.values, AcrossSeams) else ()
+    return [wire.TaskSeamOut.model_validate(seam, from_attributes=True) for seam in seams]
+
+
 def _heat_out(task: Task) -> wire.TaskHeatOut | None:
-    pressing = task.figures.get("pressing")
-    if pressing is None or not task.code.startswith("tack-press"):
+    if not isinstance(task.values, UnderPlate) or not task.call:
         return None
+    pressing = task.values.pressing
     return wire.TaskHeatOut(celsius=pressing.celsius, seconds=pressing.seconds, why=pressing.why)
 
 
@@ -231,13 +233,13 @@ def _call_out(task: Task, call: Call, progress: Progress) -> wire.CallOut:
         numbers=list(call.numbers),
         of=call.of,
         answered={number: called[number] for number in call.numbers if number in called},
-        keepers_counted=progress.counted(task, Count("keepers", len(call.numbers))),
+        keepers_counted=progress.counted(task, "keepers"),
         lifted=list(progress.lifted(call.again or task.id)),
         counts=[
             wire.CountOut(
                 what=count.code,
-                name=counted_of(count.code),
-                counted=progress.counted(task, count),
+                name=count.name,
+                counted=progress.counted(task, count.code),
                 expected=progress.expected(count),
                 planned=count.planned,
             )

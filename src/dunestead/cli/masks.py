@@ -28,7 +28,7 @@ from dunestead.core.mask.bridge_rules import STYLES, BridgeStyle
 from dunestead.core.plan.offers import in_use, offers_for
 from dunestead.core.sheets.extents import Takes
 from dunestead.core.sheets.price import AIMS, Aim
-from dunestead.core.stations.sheets import fewest_in_words
+from dunestead.core.stations.sheets.verdict import fewest_in_words
 
 if TYPE_CHECKING:
     from dunestead.formats.svg.cutfile import CutFile

@@ -1,4 +1,4 @@
-"""What the hands do in a task: so many of each figure of the hand, and seconds a plate or a knife takes besides."""
+"""What the hands do in a task: so many of each figure of the hand, and the seconds a plate or a knife takes."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
@@ -16,14 +16,14 @@ class Effort:
     ----------
     seconds
         In all, by the figures in force.
-    besides
+    machine_seconds
         Of these, what goes by no figure of the hand: the plate rests, the knife runs.
     counts
         By name of the figure: how many pieces, dm², cm of it.
     """
 
     seconds: float = 0.0
-    besides: float = 0.0
+    machine_seconds: float = 0.0
     counts: Mapping[str, float] = field(default_factory=dict)
 
     @property
@@ -35,14 +35,14 @@ class Effort:
 NO_EFFORT = Effort()
 
 
-def effort(hand: HandTimes, besides: float = 0.0, **counts: float) -> Effort:
+def effort(hand: HandTimes, machine_seconds: float = 0.0, **counts: float) -> Effort:
     """Return the effort of so many of each figure of the hand.
 
     Parameters
     ----------
     hand
         The figures in force.
-    besides
+    machine_seconds
         Seconds that go by none of them.
     **counts
         By name of the figure.
@@ -52,4 +52,5 @@ def effort(hand: HandTimes, besides: float = 0.0, **counts: float) -> Effort:
     AttributeError
         When the hand has no such figure.
     """
-    return Effort(besides + sum(getattr(hand, name) * count for name, count in counts.items()), besides, counts)
+    by_hand = sum(getattr(hand, name) * count for name, count in counts.items())
+    return Effort(machine_seconds + by_hand, machine_seconds, counts)

@@ -49,6 +49,7 @@ MaskKind = Literal["paper", "film", "card", "plastic"]
 Pins = Literal["all", "pieces", "none"]
 Use = Literal["open", "sheltered", "indoor", "worn", "touched", "food-near"]
 Keepers = Literal["mat", "tape", "carrier", "dish", "none"]
+Board = Literal["always", "carried"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -272,6 +273,14 @@ class Method:
         What carries it, in words, and which kind of tape that is; None where nothing does.
     tape_optional, strong_tape
         Whether a mask in one piece travels without it; whether it lifts paint that is not dry enough to use.
+    hinged
+        Whether a strip of mask is left free of tape, to lay it by.
+    places_pieces, guide
+        Whether pieces are set down one by one; whether the painted part is pulled out whole, to place them by.
+    board
+        When the blank is fixed on a rigid board: always, or where it is carried to be sprayed; None for never.
+    wipes
+        Whether any blank is wiped, not only a smooth one.
     reverse, by_hand
         Whether it serves reverse masks only, or a knife in the hand only.
     most_long, most_wide, most_windows
@@ -300,6 +309,11 @@ class Method:
     carrier: str | None = None
     tape_optional: bool = False
     strong_tape: bool = False
+    hinged: bool = False
+    places_pieces: bool = False
+    guide: bool = False
+    board: Board | None = None
+    wipes: bool = False
     reverse: bool = False
     by_hand: bool = False
     most_long: float | None = None

@@ -7,9 +7,9 @@ from dunestead.core.blanks.blank import Blank
 from dunestead.core.job.job import LaterLook, Record, WhenLooked, altered, start_job
 from dunestead.core.job.log import LogEntry
 from dunestead.core.learning.happened import hand_seconds
-from dunestead.core.learning.lessons import CLOSED_BY
 from dunestead.core.learning.recipes import recipe_of
 from dunestead.core.looking.look import look_at
+from dunestead.core.work.kinds import CLOSED_BY
 from dunestead.core.work.tasks import Task
 from dunestead.workshop.workbench import Workbench
 
@@ -118,7 +118,7 @@ def _made(workbench: Workbench, one: _Earlier) -> int:
     plan = workbench.plan(job_id)
     used = {coat.paint.key: 0.0 for coat in plan.coatings}
     for coat in plan.coatings:
-        used[coat.paint.key] += coat.amount.total_ml * one.thirst
+        used[coat.paint.key] += coat.batch.total_ml * one.thirst
     record = Record(
         one.record.grade,
         one.record.notes,
@@ -155,7 +155,7 @@ def _work(workbench: Workbench, job_id: int, one: _Earlier) -> None:
             continue
         waits = [done[wait.task] + timedelta(minutes=wait.least) for wait in task.after if wait.task in done]
         at = max([at, *waits]) + timedelta(
-            seconds=task.effort.besides + sum(hand_seconds((task,), figures).values()) * one.pace
+            seconds=task.effort.machine_seconds + sum(hand_seconds((task,), figures).values()) * one.pace
         )
         done[task.id] = at
         log += _ticked(task, at)
@@ -169,6 +169,6 @@ def _ticked(task: Task, at: datetime) -> list[LogEntry]:
     if task.call:
         entries.append(LogEntry("called", task.id, at, numbers=task.call.numbers))
         for count in task.call.counts:
-            found = task.figures.get("count", 6) if count.expected is None else count.expected
+            found = (count.planned or 6) if count.expected is None else count.expected
             entries.append(LogEntry("counted", task.id, at, what=count.code, count=found))
     return [*entries, LogEntry("done", task.id, at, standing=dict(task.standing))]

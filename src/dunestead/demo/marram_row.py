@@ -176,7 +176,7 @@ def _do_up_to(workbench: Workbench, job_id: int, station: str) -> None:
         if task.call:
             entries.append(LogEntry("called", task.id, at, numbers=task.call.numbers))
             for count in task.call.counts:
-                planned = task.figures.get("count", 6) if count.expected is None else count.expected
+                planned = (count.planned or 6) if count.expected is None else count.expected
                 entries.append(LogEntry("counted", task.id, at, what=count.code, count=planned))
         entries.append(LogEntry("done", task.id, at, standing=dict(task.standing)))
     workbench.log(job_id, sorted(entries, key=lambda entry: entry.at))

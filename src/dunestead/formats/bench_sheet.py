@@ -18,8 +18,9 @@ from dunestead.core.plan.keeper_sheet import draw_keepers
 from dunestead.core.plan.laid import guides_of
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.units import show_length, show_temperature, show_time
-from dunestead.core.words.cautions import LABEL_FIRST
-from dunestead.core.words.tasks import caution_of, counted_of, detail_of, title_of
+from dunestead.core.work.cautions import LABEL_FIRST
+from dunestead.core.work.kinds import Trait
+from dunestead.core.work.saying import caution_of, detail_of, title_of
 from dunestead.core.work.tasks import Count, Task, TaskGraph
 from dunestead.formats.pdf import PAPERS, Paper, fill_shape, plain, safe, write_tiled_pdf
 
@@ -107,7 +108,7 @@ def _set(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper: Paper, kind:
     lines: set[str] = set()
     for name in _STATIONS:
         tasks = [task for task in graph.tasks if task.station == name and _is_of(plan, task, copy)]
-        rows = [_row(task, unit, base, room, lines) for task in tasks]
+        rows = [_row(task, graph, unit, base, room, lines) for task in tasks]
         story += [KeepTogether([Paragraph(name.capitalize(), station), *rows[:1]]), *rows[1:]] if rows else []
     story += [Spacer(1, 6), Paragraph(safe(LABEL_FIRST), base)]
     document.build(story)
@@ -132,7 +133,7 @@ def _facts(plan: Plan, unit: str, copy: int) -> str:
 def _is_of(plan: Plan, task: Task, copy: int) -> bool:
     """Say whether a task belongs to one copy; of the weeding, to the set that it is painted through."""
     first = (plan.set_of(copy) - 1) * plan.prints_of_a_mask + 1
-    return task.copy in (None, first if task.station == "weed" else copy)
+    return task.copy in (None, first if task.has(Trait.PER_SET) else copy)
 
 
 # --- pictures ---------------------------------------------------------------------------------
@@ -300,14 +301,14 @@ def _label(canvas: "Canvas", onto: Affine, at: tuple[float, float], text: str, s
 
 
 # --- tasks ------------------------------------------------------------------------------------
-def _row(task: Task, unit: str, style: Any, room: float, before: set[str]) -> Any:
+def _row(task: Task, graph: TaskGraph, unit: str, style: Any, room: float, before: set[str]) -> Any:
     """Return a task with a box to tick, what to count, and what can hurt; what was said before is not said again."""
     from reportlab.platypus import Paragraph, Table
 
     lines = [f"<b>{safe(title_of(task, unit))}</b>"]
     if task.minutes >= 1:
         lines[0] += f" ({safe(show_time(task.minutes))})"
-    if (detail := detail_of(task, unit)) and detail not in before:
+    if (detail := detail_of(task, graph, unit)) and detail not in before:
         lines.append(safe(detail))
     if task.call and task.call.counts:
         lines.append(_counts(task.call.counts))
@@ -328,10 +329,7 @@ _PADDING = ("LEFTPADDING", "RIGHTPADDING", "TOPPADDING", "BOTTOMPADDING")
 
 
 def _counts(counts: Sequence[Count]) -> str:
-    each = [
-        f"{counted_of(one.code)}: ______" + (f" of {one.expected}" if one.expected is not None else "")
-        for one in counts
-    ]
+    each = [f"{one.name}: ______" + (f" of {one.expected}" if one.expected is not None else "") for one in counts]
     return safe("Counted: " + "; ".join(each))
 
 

@@ -5,10 +5,10 @@ from datetime import datetime, timedelta
 from icalendar import Alarm, Calendar, Event
 
 from dunestead.core.units import show_time
-from dunestead.core.words.tasks import detail_of, title_of
 from dunestead.core.work.progress import Progress
+from dunestead.core.work.saying import detail_of, title_of
 from dunestead.core.work.schedule import Schedule
-from dunestead.core.work.tasks import Task
+from dunestead.core.work.tasks import Task, TaskGraph
 
 __all__ = ["write_calendar"]
 
@@ -48,7 +48,7 @@ def write_calendar(
         event.add("dtend", max(slot.ends, slot.begins + timedelta(minutes=_LEAST_MIN)))
         copy = f", copy {task.copy}" if task.copy and task.copy > 1 else ""
         event.add("summary", f"{name}: {title_of(task, unit)}{copy}")
-        event.add("description", _described(task, unit))
+        event.add("description", _described(task, progress.graph, unit))
         alarm = Alarm()
         alarm.add("action", "DISPLAY")
         alarm.add("description", title_of(task, unit))
@@ -64,6 +64,6 @@ def _is_entry(task: Task) -> bool:
     return task.needs_marks is None and task.station in _STATIONS and (timed or task.minutes >= _LEAST_MIN)
 
 
-def _described(task: Task, unit: str) -> str:
+def _described(task: Task, graph: TaskGraph, unit: str) -> str:
     hands = f" About {show_time(task.minutes)}." if task.minutes else ""
-    return f"{detail_of(task, unit)}{hands}".strip()
+    return f"{detail_of(task, graph, unit)}{hands}".strip()

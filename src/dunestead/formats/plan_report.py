@@ -18,8 +18,8 @@ from dunestead.core.plan.plan import MaskPlan, Plan, materials_of
 from dunestead.core.stations.graph import stations_of
 from dunestead.core.stations.station import NAMES
 from dunestead.core.words.laying import what_of
-from dunestead.core.words.tasks import caution_of, title_of
 from dunestead.core.work.progress import Progress
+from dunestead.core.work.saying import caution_of, title_of
 from dunestead.core.work.tasks import Call, Task, TaskGraph
 
 __all__ = ["has_red", "plan_report"]
@@ -140,8 +140,8 @@ def _coating(coat: PlannedCoating) -> dict[str, Any]:
         "mask": coat.mask,
         "area_mm2": coat.area,
         "ml_a_coat": coat.amount.coat_ml,
-        "ml_total": coat.amount.total_ml,
-        "cans": coat.amount.cans,
+        "ml_total": coat.batch.total_ml,
+        "cans": coat.batch.cans,
         "next_coat": coat.drying.next_coat,
         "touch": coat.drying.touch,
         "handle": coat.drying.handle,
@@ -244,6 +244,8 @@ def _task(task: Task) -> dict[str, Any]:
             {"task": wait.task, "least": wait.least, "most": wait.most, "since": wait.since} for wait in task.after
         ],
         "call": _call(task.call) if task.call else None,
-        "needs": [{"what": need.what, "amount": need.amount, "unit": need.unit} for need in task.needs],
+        "needs": [
+            {"what": need.name, "amount": need.at_hand, "unit": need.told_unit} for need in task.needs if need.is_told
+        ],
         "caution": caution_of(task),
     }

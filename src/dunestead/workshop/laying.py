@@ -6,7 +6,9 @@ from dunestead.core.job.log import LogEntry
 from dunestead.core.plan.laid import laid_mask, laid_seam
 from dunestead.core.tacking.laying import Laid, Readings, instructions_for
 from dunestead.core.tacking.seam_laying import SeamLaid
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.tasks import Task
+from dunestead.core.work.values import AcrossSeams
 from dunestead.workshop.opened import OpenJob
 from dunestead.workshop.workbench import Workbench
 
@@ -31,7 +33,7 @@ def lay_mask(
         When the readings cannot be, or there is no such mask or patch; then nothing is logged.
     """
     laid = laid_mask(opened.plan, number, readings, bench.catalogue, within, patch)
-    tasks = [task for task in _laying(opened, copy) if task.code.startswith("tack-lay") and task.mask == number]
+    tasks = [task for task in _laying(opened, copy) if task.has(Trait.LAYS) and task.mask == number]
     what = f"patch {patch}" if patch is not None else ""
     read: dict[str, tuple[float, ...]] = {side: tuple(values) for side, values in readings.items() if values}
     _log(bench, opened, tasks, read, within=laid.is_within, instruction=instructions_for(laid, unit), what=what)
@@ -43,10 +45,14 @@ def lay_seam(
 ) -> SeamLaid:
     """Return how the second patch of a seam is to be moved by what a tape read across it; raises as `lay_mask`."""
     laid = laid_seam(opened.plan, name, readings, bench.catalogue, unit)
-    tasks = [t for t in _laying(opened, copy) if any(seam.name == name for seam in t.figures.get("seams", ()))]
+    tasks = [task for task in _laying(opened, copy) if name in _seams_of(task)]
     read = {mark: (value,) for mark, value in readings.items()}
     _log(bench, opened, tasks, read, within=laid.is_within, instruction=laid.instructions, what=f"seam {name}")
     return laid
+
+
+def _seams_of(task: Task) -> list[str]:
+    return [seam.name for seam in task.values.seams] if isinstance(task.values, AcrossSeams) else []
 
 
 def _laying(opened: OpenJob, copy: int) -> list[Task]:

@@ -2,15 +2,13 @@
 
 from dunestead.core.errors import BadInput, NoSuchThing
 from dunestead.core.job.log import LogEntry
-from dunestead.core.work.marks import BEFORE_THE_PEEL, ON_THE_PRINT, Mark, MarkKind
+from dunestead.core.work.marks import Mark, MarkKind
 from dunestead.core.work.tasks import Task
 from dunestead.workshop.opened import OpenJob
 from dunestead.workshop.workbench import Workbench
 
-__all__ = ["MARKED_IN", "begin_task", "mark_place", "mend_mark", "unmark"]
+__all__ = ["begin_task", "mark_place", "mend_mark", "unmark"]
 
-# In which tasks places are marked, and what may be wrong there.
-MARKED_IN: dict[str, tuple[MarkKind, ...]] = {"paint-look-over": BEFORE_THE_PEEL, "peel-touched-up": ON_THE_PRINT}
 _MOST = 200
 
 
@@ -39,8 +37,7 @@ def mark_place(
         When nothing is marked in this task, or the place is not on the blank.
     """
     task = _task(opened, task_id)
-    kinds = MARKED_IN.get(task.code)
-    if kinds is None or what not in kinds:
+    if what not in task.kind.marks:
         raise BadInput("That is not marked in this task.", "Mark it where everything is looked over.")
     width, height = opened.plan.job.piece.size
     if not (0 <= place[0] <= width and 0 <= place[1] <= height):

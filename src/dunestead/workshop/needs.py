@@ -9,8 +9,8 @@ from pydantic import TypeAdapter
 from dunestead import __version__
 from dunestead.core.errors import DunesteadError
 from dunestead.core.figures import Catalogue
-from dunestead.core.stores.reserving import JobWants
-from dunestead.core.stores.wants import wants_left
+from dunestead.core.stores.needed import needs_left
+from dunestead.core.stores.reserving import JobNeeds
 from dunestead.store import JobStore
 from dunestead.store.jobs import NeedsRow
 from dunestead.workshop.opened import OpenJob
@@ -19,7 +19,7 @@ from dunestead.workshop.uses import OwnRecords, short_hash, uses_in, uses_of
 __all__ = ["Needs"]
 
 _LOGGER = logging.getLogger(__name__)
-_WANTS = TypeAdapter(JobWants)
+_NEEDS = TypeAdapter(JobNeeds)
 
 
 class Needs:
@@ -38,13 +38,13 @@ class Needs:
     def __init__(self, store: JobStore, open_job: Callable[[int, str], OpenJob], shipped: Catalogue) -> None:
         self._store, self._open, self._own = store, open_job, OwnRecords(shipped)
         self._shipped = short_hash(f"{__version__} {shipped!r}")
-        self._read: dict[tuple[int, str], JobWants] = {}
+        self._read: dict[tuple[int, str], JobNeeds] = {}
 
     def refresh(self, own: OwnRecords) -> None:
         """Go by the maker's records as they are now."""
         self._own = own
 
-    def all(self, seconds: float | None = None) -> tuple[list[JobWants], int]:
+    def all(self, seconds: float | None = None) -> tuple[list[JobNeeds], int]:
         """Return it for the jobs on the board, and how many are still to be reckoned.
 
         Those that cannot be reckoned are left out. After so many seconds no further one is begun: a workshop opened
@@ -53,14 +53,14 @@ class Needs:
         ends = None if seconds is None else monotonic() + seconds
         found, waiting = [], 0
         for row in self._store.needs():
-            wants = self._kept(row)
-            if wants is None and ends is not None and monotonic() > ends:
+            needs = self._kept(row)
+            if needs is None and ends is not None and monotonic() > ends:
                 waiting += 1
-            elif wants := wants or self._reckoned(row):
-                found.append(wants)
+            elif needs := needs or self._reckoned(row):
+                found.append(needs)
         return found, waiting
 
-    def _kept(self, row: NeedsRow) -> JobWants | None:
+    def _kept(self, row: NeedsRow) -> JobNeeds | None:
         uses = uses_in(row.key.rpartition(":")[2]) if row.key else None
         if uses is None or row.needs is None or row.key is None:
             return None
@@ -70,13 +70,13 @@ class Needs:
     def _from(self, version: int, logged: int) -> str:
         return f"{self._shipped}:{version}:{logged}"
 
-    def _parsed(self, job: int, key: str, needs: str) -> JobWants:
+    def _parsed(self, job: int, key: str, needs: str) -> JobNeeds:
         if (job, key) not in self._read:
             self._read = {known: one for known, one in self._read.items() if known[0] != job}
-            self._read[job, key] = _WANTS.validate_json(needs)
+            self._read[job, key] = _NEEDS.validate_json(needs)
         return self._read[job, key]
 
-    def _reckoned(self, row: NeedsRow) -> JobWants | None:
+    def _reckoned(self, row: NeedsRow) -> JobNeeds | None:
         try:
             opened = self._open(row.id, "mm")
         except DunesteadError:
@@ -85,8 +85,8 @@ class Needs:
             _LOGGER.exception("Job %s cannot be reckoned", row.id)
             return None
         job, head = opened.plan.job, opened.head
-        found = JobWants(row.id, job.name, job.blank.due, tuple(wants_left(opened.plan, opened.progress)))
+        found = JobNeeds(row.id, job.name, job.blank.due, tuple(needs_left(opened.progress)))
         uses = uses_of(job)
         key = f"{self._from(head.version, head.logged)}:{self._own.reckoned_from(uses)}:{uses}"
-        self._store.keep_needs(row.id, key, _WANTS.dump_json(found).decode())
+        self._store.keep_needs(row.id, key, _NEEDS.dump_json(found).decode())
         return found

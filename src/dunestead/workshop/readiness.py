@@ -84,7 +84,7 @@ def _helps(bench: Workbench, opened: OpenJob, hours: Hours, due: datetime, ready
 def _changes(bench: Workbench, opened: OpenJob) -> Iterator[tuple[str, Job]]:
     """Yield what might be changed about a job."""
     plan, job = opened.plan, opened.plan.job
-    if any(opened.progress.is_done(task) for task in opened.graph.of("paint") if task.code == "paint-coat"):
+    if any(opened.progress.is_done(task) for task in opened.graph.of("paint") if task.coat is not None):
         # What is on is on.
         return
     if not job.paint.warm_air and any(coat.paint.warm_air for coat in plan.coatings):

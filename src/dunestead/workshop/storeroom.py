@@ -8,9 +8,11 @@ from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.figures import Catalogue
 from dunestead.core.stores.items import Item, check_item
 from dunestead.core.stores.ledger import Move, counted, given_back, taken_back
-from dunestead.core.stores.reserving import JobWants, Reserved, Served, is_kept, reserve, serve
+from dunestead.core.stores.needed import needs_left, returned_by, taken_by
+from dunestead.core.stores.reserving import JobNeeds, Reserved, Served, is_kept, reserve, serve
 from dunestead.core.stores.taking import Step, moves_of
-from dunestead.core.stores.wants import Want, returned_by, wanted_by, wants_left
+from dunestead.core.work.kinds import Trait
+from dunestead.core.work.needs import Need
 from dunestead.core.work.tasks import Task
 from dunestead.store import Records
 from dunestead.workshop.clock import Clock
@@ -24,7 +26,7 @@ __all__ = ["ForJob", "Storeroom"]
 class ForJob:
     """What a job will still take of one thing: out of which, by their numbers, and what is short."""
 
-    want: Want
+    need: Need
     taken_from: tuple[int, ...]
     short: float
 
@@ -61,8 +63,8 @@ class Storeroom:
 
         With it comes how many of the jobs are not reckoned yet, where there were only so many seconds for it.
         """
-        wants, waiting = self.needs.all(seconds)
-        return reserve(self.items, self.ledger.left(), wants, self._alike), waiting
+        needs, waiting = self.needs.all(seconds)
+        return reserve(self.items, self.ledger.left(), needs, self._alike), waiting
 
     def for_job(self, opened: OpenJob) -> list[ForJob]:
         """Return what a job will still take, with what serves it once jobs due sooner have had theirs.
@@ -73,19 +75,19 @@ class Storeroom:
         if not items:
             return []
         due = opened.plan.job.blank.due
-        own = JobWants(opened.head.id, opened.plan.job.name, due, tuple(wants_left(opened.plan, opened.progress)))
+        own = JobNeeds(opened.head.id, opened.plan.job.name, due, tuple(needs_left(opened.progress)))
         others = [one for one in self.needs.all(_PATIENCE_S)[0] if one.job != own.job and one.turn < own.turn]
         reserved = reserve(items, self.ledger.left(), others, self._alike)
         free = {held.number: held.free for held in reserved.held}
-        found: dict[Want, ForJob] = {}
-        for want in own.wants:
-            if not is_kept(want, items):
+        found: dict[Need, ForJob] = {}
+        for need in own.needs:
+            if not is_kept(need, items):
                 continue
-            served = serve(want, items, free, self._alike)
+            served = serve(need, items, free, self._alike)
             for number, amount in served.taken.items():
                 free[number] -= amount
-            same = replace(want, amount=0.0, step=0.0, piece=None)
-            found[same] = _with(found.get(same, ForJob(same, (), 0.0)), want.amount, served)
+            same = replace(need, amount=0.0, step=0.0, piece=None)
+            found[same] = _with(found.get(same, ForJob(same, (), 0.0)), need.amount, served)
         return list(found.values())
 
     # --- what steps take --------------------------------------------------------------------------
@@ -101,9 +103,9 @@ class Storeroom:
         if opened.progress.done(task) and not opened.progress.outdated_by(task):
             return []
         step = Step(job, task.id, max((move.batch for move in before), default=0) + 1, at)
-        wants = _as_counted(opened, task, wanted_by(opened.plan, task))
-        returns = returned_by(opened.plan, task, opened.progress)
-        return moves_of(step, wants, returns, items, self.ledger.left(), self._alike)
+        needs = _as_counted(opened, task, taken_by(task))
+        returns = returned_by(task, opened.progress)
+        return moves_of(step, needs, returns, items, self.ledger.left(), self._alike)
 
     # --- changing ---------------------------------------------------------------------------------
     def add(self, item: Item, left: float, note: str = "") -> int:
@@ -224,16 +226,15 @@ class Storeroom:
 
 
 def _with(found: ForJob, amount: float, served: Served) -> ForJob:
-    """Return what a job will take of one thing, with one want more."""
+    """Return what a job will take of one thing, with one need more."""
     numbers = tuple(dict.fromkeys((*found.taken_from, *served.taken)))
-    return ForJob(replace(found.want, amount=found.want.amount + amount), numbers, found.short + served.short)
+    return ForJob(replace(found.need, amount=found.need.amount + amount), numbers, found.short + served.short)
 
 
-def _as_counted(opened: OpenJob, task: Task, wants: Sequence[Want]) -> list[Want]:
-    """Return wants as they were counted: how many pins were set is what was taken, whatever was planned."""
-    counts = task.call.counts if task.call else ()
-    pins = next((opened.progress.counted(task, count) for count in counts if count.code == "pins"), None)
-    return [want if want.kind != "pins" or pins is None else replace(want, amount=float(pins)) for want in wants]
+def _as_counted(opened: OpenJob, task: Task, needs: Sequence[Need]) -> list[Need]:
+    """Return needs as they were counted: how many pins were set is what was taken, whatever was planned."""
+    pins = opened.progress.counted(task, "pins")
+    return [need if need.kind != "pins" or pins is None else replace(need, amount=float(pins)) for need in needs]
 
 
 def _prints(opened: OpenJob, mask: int) -> int:
@@ -241,8 +242,8 @@ def _prints(opened: OpenJob, mask: int) -> int:
     plan = opened.plan
     done = [
         task.copy
-        for task in opened.graph.of("peel")
-        if task.code == "peel-sheet" and task.mask == mask and task.copy and opened.progress.is_done(task)
+        for task in opened.graph.with_trait(Trait.TAKES_MASK_OFF)
+        if task.mask == mask and task.copy and opened.progress.is_done(task)
     ]
     newest = max((plan.set_of(copy) for copy in done), default=0)
     return sum(plan.set_of(copy) == newest for copy in done)

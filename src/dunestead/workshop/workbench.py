@@ -54,8 +54,8 @@ from dunestead.core.records import Pressed
 from dunestead.core.stations.consequence import Consequence, consequence_of, with_method
 from dunestead.core.stations.graph import next_of, red_before_cutting, stations_of, task_graph
 from dunestead.core.units import several
-from dunestead.core.words.tasks import counted_of
 from dunestead.core.words.weather import refusal_of
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task, TaskGraph
 from dunestead.devices.weather import SimulatedWeather, WeatherService
@@ -650,7 +650,7 @@ class Workbench:
             plan.choices.material.key,
             plan.choices.surface.key,
             plan.method.key,
-            1 if task.code == "tack-press" else len(plan.method.press),
+            1 if task.has(Trait.PRESSES) else len(plan.method.press),
             celsius,
             seconds,
             now.date(),
@@ -767,9 +767,9 @@ def _task(graph: TaskGraph, task_id: str) -> Task:
 
 def _check_all_lifted(progress: Progress, task: Task) -> None:
     """Raise `TooEarly` when a job is closed with a keeper left in a print."""
-    if task.station != "record":
+    if not task.has(Trait.CLOSES_THE_JOB):
         return
-    left = sum(progress.missing(one) for one in progress.graph.of("peel") if one.code == "peel-count")
+    left = sum(progress.missing(one) for one in progress.graph.with_trait(Trait.LIFTS_KEEPERS))
     if left:
         raise TooEarly(
             f"{several(left, 'keeper')} did not answer at the peel: they may still be in the print.",
@@ -793,7 +793,7 @@ def _check_time(progress: Progress, task: Task, at: datetime) -> None:
             "Find them and tick each as it turns up, or say why you go on without them.",
         )
     for count, value, wanted in progress.off_counts(task):
-        what = counted_of(count.code)
+        what = count.name
         if value is None:
             should = "" if wanted is None else f": {wanted} should be there"
             raise TooEarly(f"The {what} are not counted yet{should}.", "Count, and write the number down.")

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Task } from '../lib/api/client';
+  import { has, type Task } from '../lib/api/client';
   import type { OpenJob } from './open-job.svelte';
 
   interface Props {
@@ -13,7 +13,7 @@
   let marking = $state(false);
   const isPressed = (number: number) => String(number) in call.answered;
   const pressed = $derived(call.numbers.filter(isPressed).length);
-  const again = $derived(task.code === 'tack-press-again');
+  const again = $derived(has(task, 'presses-again'));
 
   function click(number: number): void {
     if (marking) void open.lift(task.id, [number], !call.lifted.includes(number));

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Checkbox from 'flowbite-svelte/Checkbox.svelte';
   import { SvelteSet } from 'svelte/reactivity';
-  import type { Piece, Task } from '../lib/api/client';
+  import { has, type Piece, type Task } from '../lib/api/client';
   import { showMinutes, showMoment } from '../lib/units';
   import Fold from '../lib/ui/Fold.svelte';
   import type { OpenJob } from './open-job.svelte';
@@ -110,7 +110,7 @@
           <strong>Take care{tellsFirst(task) ? '.' : ', as above.'}</strong>
           {#if tellsFirst(task)}{task.caution}{/if}
         </p>{/if}
-      {#if task.strokes && !task.done_at && (task.begun || !isFolded(task))}
+      {#if has(task, 'first-stroke') && !task.done_at && (task.begun || !isFolded(task))}
         <p class="m-0 mt-1 pl-6 text-sm">
           {#if task.begun}
             First stroke {showMoment(task.begun)}

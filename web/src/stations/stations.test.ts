@@ -30,8 +30,8 @@ const job = {
     {
       code: 'tack',
       tasks: [
-        { id: 'tack-press/m1', code: 'tack-press', call: rests, done_at: null, mask: 1 },
-        { id: 'tack-place/m1', code: 'tack-place', call, done_at: null },
+        { id: 'tack-press/m1', shows: ['rests'], traits: ['presses'], call: rests, done_at: null, mask: 1 },
+        { id: 'tack-place/m1', shows: ['keepers'], traits: [], call, done_at: null },
       ],
     },
     { code: 'weed', tasks: [] },

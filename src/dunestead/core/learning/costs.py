@@ -8,13 +8,14 @@ from dunestead.core.learning.finished import Finished
 from dunestead.core.limits import Limit, limited
 from dunestead.core.plan.plan import Plan
 from dunestead.core.units import several
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.tasks import TaskGraph
+from dunestead.core.work.values import OnTape
 
 __all__ = ["CostLine", "Costs", "Rates", "costs_of", "spoiled_share"]
 
 _MM2_PER_M2, _MM_PER_M, _ML_PER_L = 1e6, 1e3, 1e3
 # Steps at which tape is laid over a mask, to carry it.
-_CARRIED = ("weed-tape-over", "weed-tape-groups")
 
 
 @dataclass(frozen=True, slots=True)
@@ -133,7 +134,7 @@ def costs_of(
     """
     figures, entry = catalogue.workshop, plan.job.price
     hours = _hours(graph)
-    lines = [*_bought(plan, catalogue, rates), *_used_up(plan, graph, figures), *_time(hours, figures, rates)]
+    lines = [*_bought(plan, graph, catalogue, rates), *_used_up(plan, graph, figures), *_time(hours, figures, rates)]
     table = (figures["spoiled"] if rates.spoiled is None else rates.spoiled) / 100
     share = spoiled_share(finished, table, figures["spoiled_weight"])
     spent = sum(line.money for line in lines)
@@ -150,21 +151,15 @@ def costs_of(
 
 def _hours(graph: TaskGraph) -> float:
     """Return hours of the hands; while a machine cuts they are free, and second passes are seldom needed."""
-    seconds = 0.0
-    for task in graph.tasks:
-        if task.needs_marks is None:
-            seconds += task.effort.seconds - (task.effort.besides if task.occupies == "cutter" else 0.0)
-    return seconds / 3600
+    return sum(task.hand_minutes for task in graph.tasks if task.needs_marks is None) / 60
 
 
-def _bought(plan: Plan, catalogue: Catalogue, rates: Rates) -> Iterator[CostLine]:
+def _bought(plan: Plan, graph: TaskGraph, catalogue: Catalogue, rates: Rates) -> Iterator[CostLine]:
     if plan.is_cut:
         yield _mask_cost(plan, rates)
-    poured: dict[str, tuple[str, float]] = {}
-    for coat in plan.coatings:
-        before = poured.get(coat.paint.key, ("", 0.0))[1]
-        poured[coat.paint.key] = (coat.paint.name, before + coat.amount.pour_ml)
-    for key, (name, ml) in poured.items():
+    names = {need.key: need.name for task in graph.tasks for need in task.needs if need.kind == "paint"}
+    for key, name in names.items():
+        ml = graph.needed("paint", key)
         litre = rates.paint_litre.get(key, catalogue.workshop["price_paint"])
         yield CostLine("paint", name, ml / _ML_PER_L * litre, f"{ml:.0f} ml at {litre:g} a litre.")
     if plan.job.price.blank_price is not None:
@@ -184,16 +179,16 @@ def _used_up(plan: Plan, graph: TaskGraph, figures: Mapping[str, float]) -> Iter
     if plan.is_cut:
         metres = plan.cut_length / _MM_PER_M
         yield CostLine("blade", "Blade", metres * figures["price_blade"], f"{metres:.1f} m of cut.")
-    yield from _pins(plan, figures)
+    yield from _pins(plan, graph, figures)
     yield from _carrier(plan, graph, figures)
-    tape = sum(mask.cover.tape for mask in plan.masks) * plan.copies / _MM_PER_M
+    tape = graph.needed("tape") / _MM_PER_M
     if tape:
         yield CostLine("tape", "Tape", tape * figures["price_tape"], f"{tape:.1f} m around covers.")
 
 
-def _pins(plan: Plan, figures: Mapping[str, float]) -> Iterator[CostLine]:
+def _pins(plan: Plan, graph: TaskGraph, figures: Mapping[str, float]) -> Iterator[CostLine]:
     """Yield a share of the pins: all of what goes to the bin with a mask, one use of those that come back."""
-    pins = sum(len(mask.pinning.pins) for mask in plan.masks) * plan.copies
+    pins = round(graph.needed("pins"))
     if pins and plan.pins_return:
         uses = figures["pin_uses"]
         why = f"{several(pins, 'pin')}, each set {uses:g} times before it is thrown away."
@@ -205,7 +200,8 @@ def _pins(plan: Plan, figures: Mapping[str, float]) -> Iterator[CostLine]:
 
 def _carrier(plan: Plan, graph: TaskGraph, figures: Mapping[str, float]) -> Iterator[CostLine]:
     """Yield a share of the tape that carries the masks, which is used more than once."""
-    metres = sum(task.figures["carrier"].used for task in graph.of("weed") if task.code in _CARRIED) / _MM_PER_M
+    taken_up = (task.values for task in graph.with_trait(Trait.CARRIES))
+    metres = sum(one.carrier.used for one in taken_up if isinstance(one, OnTape)) / _MM_PER_M
     if metres and plan.method.carrier:
         uses = figures["carrier_uses_heat" if plan.method.carrier == "heat-proof" else "carrier_uses_transfer"]
         why = f"{metres:.1f} m, used {uses:g} times."

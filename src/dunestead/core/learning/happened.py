@@ -118,7 +118,7 @@ def _span(tasks: list[Task], group: Sequence[LogEntry], before: datetime | None,
     began, own = group[0].began, tuple(tasks)
     since = began or before
     by_hand = sum(hand_seconds(tasks, figures).values())
-    besides = sum(task.effort.besides for task in tasks)
+    machine = sum(task.effort.machine_seconds for task in tasks)
     if not by_hand:
         return Span(own, None, "together")
     if since is None:
@@ -127,9 +127,9 @@ def _span(tasks: list[Task], group: Sequence[LogEntry], before: datetime | None,
     if began is None and any(wait.least for task in tasks for wait in task.after):
         return Span(own, None, "drying")
     seconds = (group[-1].at - since).total_seconds()
-    if seconds > besides + by_hand * _MOST:
+    if seconds > machine + by_hand * _MOST:
         return Span(own, None, "away")
-    if seconds < besides + by_hand / _MOST:
+    if seconds < machine + by_hand / _MOST:
         return Span(own, None, "later")
     return Span(own, seconds, "timed")
 
@@ -154,4 +154,4 @@ def spells_of(spans: Iterable[Span], figures: Figures) -> list[Spell]:
 
 
 def _table_seconds(task: Task, figures: Figures) -> float:
-    return task.effort.besides + sum(hand_seconds((task,), figures).values())
+    return task.effort.machine_seconds + sum(hand_seconds((task,), figures).values())

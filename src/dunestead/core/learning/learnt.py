@@ -13,7 +13,9 @@ from dunestead.core.painting.amount import amount_key, soak_of, spread_of
 from dunestead.core.plan.plan import Plan
 from dunestead.core.records import Held, Pressed
 from dunestead.core.stores.items import Item
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.tasks import Task
+from dunestead.core.work.values import OfCoat
 
 __all__ = [
     "Learning",
@@ -180,18 +182,18 @@ def in_use(learnt: Mapping[str, Learnt], tasks: Iterable[Task], plan: Plan) -> l
     """Return what was learnt and some tasks of a plan go by: their times, the plate's heat, the paint they take."""
     if not learnt:
         return []
-    keys = {force_key(plan.choices.material.key)} if any(task.code == "sheets-test-cut" for task in tasks) else set()
+    keys = {force_key(plan.choices.material.key)} if any(task.has(Trait.TRIES_THE_CUT) for task in tasks) else set()
     surface, material, method = plan.choices.surface.key, plan.choices.material.key, plan.method
     ways = [(material, surface, method.key, number) for number in range(1, len(method.press) + 1)]
     pressed = {press_key(way, what) for way in ways for what in ("celsius", "seconds")}
     for task in tasks:
         keys |= {hand_key(name) for name in task.effort.counts}
-        if task.code.startswith("tack-press") and "pressing" in task.figures:
+        if task.has(Trait.PRESSES) or task.has(Trait.PRESSES_AGAIN):
             keys |= pressed
-        if "coating" in task.figures:
-            paint = task.figures["coating"].paint.key
+        if isinstance(task.values, OfCoat):
+            paint = task.values.coating.paint.key
             keys |= {amount_key(paint, surface), dry_key(paint)}
-        if task.code == "sheets-cut":
+        if task.has(Trait.CUTS):
             keys.add(uses_key(material))
     return [one for key, one in learnt.items() if key in keys and one.is_in_force]
 

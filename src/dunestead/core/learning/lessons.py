@@ -10,12 +10,12 @@ from dunestead.core.job.log import LogEntry
 from dunestead.core.learning.happened import Figures, hand_seconds, spans_of
 from dunestead.core.painting.amount import amount_key
 from dunestead.core.plan.plan import Plan
-from dunestead.core.work.coating import coat_code
+from dunestead.core.work.kinds import CLOSED_BY, Trait
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task, TaskGraph
+from dunestead.core.work.values import OfCoat
 
 __all__ = [
-    "CLOSED_BY",
     "DID_NOT_CUT",
     "Poured",
     "closed_at",
@@ -27,8 +27,6 @@ __all__ = [
     "uses_key",
 ]
 
-# The step that closes a job: from then on it teaches.
-CLOSED_BY = "record-written"
 # What went wrong where a force is no example to follow.
 DID_NOT_CUT = "did-not-cut"
 # A figure that makes up less of a stretch than this is not told from it.
@@ -82,7 +80,7 @@ def taught_by(plan: Plan, graph: TaskGraph, log: Sequence[LogEntry], catalogue: 
         **_of_hands(plan, graph, log, catalogue.figures),
         **_of_amounts(plan, catalogue),
         **_of_cutting(plan, progress, catalogue.figures),
-        **_of_drying(plan, progress, catalogue.figures),
+        **_of_drying(progress, catalogue.figures),
     }
 
 
@@ -92,7 +90,7 @@ def poured_of(plan: Plan) -> list[Poured]:
     found: dict[str, Poured] = {}
     for coat in plan.coatings:
         before = found.get(coat.paint.key)
-        planned = coat.amount.total_ml + (before.planned_ml if before else 0.0)
+        planned = coat.batch.total_ml + (before.planned_ml if before else 0.0)
         found[coat.paint.key] = Poured(coat.paint.key, coat.paint.name, planned, used.get(coat.paint.key))
     return list(found.values())
 
@@ -121,10 +119,10 @@ def _of_hands(plan: Plan, graph: TaskGraph, log: Sequence[LogEntry], figures: Fi
 def _shares(tasks: Sequence[Task], seconds: float, figures: Figures) -> Mapping[str, tuple[float, float]]:
     """Return for each figure that a stretch tells of what it took and what the table says, s."""
     table = hand_seconds(tasks, figures)
-    by_hand, besides = sum(table.values()), sum(task.effort.besides for task in tasks)
-    if by_hand <= 0 or by_hand < _BY_HAND * (by_hand + besides) or seconds <= besides:
+    by_hand, machine = sum(table.values()), sum(task.effort.machine_seconds for task in tasks)
+    if by_hand <= 0 or by_hand < _BY_HAND * (by_hand + machine) or seconds <= machine:
         return {}
-    ratio = (seconds - besides) / by_hand
+    ratio = (seconds - machine) / by_hand
     return {name: (own * ratio, own) for name, own in table.items() if own >= _SHARE * by_hand}
 
 
@@ -140,24 +138,24 @@ def _of_amounts(plan: Plan, catalogue: Catalogue) -> dict[str, float]:
 
 def _of_cutting(plan: Plan, progress: Progress, figures: Figures) -> dict[str, float]:
     """Return the force that cut it cleanly, after a test cut; a knife in the hand has none."""
-    tested = any(progress.done(task) for task in progress.graph.of("sheets") if task.code == "sheets-test-cut")
+    tested = any(progress.done(task) for task in progress.graph.with_trait(Trait.TRIES_THE_CUT))
     figure = figures.get(("material", plan.choices.material.key, "force"))
     if not tested or figure is None or plan.is_by_hand or DID_NOT_CUT in plan.job.record.troubles:
         return {}
     return {force_key(plan.choices.material.key): plan.settings.force / figure.value}
 
 
-def _of_drying(plan: Plan, progress: Progress, figures: Figures) -> dict[str, float]:
+def _of_drying(progress: Progress, figures: Figures) -> dict[str, float]:
     """Return by paint how much sooner or later than the table says its coats were dry to the touch.
 
     The weather of the job is in its plan; held against that, it is taken out again.
     """
     found: dict[str, list[float]] = {}
-    coats = {coat.number: coat for coat in plan.coatings}
     for task in progress.graph.tasks:
-        coat, took = coats.get(task.coating or 0), progress.dried(task)
-        if coat is None or took is None or task.code != coat_code(coat):
+        took = progress.dried(task)
+        if took is None or not isinstance(task.values, OfCoat):
             continue
+        coat = task.values.coating
         figure = figures.get(("paint", coat.paint.key, "touch"))
         if figure is not None and coat.drying.touch > 0:
             ratio = took / 60 / coat.drying.touch * coat.paint.touch / figure.value

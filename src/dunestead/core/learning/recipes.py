@@ -14,6 +14,7 @@ from dunestead.core.painting.coats import CoatLoad, Wanted
 from dunestead.core.plan.plan import Plan
 from dunestead.core.records import CutSettings, check_settings
 from dunestead.core.work.coating import coat_id
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
 
 __all__ = ["Recipe", "check_recipe", "found_by", "is_worth_it", "recipe_of", "with_recipe"]
@@ -134,19 +135,18 @@ def _with_coats(coating: Coating, plan: Plan) -> Coating:
 def _heat(plan: Plan, progress: Progress) -> tuple[PressAt, ...]:
     found = []
     for number, pressing in enumerate(plan.masks[0].pressings, 1):
-        code = "tack-press" if number == 1 else "tack-press-again"
-        used = [entry for entry in progress.log if entry.kind == "used" and entry.task.partition("/")[0] == code]
-        celsius = used[-1].celsius if used and used[-1].celsius else pressing.celsius
-        seconds = used[-1].took if used and used[-1].took else pressing.seconds
+        used = progress.pressed_at(Trait.PRESSES if number == 1 else Trait.PRESSES_AGAIN)
+        celsius = used.celsius if used and used.celsius else pressing.celsius
+        seconds = used.took if used and used.took else pressing.seconds
         found.append(PressAt(plan.choices.material.key, plan.method.key, number, celsius, seconds))
     return tuple(found)
 
 
 def _pins(progress: Progress) -> int | None:
     """Return how many pins were set in the first copy, all its masks together; as planned where nobody counted."""
-    tasks = [task for task in progress.graph.of("tack") if task.code == "tack-pins" and task.copy == 1 and task.call]
+    tasks = [task for task in progress.graph.with_trait(Trait.SETS_PINS) if task.copy == 1 and task.call]
     counted = [
-        count.planned if (value := progress.counted(task, count)) is None else value
+        count.planned if (value := progress.counted(task, count.code)) is None else value
         for task in tasks
         if task.call
         for count in task.call.counts
@@ -158,14 +158,8 @@ def _peeled_after(plan: Plan, progress: Progress) -> float | None:
     """Return how many minutes after its last coat the last mask came off the first copy."""
     mask = plan.masks[-1]
     last = progress.graph.by_id.get(coat_id(mask.coats[-1], 1, mask.coats[-1].coats))
-    off = next(
-        (
-            task
-            for task in progress.graph.of("peel")
-            if (task.code, task.mask, task.copy) == ("peel-sheet", mask.number, 1)
-        ),
-        None,
-    )
+    came_off = progress.graph.with_trait(Trait.TAKES_MASK_OFF)
+    off = next((task for task in came_off if (task.mask, task.copy) == (mask.number, 1)), None)
     coated, peeled = (progress.done(task) if task else None for task in (last, off))
     if coated is None or peeled is None or peeled.at < coated.at:
         return None

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from dunestead.core.figures import Figure, Paint, Surface
 from dunestead.core.units import several
 
-__all__ = ["Amount", "Load", "amount_key", "amount_of", "soak_of", "spread_of"]
+__all__ = ["Amount", "Batch", "Load", "amount_key", "amount_of", "batch_of", "soak_of", "spread_of"]
 
 _MM2_PER_M2 = 1e6
 _ML_PER_L = 1000.0
@@ -15,12 +15,12 @@ _ML_PER_L = 1000.0
 
 @dataclass(frozen=True, slots=True)
 class Load:
-    """How a coating is put on: coats, copies, and what a coat is of a full one.
+    """How a coating is put on: in how many coats, and what a coat is of a full one.
 
     Attributes
     ----------
-    coats, copies
-        Counts of 1 or more.
+    coats
+        1 or more.
     share
         1 for full coats, less for light ones.
     spread
@@ -30,7 +30,6 @@ class Load:
     """
 
     coats: int
-    copies: int
     share: float = 1.0
     spread: float = 1.0
     learnt: float = 1.0
@@ -38,16 +37,36 @@ class Load:
 
 @dataclass(frozen=True, slots=True)
 class Amount:
-    """Paint for one coating.
+    """Paint for one coating of one copy.
 
     Attributes
     ----------
     coat_ml
-        One coat on one copy, never less than can be poured.
+        One coat, never less than can be poured.
+    copy_ml
+        All coats: what lands, and what drifts past on the way.
+    poured_ml
+        What one coat takes out of the bottle: with its share of what stays in brush, plate or airbrush.
+    why
+        The sum in words, without its full stop.
+    """
+
+    coat_ml: float
+    copy_ml: float
+    poured_ml: float
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class Batch:
+    """Paint for one coating of all copies.
+
+    Attributes
+    ----------
     total_ml
-        Over all coats and copies: what lands, and what drifts past on the way.
+        What goes on, and what drifts past.
     pour_ml
-        What is to be had: with what stays in brush, plate or airbrush, for every copy.
+        What is to be had: with what stays in the tool.
     low_ml, high_ml
         What it may well be instead of `pour_ml`: no paint is known more exactly.
     cans, bottles
@@ -56,7 +75,6 @@ class Amount:
         The sum in words.
     """
 
-    coat_ml: float
     total_ml: float
     pour_ml: float
     low_ml: float
@@ -67,7 +85,7 @@ class Amount:
 
 
 def amount_of(area: float, surface: Surface, paint: Paint, figures: Mapping[str, float], load: Load) -> Amount:
-    """Return the paint a coating takes: area x coats x soak over cover, and what drifts past on top.
+    """Return the paint a coating of one copy takes: area x coats x soak over cover, and what drifts past on top.
 
     Parameters
     ----------
@@ -78,7 +96,7 @@ def amount_of(area: float, surface: Surface, paint: Paint, figures: Mapping[str,
     figures
         Of the workshop: ``least_pour`` and what stays behind in the tool, ``dead_...``, ml.
     load
-        Coats and copies.
+        Coats.
 
     Examples
     --------
@@ -86,19 +104,25 @@ def amount_of(area: float, surface: Surface, paint: Paint, figures: Mapping[str,
     """
     soak = soak_of(surface, paint)
     per_mm2 = load.learnt * load.share * soak / paint.cover / paint.transfer * _ML_PER_L / _MM2_PER_M2
-    least = figures["least_pour"]
-    coat, total = max(area * per_mm2, least), max(area * per_mm2 * load.coats * load.copies, least)
-    dead = figures[f"dead_{paint.technique}"] * load.copies
+    coat = area * per_mm2
+    copy = coat * load.coats
+    poured = (copy + figures[f"dead_{paint.technique}"]) / load.coats
+    return Amount(max(coat, figures["least_pour"]), copy, poured, _why(area, soak, surface, paint, load))
+
+
+def batch_of(amount: Amount, paint: Paint, figures: Mapping[str, float], load: Load, copies: int) -> Batch:
+    """Return the paint a coating takes for all copies; copies are multiplied in here and in the steps, nowhere else."""
+    least, dead = figures["least_pour"], figures[f"dead_{paint.technique}"] * copies
+    total = max(amount.copy_ml * copies, least)
     pour = total + dead
-    return Amount(
-        coat,
+    return Batch(
         total,
         pour,
         max(total / load.spread, least) + dead,
         total * load.spread + dead,
         _whole(total, paint.can_ml),
         None if paint.can_ml else _whole(pour, paint.bottle_ml),
-        _why(area, soak, surface, paint, load),
+        f"{amount.why}{f', {copies} copies' if copies > 1 else ''}.",
     )
 
 
@@ -135,9 +159,8 @@ def _whole(ml: float, each: float | None) -> int | None:
 def _why(area: float, soak: float, surface: Surface, paint: Paint, load: Load) -> str:
     lost = f", of which {paint.transfer:.0%} lands" if paint.transfer < 1 else ""
     light = f", {load.share:.0%} of a full coat each" if load.share < 1 else ""
-    copies = f", {load.copies} copies" if load.copies > 1 else ""
     own = f", x {load.learnt:.2f} as your own jobs took" if load.learnt != 1 else ""
     return (
         f"{area / 100:.0f} cm² x {several(load.coats, 'coat')} x {soak:g} for the soak of "
-        f"{surface.name.lower()}, {paint.cover:g} m² a litre{lost}{light}{own}{copies}."
+        f"{surface.name.lower()}, {paint.cover:g} m² a litre{lost}{light}{own}"
     )

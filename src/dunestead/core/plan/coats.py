@@ -14,7 +14,7 @@ from dunestead.core.job.job import Job, colouring
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.masks import LaidMask
 from dunestead.core.mask.tying import CutPlan
-from dunestead.core.painting.amount import Amount, Load, amount_key, amount_of, spread_of
+from dunestead.core.painting.amount import Amount, Batch, Load, amount_key, amount_of, batch_of, spread_of
 from dunestead.core.painting.coatings import Coating, Where, in_order, where_of
 from dunestead.core.painting.coats import Coats, coats_for, is_light_on_dark
 from dunestead.core.painting.separation import colour_order
@@ -36,6 +36,8 @@ class PlannedCoating:
         Number of the mask it goes through, None where it goes over all.
     area
         mm² of one copy.
+    amount, batch
+        Paint of one copy, and of all.
     """
 
     number: int
@@ -47,6 +49,7 @@ class PlannedCoating:
     mask: int | None
     area: float
     amount: Amount
+    batch: Batch
     drying: Drying
     coats_why: str = ""
 
@@ -93,14 +96,15 @@ def _planned(number: int, row: _Row, look: Look, catalogue: Catalogue) -> Planne
     paint = catalogue.paint(row.coating.paint)
     coats = _coats(row, paint, look, catalogue)
     learnt = catalogue.amounts.get(amount_key(paint.key, look.choices.surface.key), 1.0)
-    load = Load(coats.count, job.blank.copies, coats.share, _spread(paint, look, catalogue), learnt)
+    load = Load(coats.count, coats.share, _spread(paint, look, catalogue), learnt)
     amount = amount_of(row.area, look.choices.surface, paint, figures, load)
     drying = dry_times(paint, drying_factor(job.paint.weather, figures))
     if job.paint.warm_air and paint.warm_air:
         drying = with_warm_air(drying, figures["warm_air_wait"])
+    batch = batch_of(amount, paint, figures, load, job.blank.copies)
     where, role = where_of(row.coating), row.coating.role
     return PlannedCoating(
-        number, role, paint, row.colour, coats.count, where, row.mask, row.area, amount, drying, coats.why
+        number, role, paint, row.colour, coats.count, where, row.mask, row.area, amount, batch, drying, coats.why
     )
 
 

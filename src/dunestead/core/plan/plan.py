@@ -251,7 +251,7 @@ class Plan:
     @property
     def paint_ml(self) -> float:
         """Paint and finish for all coatings, coats and copies."""
-        return sum(coat.amount.total_ml for coat in self.coatings)
+        return sum(coat.batch.total_ml for coat in self.coatings)
 
     @property
     def is_cut(self) -> bool:

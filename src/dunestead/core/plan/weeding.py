@@ -169,7 +169,7 @@ def _windows(plan: Plan, mask: MaskPlan, catalogue: Catalogue) -> list[_Window]:
     groups = [_read_at(plan, element, piece.anchor) for element, piece in zip(around, pieces, strict=True)]
     anchors = np.array([keeper.anchor for keeper in mask.cut.keepers]).reshape(-1, 2)
     holds = [bool(shapely.contains_xy(shapely.Polygon(one.exterior), *anchors.T).any()) for one in parts]
-    guide = "weed-guide" in plan.method.weed
+    guide = plan.method.guide
     necks = [place.at for place in mask.weak if place.kind == "neck" and place.severity != "note"]
     beside = _nearest(parts, necks)
     order = pull_order(parts, groups, catalogue.workshop["weed_small"])

@@ -48,7 +48,7 @@ class Consequence:
 
 def consequence_of(plan: Plan, graph: TaskGraph, catalogue: Catalogue) -> Consequence:
     """Return what hangs on the method of a plan."""
-    by_hand = "tack-place" in plan.method.tack
+    by_hand = plan.method.places_pieces
     fit = next((one for one in materials_of(plan, catalogue, "mm") if one.key == plan.job.mask.material), None)
     return Consequence(
         material=plan.choices.material.name,
@@ -60,7 +60,7 @@ def consequence_of(plan: Plan, graph: TaskGraph, catalogue: Catalogue) -> Conseq
         rests=sum(len(one.placements) for mask in plan.masks for one in mask.pressings),
         pins=sum(len(mask.pinning.pins) for mask in plan.masks),
         keepers=plan.method.keepers,
-        minutes=sum(task.minutes for task in graph.tasks) / plan.copies,
+        minutes=sum(task.hand_minutes for task in graph.tasks) / plan.copies,
         cost=fit.cost if fit else None,
     )
 

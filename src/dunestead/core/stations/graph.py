@@ -7,11 +7,31 @@ from typing import Literal
 
 from dunestead.core.figures import Catalogue
 from dunestead.core.plan.plan import MaskPlan, Plan
-from dunestead.core.stations import artwork, blank, cure, mask, paint, peel, record, sheets, tack, weed
+from dunestead.core.stations.artwork import verdict as artwork
+from dunestead.core.stations.blank import verdict as blank
+from dunestead.core.stations.blank.steps import prepare
+from dunestead.core.stations.cure import verdict as cure
+from dunestead.core.stations.cure.steps import cure as cured
+from dunestead.core.stations.mask import verdict as mask
+from dunestead.core.stations.mask.steps import wash
+from dunestead.core.stations.paint import verdict as paint
+from dunestead.core.stations.paint.steps import paint_after, paint_through, try_first
+from dunestead.core.stations.peel import verdict as peel
+from dunestead.core.stations.peel.steps import peel as peeled
+from dunestead.core.stations.peel.steps import touch_up
+from dunestead.core.stations.record import verdict as record
+from dunestead.core.stations.record.steps import write_down
+from dunestead.core.stations.sheets import verdict as sheets
+from dunestead.core.stations.sheets.steps import cut
 from dunestead.core.stations.station import NAMES, ORDER, Outcome, State, Station
+from dunestead.core.stations.tack import verdict as tack
+from dunestead.core.stations.tack.steps import tack as tacked
+from dunestead.core.stations.weed import verdict as weed
+from dunestead.core.stations.weed.steps import weed as weeded_out
 from dunestead.core.work.coating import coat_id
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
-from dunestead.core.work.tasks import Lane, Task, TaskGraph, Wait
+from dunestead.core.work.tasks import Chain, Task, TaskGraph, Wait
 
 __all__ = ["Next", "Phase", "next_of", "phase_of", "red_before_cutting", "stations_of", "task_graph"]
 
@@ -25,57 +45,57 @@ def task_graph(plan: Plan, catalogue: Catalogue) -> TaskGraph:
     painted and peeled. A mask that is used again goes on to the next copy once it is off the one before.
     """
     hand = catalogue.hand
-    prepared = [Lane() for _ in range(plan.copies)]
-    for copy, lane in enumerate(prepared, start=1):
-        blank.prepare(plan, hand, lane, copy)
-    paint.try_first(plan, catalogue, prepared[0])
-    cutting = Lane()
-    weeding, weeded = list[Lane](), dict[tuple[int, int], str]()
+    prepared = [Chain() for _ in range(plan.copies)]
+    for copy, chain in enumerate(prepared, start=1):
+        prepare(plan, hand, chain, copy)
+    try_first(plan, catalogue, prepared[0])
+    cutting = Chain()
+    weeding, weeded = list[Chain](), dict[tuple[int, int], str]()
     if plan.is_cut:
-        sheets.cut(plan, hand, cutting)
+        cut(plan, hand, cutting)
         weeding, weeded = _weeding(plan, catalogue, cutting)
     making = _making(plan, catalogue, prepared, weeded)
-    ending = Lane([Wait(making[-1].last.id)])
-    record.write_down(hand, ending)
-    tasks = [task for lane in (*prepared, cutting, *weeding, *making, ending) for task in lane.tasks]
-    return TaskGraph(tuple(tasks), {task.id: task for task in tasks})
+    ending = Chain([Wait(making[-1].last.id)])
+    write_down(hand, ending)
+    tasks = [task for chain in (*prepared, cutting, *weeding, *making, ending) for task in chain.tasks]
+    return TaskGraph(tuple(tasks))
 
 
-def _weeding(plan: Plan, catalogue: Catalogue, cutting: Lane) -> tuple[list[Lane], dict[tuple[int, int], str]]:
+def _weeding(plan: Plan, catalogue: Catalogue, cutting: Chain) -> tuple[list[Chain], dict[tuple[int, int], str]]:
     """Return the weeding of every set, and by mask and set the id of its last task."""
-    lanes, weeded = [], {}
+    chains, weeded = [], {}
     for first in range(1, plan.copies + 1, plan.prints_of_a_mask):
-        lane = Lane([Wait(cutting.last.id)])
+        chain = Chain([Wait(cutting.last.id)])
         for one in plan.masks:
-            weed.weed(plan, catalogue, lane, one, first)
-            weeded[one.number, plan.set_of(first)] = lane.last.id
-        lanes.append(lane)
-    return lanes, weeded
+            weeded_out(plan, catalogue, chain, one, first)
+            weeded[one.number, plan.set_of(first)] = chain.last.id
+        chains.append(chain)
+    return chains, weeded
 
 
 def _making(
-    plan: Plan, catalogue: Catalogue, prepared: Sequence[Lane], weeded: dict[tuple[int, int], str]
-) -> list[Lane]:
-    lanes = []
+    plan: Plan, catalogue: Catalogue, prepared: Sequence[Chain], weeded: dict[tuple[int, int], str]
+) -> list[Chain]:
+    chains = []
     # What a mask waits for: its weeding, and then to be off the copy before.
     free = dict(weeded)
     for copy, before in enumerate(prepared, start=1):
-        lane = Lane([Wait(before.last.id)])
+        chain = Chain([Wait(before.last.id)])
         for one in plan.masks:
             key = (one.number, plan.set_of(copy))
             is_free = [Wait(free[key])] if key in free else []
             waits = [*is_free, *_dry_before(plan, one, copy)]
-            tack.tack(plan, catalogue.hand, lane, one, copy, waits, catalogue.workshop)
-            paint.paint_through(plan, catalogue, lane, one, copy)
-            peel.peel(plan, catalogue.hand, lane, one, copy)
-            _washed(plan, catalogue, lane, one, copy)
-            free[key] = lane.last.id
+            tacked(plan, catalogue.hand, chain, one, copy, waits, catalogue.workshop)
+            paint_through(plan, catalogue, chain, one, copy)
+            peeled(plan, catalogue.hand, chain, one, copy)
+            _washed(plan, catalogue, chain, one, copy)
+            free[key] = chain.last.id
         last = plan.masks[-1].coats[-1]
-        peel.touch_up(plan, catalogue.hand, lane, copy)
-        paint.paint_after(plan, catalogue, lane, copy, [Wait(coat_id(last, copy, last.coats), last.drying.handle)])
-        cure.cure(plan, catalogue, lane, copy)
-        lanes.append(lane)
-    return lanes
+        touch_up(plan, catalogue.hand, chain, copy)
+        paint_after(plan, catalogue, chain, copy, [Wait(coat_id(last, copy, last.coats), last.drying.handle)])
+        cured(plan, catalogue, chain, copy)
+        chains.append(chain)
+    return chains
 
 
 def _dry_before(plan: Plan, one: MaskPlan, copy: int) -> list[Wait]:
@@ -91,12 +111,12 @@ def _dry_before(plan: Plan, one: MaskPlan, copy: int) -> list[Wait]:
     return waits
 
 
-def _washed(plan: Plan, catalogue: Catalogue, lane: Lane, one: MaskPlan, copy: int) -> None:
+def _washed(plan: Plan, catalogue: Catalogue, chain: Chain, one: MaskPlan, copy: int) -> None:
     material = plan.choices.material
     prints = (copy - 1) % plan.prints_of_a_mask + 1
     goes_on = copy < plan.copies and plan.set_of(copy + 1) == plan.set_of(copy)
     if material.wash_every and goes_on and prints % material.wash_every == 0:
-        peel.wash(plan, catalogue.hand, lane, one, copy, prints)
+        wash(plan, catalogue.hand, chain, one, copy, prints)
 
 
 # --- as they stand ----------------------------------------------------------------------------
@@ -160,9 +180,9 @@ def next_of(plan: Plan, progress: Progress, stations: Sequence[Station], now: da
 
     None when all is done.
     """
-    cut = [task for task in progress.graph.of("sheets") if task.code == "sheets-cut"]
+    cutting = [task for task in progress.graph.of("sheets") if task.has(Trait.CUTS)]
     # Where nothing is cut, laying is what cannot be taken back.
-    if not all(progress.is_done(task) for task in cut or progress.graph.of("tack")):
+    if not all(progress.is_done(task) for task in cutting or progress.graph.of("tack")):
         open_mask = next(one for one in stations if one.code == "mask") if mask.undecided_of(plan) else None
         waiting = [one for one in (red_before_cutting(stations), open_mask) if one]
         if waiting:

@@ -10,8 +10,8 @@ from typing import Literal
 
 from dunestead.core.mask.fates import Fate
 from dunestead.core.plan.plan import Plan
-from dunestead.core.stations import mask
 from dunestead.core.stations.graph import Next
+from dunestead.core.stations.mask.verdict import undecided_of
 from dunestead.core.stations.station import NAMES, ORDER, Station
 from dunestead.core.units import several, show_length, shown_up
 from dunestead.core.work.progress import Progress
@@ -105,7 +105,7 @@ def _artwork(plan: Plan, station: Station, unit: str) -> Onward | None:
 
 
 def _mask(plan: Plan, station: Station) -> Onward | None:
-    undecided = mask.undecided_of(plan)
+    undecided = undecided_of(plan)
     if not undecided or (station.state == "stop" and not _must_bridge(plan)):
         return _help(station, "sheets") if station.state == "stop" else None
     fate: Fate = "bridge" if _must_bridge(plan) else "keep"
@@ -130,7 +130,7 @@ def _open(plan: Plan, stations: Mapping[str, Station]) -> list[str]:
     opened = {code for code in DECIDING if stations[code].state == "stop"}
     if not plan.job.piece.is_measured:
         opened.add("blank")
-    if mask.undecided_of(plan):
+    if undecided_of(plan):
         opened.add("mask")
     return sorted(opened, key=ORDER.index)
 

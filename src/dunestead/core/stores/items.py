@@ -3,31 +3,17 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
-from typing import Literal, get_args
 
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.figures import Catalogue
 from dunestead.core.limits import REQUIRED, check_limits, limited
 from dunestead.core.records import KeptMask, Stock
+from dunestead.core.work.needs import KINDS, UNITS, StockKind, Unit
 
-__all__ = ["KINDS", "TABLES", "UNITS", "Item", "Kind", "Unit", "check_item", "kept_masks_in", "stock_in"]
+__all__ = ["TABLES", "Item", "check_item", "kept_masks_in", "stock_in"]
 
-Kind = Literal["blank", "roll", "sheets", "paint", "pins", "tape", "carrier", "mask"]
-Unit = Literal["pieces", "mm", "ml", "uses"]
-KINDS: tuple[Kind, ...] = get_args(Kind)
-# What is left is told in these.
-UNITS: Mapping[Kind, Unit] = {
-    "blank": "pieces",
-    "roll": "mm",
-    "sheets": "pieces",
-    "paint": "ml",
-    "pins": "pieces",
-    "tape": "mm",
-    "carrier": "uses",
-    "mask": "uses",
-}
 # In which table of the catalogue its key stands.
-TABLES: Mapping[Kind, str] = {
+TABLES: Mapping[StockKind, str] = {
     "blank": "surfaces",
     "roll": "materials",
     "sheets": "materials",
@@ -64,7 +50,7 @@ class Item:
     """
 
     name: str = limited(REQUIRED, "name in store", 1, 120, "letters")
-    kind: Kind = REQUIRED
+    kind: StockKind = REQUIRED
     key: str = ""
     width: float | None = limited(None, "width in store", 1.0, 5000.0, "mm")
     length: float | None = limited(None, "length in store", 1.0, 20_000.0, "mm")

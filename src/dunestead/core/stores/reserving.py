@@ -7,9 +7,9 @@ from datetime import date
 
 from dunestead.core.colours import difference
 from dunestead.core.stores.items import Item
-from dunestead.core.stores.wants import Want
+from dunestead.core.work.needs import Need
 
-__all__ = ["Held", "JobWants", "Reserved", "Served", "Short", "is_kept", "reserve", "serve"]
+__all__ = ["Held", "JobNeeds", "Reserved", "Served", "Short", "is_kept", "reserve", "serve"]
 
 # Sizes that differ by less are the same, mm.
 _SAME = 1.0
@@ -18,14 +18,14 @@ _EPS = 1e-6
 
 @dataclass(frozen=True, slots=True)
 class Served:
-    """What serves a want.
+    """What serves a need.
 
     Attributes
     ----------
     taken
         By number of the item: how much of it, in its own unit; a whole offcut is 1.
     short
-        What nothing is there for, in the want's unit.
+        What nothing is there for, in the need's unit.
     first
         Number of the item that would serve were there enough of it; None where nothing of the kind is kept.
     """
@@ -36,13 +36,13 @@ class Served:
 
 
 @dataclass(frozen=True, slots=True)
-class JobWants:
+class JobNeeds:
     """What a job will still take."""
 
     job: int
     name: str
     due: date | None
-    wants: tuple[Want, ...]
+    needs: tuple[Need, ...]
 
     @property
     def turn(self) -> tuple[date, int]:
@@ -76,7 +76,7 @@ class Short:
 
     Attributes
     ----------
-    want
+    need
         What it is; its amount is all that is wanted.
     missing
         Of that, in the same unit.
@@ -86,7 +86,7 @@ class Short:
         Whether it is wanted by no job: less is left than the maker likes to keep.
     """
 
-    want: Want
+    need: Need
     missing: float
     by_job: Mapping[int, float]
     is_low: bool = False
@@ -100,8 +100,8 @@ class Reserved:
     short: tuple[Short, ...]
 
 
-def serve(want: Want, items: Mapping[int, Item], left: Mapping[int, float], alike: float) -> Served:
-    """Return what in store serves a want.
+def serve(need: Need, items: Mapping[int, Item], left: Mapping[int, float], alike: float) -> Served:
+    """Return what in store serves a need.
 
     Parameters
     ----------
@@ -115,24 +115,24 @@ def serve(want: Want, items: Mapping[int, Item], left: Mapping[int, float], alik
     An offcut that is large enough goes first, the smallest of them. Then the one chosen; then what was opened first,
     then what there is least of, so that ends are used up.
     """
-    if offcut := _offcut(want, items, left):
+    if offcut := _offcut(need, items, left):
         return Served({offcut: 1.0}, 0.0, offcut)
-    able = [number for number, item in items.items() if _serves(number, item, want, alike)]
+    able = [number for number, item in items.items() if _serves(number, item, need, alike)]
     able.sort(key=lambda number: _order(items[number], left.get(number, 0.0), number))
     taken: dict[int, float] = {}
-    missing = want.amount
+    missing = need.amount
     for number in able:
         free = max(left.get(number, 0.0), 0.0)
-        amount = min(missing, _in_steps(free, want.step))
+        amount = min(missing, _in_steps(free, need.step))
         if amount > _EPS:
             taken[number] = amount
             missing -= amount
     return Served(taken, missing if missing > _EPS else 0.0, next(iter(able), None))
 
 
-def is_kept(want: Want, items: Mapping[int, Item]) -> bool:
+def is_kept(need: Need, items: Mapping[int, Item]) -> bool:
     """Say whether anything of this kind is kept in store: who keeps no account of pins is told of none."""
-    return any(item.kind == want.kind for item in items.values())
+    return any(item.kind == need.kind for item in items.values())
 
 
 def _in_steps(free: float, step: float) -> float:
@@ -143,13 +143,13 @@ def _order(item: Item, left: float, number: int) -> tuple[date, float, int]:
     return (item.opened or date.max, left if left > _EPS else math.inf, number)
 
 
-def _offcut(want: Want, items: Mapping[int, Item], left: Mapping[int, float]) -> int | None:
-    if want.piece is None:
+def _offcut(need: Need, items: Mapping[int, Item], left: Mapping[int, float]) -> int | None:
+    if need.piece is None:
         return None
     able = [
         (_area(item), number)
         for number, item in items.items()
-        if item.is_offcut and item.key == want.key and left.get(number, 0.0) >= 1 - _EPS and _holds(item, want.piece)
+        if item.is_offcut and item.key == need.key and left.get(number, 0.0) >= 1 - _EPS and _holds(item, need.piece)
     ]
     return min(able)[1] if able else None
 
@@ -163,16 +163,16 @@ def _holds(item: Item, piece: tuple[float, float]) -> bool:
     return all(side + _EPS >= own for side, own in zip(sides, sorted(piece), strict=True))
 
 
-def _serves(number: int, item: Item, want: Want, alike: float) -> bool:
-    if want.item is not None:
-        return number == want.item
-    if item.is_offcut or (item.kind, item.key) != (want.kind, want.key):
+def _serves(number: int, item: Item, need: Need, alike: float) -> bool:
+    if need.item is not None:
+        return number == need.item
+    if item.is_offcut or (item.kind, item.key) != (need.kind, need.key):
         return False
-    if item.colour and want.colour and difference(item.colour, want.colour) > alike:
+    if item.colour and need.colour and difference(item.colour, need.colour) > alike:
         return False
-    own, wanted = (item.width, item.length), (want.width, want.length)
+    own, wanted = (item.width, item.length), (need.width, need.length)
     # What has two sides may be turned.
-    return _alike(own, wanted) or (want.length is not None and _alike(own, wanted[::-1]))
+    return _alike(own, wanted) or (need.length is not None and _alike(own, wanted[::-1]))
 
 
 def _alike(own: tuple[float | None, float | None], wanted: tuple[float | None, float | None]) -> bool:
@@ -181,7 +181,7 @@ def _alike(own: tuple[float | None, float | None], wanted: tuple[float | None, f
     )
 
 
-def reserve(items: Mapping[int, Item], left: Mapping[int, float], jobs: Sequence[JobWants], alike: float) -> Reserved:
+def reserve(items: Mapping[int, Item], left: Mapping[int, float], jobs: Sequence[JobNeeds], alike: float) -> Reserved:
     """Return what is spoken for by which job, those due first before the others, and what is short.
 
     Parameters
@@ -195,13 +195,13 @@ def reserve(items: Mapping[int, Item], left: Mapping[int, float], jobs: Sequence
     """
     free = {number: max(left.get(number, 0.0), 0.0) for number in items}
     by_item: dict[int, dict[int, float]] = {number: {} for number in items}
-    missing: dict[Want, dict[int, float]] = {}
-    wanted: dict[Want, float] = {}
+    missing: dict[Need, dict[int, float]] = {}
+    wanted: dict[Need, float] = {}
     for job in sorted(jobs, key=lambda one: one.turn):
-        for want in job.wants:
-            same = replace(want, amount=0.0, step=0.0, piece=None, item=want.item if want.kind == "mask" else None)
-            wanted[same] = wanted.get(same, 0.0) + want.amount
-            served = serve(want, items, free, alike)
+        for need in job.needs:
+            same = replace(need, amount=0.0, step=0.0, piece=None, item=need.item if need.kind == "mask" else None)
+            wanted[same] = wanted.get(same, 0.0) + need.amount
+            served = serve(need, items, free, alike)
             for number, amount in served.taken.items():
                 free[number] -= amount
                 own = by_item[number]
@@ -216,12 +216,12 @@ def reserve(items: Mapping[int, Item], left: Mapping[int, float], jobs: Sequence
 
 def _low(held: Sequence[Held], short: Sequence[Short]) -> list[Short]:
     """Return what there is less of than the maker likes to keep, unless it is to be bought anyhow."""
-    listed = {(one.want.kind, one.want.key) for one in short}
+    listed = {(one.need.kind, one.need.key) for one in short}
     found = []
     for one in held:
         item = one.item
         lacks = item.keep_at_least - max(one.free, 0.0)
         if item.keep_at_least and lacks > _EPS and (item.kind, item.key) not in listed:
-            want = Want(item.kind, item.key, item.name, item.keep_at_least, item.width, item.length, item.colour)
-            found.append(Short(want, lacks, {}, is_low=True))
+            need = Need(item.kind, item.key, item.name, item.keep_at_least, item.width, item.length, item.colour)
+            found.append(Short(need, lacks, {}, is_low=True))
     return found

@@ -1,4 +1,4 @@
-"""Out of which things in store does a step take what it wants? What was used is written down, even below nothing."""
+"""Out of which things in store does a step take what it needs? What was used is written down, even below nothing."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
@@ -7,7 +7,7 @@ from datetime import datetime
 from dunestead.core.stores.items import Item
 from dunestead.core.stores.ledger import Move
 from dunestead.core.stores.reserving import serve
-from dunestead.core.stores.wants import Want
+from dunestead.core.work.needs import Need
 
 __all__ = ["Step", "moves_of"]
 
@@ -28,8 +28,8 @@ class Step:
 
 def moves_of(
     step: Step,
-    wants: Sequence[Want],
-    returns: Sequence[Want],
+    needs: Sequence[Need],
+    returns: Sequence[Need],
     items: Mapping[int, Item],
     left: Mapping[int, float],
     alike: float,
@@ -40,7 +40,7 @@ def moves_of(
     ----------
     step
         Which one.
-    wants, returns
+    needs, returns
         What it takes, and what comes back.
     items, left
         What there is, and how much of each.
@@ -53,16 +53,16 @@ def moves_of(
     what is wrong. Of what is not kept at all nothing is written down.
     """
     free, moves = dict(left), list[Move]()
-    for want in wants:
-        served = serve(want, items, free, alike)
+    for need in needs:
+        served = serve(need, items, free, alike)
         taken = dict(served.taken)
         if served.short and served.first is not None:
             taken[served.first] = taken.get(served.first, 0.0) + served.short
         for number, amount in taken.items():
             free[number] = free.get(number, 0.0) - amount
             moves.append(step.move(number, -amount))
-    for want in returns:
-        first = serve(want, items, free, alike).first
+    for need in returns:
+        first = serve(need, items, free, alike).first
         if first is not None:
-            moves.append(step.move(first, want.amount))
+            moves.append(step.move(first, need.amount))
     return moves

@@ -169,7 +169,7 @@ def _score(method: Method, work: MethodWork) -> Iterator[Part]:
     yield Part(-_EFFORT * method.effort, _EFFORTS[method.effort - 1])
     yield Part(-_RISK * method.risk, _RISKS[method.risk - 1])
     placed = min(_PLACED * work.kept, _MOST_PLACED)
-    if placed and "tack-place" in method.tack:
+    if placed and method.places_pieces:
         yield Part(-placed, f"{several(work.kept, 'piece')} placed one by one.")
         if work.copies > 1:
             again = min(work.copies - 1, _MOST_AGAIN)
@@ -180,5 +180,5 @@ def _score(method: Method, work: MethodWork) -> Iterator[Part]:
         yield Part(-_TIGHT_FIELD, "Shapes lose their spacing unless they are carried in groups.")
     if method.by_hand and not work.by_hand:
         yield Part(-_TIGHT_FIELD, "A cutter is at hand.")
-    if work.sprayed and work.material.holds_from is not None and "tack-board-if-carried" not in method.tack:
+    if work.sprayed and work.material.holds_from is not None and method.board is None:
         yield Part(-_CARRIED, "It is carried to where it is sprayed: what heat holds lets go when the blank bends.")

@@ -6,7 +6,7 @@ from datetime import datetime
 from dunestead.core.colours import colour_name
 from dunestead.core.plan.plan import Plan
 from dunestead.core.units import several, show_time
-from dunestead.core.words.cautions import CAUTIONS, LABEL_FIRST
+from dunestead.core.work.cautions import CAUTIONS, LABEL_FIRST
 
 __all__ = ["CareCard", "care_of"]
 

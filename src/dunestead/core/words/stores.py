@@ -3,15 +3,14 @@
 from collections.abc import Mapping
 
 from dunestead.core.colours import colour_name
-from dunestead.core.stores.items import Kind, Unit
 from dunestead.core.stores.ledger import Why
 from dunestead.core.stores.reserving import Held, Short
-from dunestead.core.stores.wants import Want
 from dunestead.core.units import show_length, show_volume
+from dunestead.core.work.needs import Need, NeedKind, Unit
 
 __all__ = ["KIND_NAMES", "WHY_NAMES", "overdrawn", "show_amount", "show_packs", "size_of", "wanted"]
 
-KIND_NAMES: Mapping[Kind, str] = {
+KIND_NAMES: Mapping[NeedKind, str] = {
     "blank": "Blanks",
     "roll": "Rolls",
     "sheets": "Sheets and offcuts",
@@ -68,9 +67,10 @@ def size_of(width: float | None, length: float | None, unit: str) -> str:
     return f"{show_length(width, unit)} by {show_length(length, unit)}"
 
 
-def wanted(want: Want, unit: str) -> str:
+def wanted(need: Need, unit: str) -> str:
     """Return what is wanted, with its size and its colour."""
-    parts = [want.name, size_of(want.width, want.length, unit), colour_name(want.colour) if want.colour else ""]
+    name = f"{need.name[:1].upper()}{need.name[1:]}"
+    parts = [name, size_of(need.width, need.length, unit), colour_name(need.colour) if need.colour else ""]
     return ", ".join(part for part in parts if part)
 
 
@@ -79,12 +79,13 @@ def show_packs(short: Short, can_ml: float | None, bottle_ml: float | None) -> s
 
     Examples
     --------
-    >>> from dunestead.core.stores.wants import Want
-    >>> show_packs(Short(Want("paint", "rubber-spray", "Rubber coating", 300.0), 260.0, {}), 250.0, None)
+    >>> from dunestead.core.work.needs import Need, NeedKind, StockKind, Unit
+
+    >>> show_packs(Short(Need("paint", "rubber-spray", "Rubber coating", 300.0), 260.0, {}), 250.0, None)
     '2 cans'
     """
     each, word = (can_ml, "can") if can_ml else (bottle_ml, "bottle")
-    if not each or short.want.unit != "ml":
+    if not each or short.need.unit != "ml":
         return ""
     count = -int(-short.missing // each)
     return f"{count} {word}" if count == 1 else f"{count} {word}s"

@@ -1,44 +1,73 @@
 """Under which task is a coat put on? Base coats at the blank, finishes at the cure, the rest at the paint."""
 
-from typing import Any
+from typing import TypeVar
 
+from dunestead.core.colours import colour_name
 from dunestead.core.effort import effort
-from dunestead.core.figures import HandTimes
+from dunestead.core.figures import HandTimes, Role
 from dunestead.core.plan.coats import PlannedCoating
 from dunestead.core.plan.plan import Plan, painting_work
+from dunestead.core.units import show_volume
+from dunestead.core.work.kinds import TaskKind
+from dunestead.core.work.needs import Need
+from dunestead.core.work.resources import HANDS, OUTDOORS
 from dunestead.core.work.standing import coat_standing
-from dunestead.core.work.tasks import Need, Task, task_id
+from dunestead.core.work.tasks import Task, task_id, task_of
+from dunestead.core.work.values import OfCoat
 
-__all__ = ["coat_code", "coat_id", "coat_task"]
+__all__ = ["BASE_COAT", "FINISH_COAT", "THROUGH_COAT", "coat_code", "coat_id", "coat_task", "coat_title"]
+
+V = TypeVar("V", bound=OfCoat)
+# Codes of the kinds that put a coating on, each in the room of its station; waits name a coat by them.
+BASE_COAT, THROUGH_COAT, FINISH_COAT = "blank-base-coat", "paint-coat", "cure-finish"
+_NAMED: dict[Role, str] = {
+    "base": "Base coat",
+    "edge-seal": "Edge-sealing coat",
+    "colour": "Coat",
+    "over-colour": "Coat over it",
+    "ground": "Ground, coat",
+    "seal": "Seal, coat",
+    "finish": "Finish, coat",
+}
 
 
-def coat_code(coat: PlannedCoating) -> str:
+def coat_code(coating: PlannedCoating) -> str:
     """Return the code of the tasks that put a coating on."""
-    if coat.is_before_masks:
-        return "blank-base-coat"
-    return "cure-finish" if coat.where == "over" else "paint-coat"
+    if coating.is_before_masks:
+        return BASE_COAT
+    return FINISH_COAT if coating.where == "over" else THROUGH_COAT
 
 
-def coat_id(coat: PlannedCoating, copy: int, number: int) -> str:
+def coat_id(coating: PlannedCoating, copy: int, number: int) -> str:
     """Return the id of one coat on one copy."""
-    return task_id(coat_code(coat), mask=coat.mask, copy=copy, coating=coat.number, coat=number)
+    return task_id(coat_code(coating), mask=coating.mask, copy=copy, coating=coating.number, coat=number)
 
 
-def coat_task(plan: Plan, hand: HandTimes, coat: PlannedCoating, copy: int, number: int, **figures: Any) -> Task:
-    """Return the task that puts one coat on one copy; further figures are what its words need beside the coating."""
-    code = coat_code(coat)
-    return Task(
-        code,
-        code.partition("-")[0],
-        mask=coat.mask,
+def coat_task(kind: TaskKind[V], values: V, plan: Plan, hand: HandTimes, copy: int) -> Task:
+    """Return the task that puts one coat on one copy."""
+    coating, paint = values.coating, values.coating.paint
+    amount, colour = coating.amount, coating.colour or None
+    poured = Need("paint", paint.key, paint.name, amount.poured_ml, colour=colour, at_hand=amount.coat_ml)
+    return task_of(
+        kind,
+        values,
+        mask=coating.mask,
         copy=copy,
-        coating=coat.number,
-        coat=number,
-        effort=effort(hand, **painting_work(coat, plan.choices)),
+        coating=coating.number,
+        coat=values.coat,
+        effort=effort(hand, **painting_work(coating, plan.choices)),
         # A can's mist drifts; an airbrush is used at the table.
-        occupies="outdoors" if coat.paint.technique == "spray" else "hands",
-        figures={"coating": coat, "coat": number, **figures},
-        needs=(Need(coat.paint.name, coat.amount.coat_ml, "ml"),),
-        cautions=coat.paint.cautions,
-        standing=coat_standing(plan, coat),
+        resource=OUTDOORS if paint.technique == "spray" else HANDS,
+        needs=(poured,),
+        cautions=paint.cautions,
+        standing=coat_standing(plan, coating),
     )
+
+
+def coat_title(values: OfCoat, unit: str) -> str:
+    """Return which coat is put on, and about how much of what."""
+    coating = values.coating
+    named = f" in {colour_name(coating.colour)}" if coating.colour else ""
+    of = "" if coating.role in ("base", "colour") else f" of {coating.paint.name.lower()}"
+    about = show_volume(coating.amount.coat_ml, unit)
+    return f"{_NAMED[coating.role]} {values.coat} of {coating.coats}{named}: about {about}{of}"

@@ -6,6 +6,7 @@ from datetime import UTC, datetime, timedelta
 from typing import Literal
 
 from dunestead.core.job.log import LogEntry
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.marks import KINDS, Mark, MarkKind
 from dunestead.core.work.tasks import Count, Task, TaskGraph, Wait
 
@@ -135,9 +136,9 @@ class Progress:
         """Return how many keepers have not answered."""
         return len(task.call.numbers) - self.met(task) if task.call and task.call.of == "keepers" else 0
 
-    def counted(self, task: Task, count: Count) -> int | None:
-        """Return what was counted, None while nothing was."""
-        return self._counted.get((task.id, count.code))
+    def counted(self, task: Task, what: str) -> int | None:
+        """Return how many of something were counted, None while nothing was."""
+        return self._counted.get((task.id, what))
 
     def expected(self, count: Count) -> int | None:
         """Return how many there should be: as many as were counted before, where that is what it is held against."""
@@ -148,7 +149,7 @@ class Progress:
         """Return what is still to be counted or does not come out: each with what was counted and what should be."""
         found = []
         for count in task.call.counts if task.call else ():
-            value, wanted = self.counted(task, count), self.expected(count)
+            value, wanted = self.counted(task, count.code), self.expected(count)
             if value is None or (wanted is not None and value != wanted):
                 found.append((count, value, wanted))
         return found
@@ -161,11 +162,21 @@ class Progress:
         """Return what the tape read last where a mask was laid, None where nothing was measured."""
         return self._laid.get(task.id)
 
+    def pressed_at(self, trait: Trait) -> LogEntry | None:
+        """Return how the mask was really pressed last, in a first or a second pass; None where nobody wrote it down."""
+        used = (one for one in reversed(self.log) if one.kind == "used" and one.task in self.graph.by_id)
+        return next((one for one in used if self.graph.by_id[one.task].has(trait)), None)
+
     # --- what may be done now ---------------------------------------------------------------------
     def opens(self, task: Task) -> datetime | None:
         """Return from when a task may be done, by those before it that are done; None where nothing is waited for."""
         moments = [self._moment(wait, wait.least) for wait in task.after if wait.least]
         return max((at for at in moments if at), default=None)
+
+    def timed_from(self, task: Task) -> datetime | None:
+        """Return from when a task may be done by its times alone, None while something it is timed by is not done."""
+        timed = [wait for wait in task.after if wait.least]
+        return self.opens(task) if all(wait.task in self._done for wait in timed) else None
 
     def closes(self, task: Task) -> datetime | None:
         """Return until when a task should be done."""

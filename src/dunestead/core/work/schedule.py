@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from datetime import date, datetime, time, timedelta
 
 from dunestead.core.records import Hours
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task, Wait
 
@@ -135,7 +136,7 @@ class _Scheduling:
                     self._waiting[after.id] -= 1
                     if not self._waiting[after.id]:
                         ready.append(self._ready(after, order))
-        used = [ends for id_, (_, ends) in self._slots.items() if id_.startswith("cure-use")]
+        used = [self._slots[task.id][1] for task in self._progress.graph.with_trait(Trait.IN_USE)]
         left = {task.id for task in self._left}
         slots = {
             id_: Slot(self._moment(begins), self._moment(ends), id_ not in left)
@@ -242,8 +243,7 @@ class _Ready:
 def _must_follow(task: Task, before: Task) -> bool:
     """Say whether a task follows another in one go: it has an end, or stands before one that has."""
     timed = any(wait.most is not None for wait in task.after)
-    between = task.code in ("paint-look-over", "paint-again", "peel-pins")
-    return (timed or between) and any(wait.task == before.id for wait in task.after)
+    return (timed or task.has(Trait.IN_ONE_GO)) and any(wait.task == before.id for wait in task.after)
 
 
 def _clock(day: date, hour: float) -> datetime:

@@ -1,15 +1,18 @@
-"""One thing to do: what it is about, how long it takes the hands, what it waits for, what closes it."""
+"""One thing to do: what it is about, how long it takes, what it waits for, what closes it."""
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
-from functools import lru_cache
-from typing import Any, Literal
+from functools import cached_property, lru_cache
+from typing import Any, Literal, TypeVar
 
 from dunestead.core.effort import NO_EFFORT, Effort
+from dunestead.core.work.kinds import TaskKind, Trait
+from dunestead.core.work.needs import Need, NeedKind
+from dunestead.core.work.resources import Resource, ResourceName
 
-__all__ = ["Call", "Count", "Lane", "Need", "Occupies", "Task", "TaskGraph", "Wait", "task_id"]
+__all__ = ["Call", "Chain", "Count", "Task", "TaskGraph", "Wait", "task_id", "task_of"]
 
-Occupies = Literal["hands", "cutter", "plate", "rack", "outdoors"]
+V = TypeVar("V")
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,6 +43,8 @@ class Count:
     ----------
     code
         What: ``windows``, ``keepers``, ``pins``, ``push-pins``.
+    name
+        As a maker calls it.
     expected
         How many there should be; None where the count itself says it.
     planned
@@ -49,6 +54,7 @@ class Count:
     """
 
     code: str
+    name: str
     expected: int | None
     as_counted: tuple[str, str] | None = None
     planned: int | None = None
@@ -77,36 +83,25 @@ class Call:
 
 
 @dataclass(frozen=True, slots=True)
-class Need:
-    """A tool, or an amount of something, that must be at hand: ml, mm, or a count, as its unit says."""
-
-    what: str
-    amount: float | None = None
-    unit: Literal["", "ml", "mm"] = ""
-
-
-@dataclass(frozen=True, slots=True)
 class Task:
-    """One thing to do.
+    """One thing to do; `task_of` makes it, so that its values are those of its kind.
 
     Attributes
     ----------
-    code
-        What is done; begins with the name of its station.
-    station
-        Where it belongs.
+    kind
+        What is done.
+    values
+        What its words are made from.
     mask, sheet, copy, coating, coat
         What it is about: numbers from 1, None where it is about all.
     effort
-        Of the hands; waiting is not counted.
-    occupies
+        How long it takes; waiting is not counted.
+    resource
         What nothing else may have meanwhile.
     after
         What comes before.
-    figures
-        Values its words are made from.
     needs
-        Tools and amounts.
+        What must be at hand, and what is taken out of the stores.
     cautions
         Keys of what can hurt.
     call
@@ -118,17 +113,16 @@ class Task:
         done on an earlier version.
     """
 
-    code: str
-    station: str
+    kind: TaskKind[Any]
+    values: object
+    resource: Resource
     mask: int | None = None
     sheet: int | None = None
     copy: int | None = None
     coating: int | None = None
     coat: int | None = None
     effort: Effort = NO_EFFORT
-    occupies: Occupies = "hands"
     after: tuple[Wait, ...] = ()
-    figures: Mapping[str, Any] = field(default_factory=dict)
     needs: tuple[Need, ...] = ()
     cautions: tuple[str, ...] = ()
     call: Call | None = None
@@ -136,9 +130,34 @@ class Task:
     standing: Mapping[str, str] = field(default_factory=dict)
 
     @property
+    def code(self) -> str:
+        """What is done; begins with the name of its station."""
+        return self.kind.code
+
+    @property
+    def station(self) -> str:
+        """Where it belongs."""
+        return self.kind.station
+
+    @property
+    def occupies(self) -> ResourceName:
+        """Name of what it takes up."""
+        return self.resource.name
+
+    @property
     def minutes(self) -> float:
-        """Of the hands; waiting is not counted."""
+        """From its begin to its end; waiting is not counted."""
         return self.effort.minutes
+
+    @property
+    def hand_minutes(self) -> float:
+        """Of these, minutes in which it has a pair of hands."""
+        free = self.effort.machine_seconds * (1 - self.resource.attended)
+        return (self.effort.seconds - free) / 60
+
+    def has(self, trait: Trait) -> bool:
+        """Say what is so of its kind."""
+        return trait in self.kind.traits
 
     @property
     def id(self) -> str:
@@ -146,6 +165,50 @@ class Task:
         return task_id(
             self.code, mask=self.mask, sheet=self.sheet, copy=self.copy, coating=self.coating, coat=self.coat
         )
+
+
+def task_of(
+    kind: TaskKind[V],
+    values: V,
+    *,
+    mask: int | None = None,
+    sheet: int | None = None,
+    copy: int | None = None,
+    coating: int | None = None,
+    coat: int | None = None,
+    effort: Effort = NO_EFFORT,
+    resource: Resource | None = None,
+    needs: tuple[Need, ...] = (),
+    cautions: tuple[str, ...] = (),
+    call: Call | None = None,
+    needs_marks: str | None = None,
+    standing: Mapping[str, str] | None = None,
+) -> Task:
+    """Return a task of a kind; what it does not say otherwise is as of its kind.
+
+    Parameters
+    ----------
+    kind, values
+        What is done, and what its words are made from.
+    cautions
+        Keys of what can hurt here, besides what can in every task of the kind.
+    """
+    return Task(
+        kind,
+        values,
+        resource or kind.resource,
+        mask,
+        sheet,
+        copy,
+        coating,
+        coat,
+        effort,
+        needs=needs,
+        cautions=(*kind.cautions, *cautions),
+        call=call,
+        needs_marks=needs_marks,
+        standing=standing or {},
+    )
 
 
 @lru_cache(maxsize=65_536)
@@ -171,20 +234,46 @@ def task_id(
     return "/".join([code, *(f"{letter}{number}" for letter, number in about if number is not None)])
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class TaskGraph:
-    """All tasks of a job in the order they are done, and by their ids."""
+    """All tasks of a job in the order they are done."""
 
     tasks: tuple[Task, ...]
-    by_id: Mapping[str, Task] = field(compare=False)
+
+    def __getstate__(self) -> dict[str, Any]:
+        """Travel without what is found again at once."""
+        return {"tasks": self.tasks}
+
+    @cached_property
+    def by_id(self) -> Mapping[str, Task]:
+        """Every task by its id."""
+        return {task.id: task for task in self.tasks}
+
+    @cached_property
+    def followers(self) -> Mapping[str, Sequence[tuple[Task, Wait]]]:
+        """By id of a task, what waits for it and how, in the order of the work."""
+        found: dict[str, list[tuple[Task, Wait]]] = {}
+        for task in self.tasks:
+            for wait in task.after:
+                found.setdefault(wait.task, []).append((task, wait))
+        return found
 
     def of(self, station: str) -> Iterator[Task]:
         """Yield a station's tasks."""
         return (task for task in self.tasks if task.station == station)
 
+    def needed(self, kind: NeedKind, key: str = "") -> float:
+        """Return how much of something all steps use up, in the unit of its kind."""
+        needs = (need for task in self.tasks for need in task.needs)
+        return sum(need.amount for need in needs if (need.kind, need.key) == (kind, key))
 
-class Lane:
-    """A row of tasks that follow each other; what is added waits for the one before.
+    def with_trait(self, trait: Trait) -> Iterator[Task]:
+        """Yield the tasks of which something is so."""
+        return (task for task in self.tasks if trait in task.kind.traits)
+
+
+class Chain:
+    """Tasks that follow each other; what is added waits for the one before.
 
     Parameters
     ----------
@@ -208,3 +297,7 @@ class Lane:
     def last(self) -> Task:
         """The task added last."""
         return self.tasks[-1]
+
+    def last_with(self, trait: Trait) -> Task | None:
+        """Return the task added last of which something is so, None where there is none."""
+        return next((task for task in reversed(self.tasks) if trait in task.kind.traits), None)

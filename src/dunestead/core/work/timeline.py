@@ -4,13 +4,12 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import datetime
 
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.schedule import Schedule
 from dunestead.core.work.tasks import Task
 
 __all__ = ["Event", "timeline_of"]
-
-_SHOWN = ("blank-base-coat", "paint-coat", "peel-sheet", "peel-rewarm", "peel-count", "peel-touched-up", "mask-wash")
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,7 +38,7 @@ def timeline_of(progress: Progress, schedule: Schedule, copy: int) -> list[Event
 def _events(progress: Progress, schedule: Schedule, copy: int) -> Iterator[Event]:
     for task in progress.graph.tasks:
         slot = schedule.slots.get(task.id)
-        if task.copy != copy or slot is None or not (task.station == "cure" or task.code in _SHOWN):
+        if task.copy != copy or slot is None or not task.has(Trait.ON_THE_AXIS):
             continue
         waits = [wait for wait in task.after if wait.least]
         longest = max(waits, key=lambda wait: _dry(schedule, wait.task, wait.least), default=None)

@@ -10,6 +10,9 @@ export type Catalogue = Schemas['CatalogueOut'];
 export type Choice = Catalogue['surfaces'][number];
 export type Station = Job['stations'][number];
 export type Task = Station['tasks'][number];
+/** Whether something is so of all steps of a step's kind. */
+export const has = (task: Pick<Task, 'traits'>, trait: Task['traits'][number]): boolean =>
+  task.traits.includes(trait);
 export type Onward = NonNullable<Station['onward']>;
 export type Next = NonNullable<Job['next']>;
 export type Clock = Job['clocks'][number];

@@ -10206,19 +10206,24 @@ export interface components {
             /** Sheet */
             sheet: number | null;
             /**
+             * Shows
+             * @description Layers of its picture.
+             */
+            shows: ("distances" | "keepers" | "seams" | "rests" | "corner-pins" | "pins" | "cover")[];
+            /**
              * State
              * @enum {string}
              */
             state: "open" | "waiting" | "ready" | "done" | "outdated";
             /** Station */
             station: string;
-            /**
-             * Strokes
-             * @description Whether its first stroke starts a clock.
-             */
-            strokes: boolean;
             /** Title */
             title: string;
+            /**
+             * Traits
+             * @description What is so of all steps of its kind.
+             */
+            traits: components["schemas"]["HeadOut.Trait"][];
         };
         /**
          * TaskPairOut
@@ -10245,6 +10250,12 @@ export interface components {
                 number
             ];
         };
+        /**
+         * Trait
+         * @description What is so of all tasks of a kind; whoever treats some tasks apart asks for one of these.
+         * @enum {string}
+         */
+        "HeadOut.Trait": "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "pauses-after" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
         /**
          * HealthOut
          * @description That all is well.
@@ -12670,19 +12681,24 @@ export interface components {
             /** Sheet */
             sheet: number | null;
             /**
+             * Shows
+             * @description Layers of its picture.
+             */
+            shows: ("distances" | "keepers" | "seams" | "rests" | "corner-pins" | "pins" | "cover")[];
+            /**
              * State
              * @enum {string}
              */
             state: "open" | "waiting" | "ready" | "done" | "outdated";
             /** Station */
             station: string;
-            /**
-             * Strokes
-             * @description Whether its first stroke starts a clock.
-             */
-            strokes: boolean;
             /** Title */
             title: string;
+            /**
+             * Traits
+             * @description What is so of all steps of its kind.
+             */
+            traits: components["schemas"]["JobOut.Trait"][];
         };
         /**
          * TaskPairOut
@@ -12785,6 +12801,12 @@ export interface components {
              */
             threshold?: number | null;
         };
+        /**
+         * Trait
+         * @description What is so of all tasks of a kind; whoever treats some tasks apart asks for one of these.
+         * @enum {string}
+         */
+        "JobOut.Trait": "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "pauses-after" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
         /**
          * TrimListOut
          * @description All pieces to cut off.
@@ -13003,7 +13025,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "blank" | "roll" | "sheets" | "paint" | "pins" | "tape" | "carrier" | "mask";
+            kind: "blank" | "roll" | "sheets" | "paint" | "pins" | "tape" | "carrier" | "mask" | "tool";
             /** Name */
             name: string;
             /** Short */
@@ -15122,19 +15144,24 @@ export interface components {
             /** Sheet */
             sheet: number | null;
             /**
+             * Shows
+             * @description Layers of its picture.
+             */
+            shows: ("distances" | "keepers" | "seams" | "rests" | "corner-pins" | "pins" | "cover")[];
+            /**
              * State
              * @enum {string}
              */
             state: "open" | "waiting" | "ready" | "done" | "outdated";
             /** Station */
             station: string;
-            /**
-             * Strokes
-             * @description Whether its first stroke starts a clock.
-             */
-            strokes: boolean;
             /** Title */
             title: string;
+            /**
+             * Traits
+             * @description What is so of all steps of its kind.
+             */
+            traits: components["schemas"]["StationOut.Trait"][];
         };
         /**
          * TaskPairOut
@@ -15161,6 +15188,12 @@ export interface components {
                 number
             ];
         };
+        /**
+         * Trait
+         * @description What is so of all tasks of a kind; whoever treats some tasks apart asks for one of these.
+         * @enum {string}
+         */
+        "StationOut.Trait": "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "pauses-after" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
         /**
          * StoresOut
          * @description All in store, and the shopping list for the jobs on the board.
@@ -15304,7 +15337,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "blank" | "roll" | "sheets" | "paint" | "pins" | "tape" | "carrier" | "mask";
+            kind: "blank" | "roll" | "sheets" | "paint" | "pins" | "tape" | "carrier" | "mask" | "tool";
             /** Missing */
             missing: number;
             /** Name */
@@ -15930,19 +15963,24 @@ export interface components {
             /** Sheet */
             sheet: number | null;
             /**
+             * Shows
+             * @description Layers of its picture.
+             */
+            shows: ("distances" | "keepers" | "seams" | "rests" | "corner-pins" | "pins" | "cover")[];
+            /**
              * State
              * @enum {string}
              */
             state: "open" | "waiting" | "ready" | "done" | "outdated";
             /** Station */
             station: string;
-            /**
-             * Strokes
-             * @description Whether its first stroke starts a clock.
-             */
-            strokes: boolean;
             /** Title */
             title: string;
+            /**
+             * Traits
+             * @description What is so of all steps of its kind.
+             */
+            traits: components["schemas"]["WorkOut.Trait"][];
         };
         /**
          * TaskPairOut
@@ -15969,6 +16007,12 @@ export interface components {
                 number
             ];
         };
+        /**
+         * Trait
+         * @description What is so of all tasks of a kind; whoever treats some tasks apart asks for one of these.
+         * @enum {string}
+         */
+        "WorkOut.Trait": "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "pauses-after" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
         /**
          * WorkshopOut
          * @description The maker's own records, and the classes to start from.

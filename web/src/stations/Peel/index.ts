@@ -1,5 +1,5 @@
 import type { OpenJob } from '../../job/open-job.svelte';
-import type { Job } from '../../lib/api/client';
+import { has, type Job } from '../../lib/api/client';
 import { layer, ofMask, type Layer } from '../../lib/picture/layers';
 import MarkLayer from '../../lib/picture/MarkLayer.svelte';
 import MaskLayer from '../../lib/picture/MaskLayer.svelte';
@@ -10,10 +10,10 @@ import { answered, markingOf, type StationView } from '../station';
 import Peel from './Peel.svelte';
 import { way } from './way.svelte';
 
-const isDone = (job: Job, code: string, mask: number): boolean =>
+const isOff = (job: Job, mask: number): boolean =>
   job.stations
     .find((station) => station.code === 'peel')
-    ?.tasks.some((task) => task.code === code && task.mask === mask && !!task.done_at) ?? false;
+    ?.tasks.some((task) => has(task, 'takes-mask-off') && task.mask === mask && !!task.done_at) ?? false;
 
 /** While the mask lies: the mask and the way it comes off. */
 function masked(open: OpenJob, job: Job): Layer[] {
@@ -22,9 +22,9 @@ function masked(open: OpenJob, job: Job): Layer[] {
     pieces: ofMask(job.pieces, open.mask).filter((piece) => piece.is_kept),
     present: answered(job, 'peel'),
     selected: open.selected,
-    urgent: isDone(job, 'peel-sheet', open.mask) || (answered(job, 'peel') ?? []).length > 0,
+    urgent: isOff(job, open.mask) || (answered(job, 'peel') ?? []).length > 0,
   });
-  const off = isDone(job, 'peel-sheet', open.mask);
+  const off = isOff(job, open.mask);
   return off
     ? [numbers]
     : [
@@ -58,6 +58,6 @@ export const peel: StationView = {
   layers: (open, job) => [
     layer(PrintLayer, {}),
     ...masked(open, job),
-    ...(isDone(job, 'peel-sheet', open.mask) || open.marking ? touchUps(open, job) : []),
+    ...(isOff(job, open.mask) || open.marking ? touchUps(open, job) : []),
   ],
 };

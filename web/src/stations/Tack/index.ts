@@ -7,22 +7,21 @@ import PatchLayer from '../../lib/picture/PatchLayer.svelte';
 import PinLayer from '../../lib/picture/PinLayer.svelte';
 import PlacementLayer from '../../lib/picture/PlacementLayer.svelte';
 import TapeLayer from '../../lib/picture/TapeLayer.svelte';
-import type { Job, Task } from '../../lib/api/client';
+import { has, type Job, type Task } from '../../lib/api/client';
 import { answered, type StationView, taskShown } from '../station';
 import Tack from './Tack.svelte';
 
-/** What a task's own marks are; other tasks show the mask alone. */
-const marks: Record<string, (job: Job, task: Task, mask: number) => Layer[]> = {
-  'tack-lay': () => [layer(TapeLayer, {})],
-  'tack-lay-groups': (job, _, mask) => [layer(TapeLayer, {}), keepers(job, mask)],
-  'tack-seam': () => [layer(PatchLayer, { seams: [] })],
-  'tack-press': (_, task) => [rests(task, 0)],
-  'tack-press-again': (_, task) => [rests(task, -1)],
-  'tack-place': (job, _, mask) => [keepers(job, mask)],
-  'tack-guide-in': (job, _, mask) => [keepers(job, mask)],
-  'tack-pin-corners': () => [layer(PinLayer, { only: 'corner' })],
-  'tack-pins': () => [layer(PinLayer, {})],
-  'tack-cover': () => [layer(CoverLayer, {})],
+type Shown = Task['shows'][number];
+
+/** What a step's picture shows over the mask, by the layers its kind names. */
+const layers: Record<Shown, (job: Job, task: Task, mask: number) => Layer> = {
+  distances: () => layer(TapeLayer, {}),
+  keepers: (job, _, mask) => keepers(job, mask),
+  seams: () => layer(PatchLayer, { seams: [] }),
+  rests: (_, task) => rests(task, has(task, 'presses-again') ? -1 : 0),
+  'corner-pins': () => layer(PinLayer, { only: 'corner' }),
+  pins: () => layer(PinLayer, {}),
+  cover: () => layer(CoverLayer, {}),
 };
 const rests = (task: Task, pass: number): Layer =>
   layer(PlacementLayer, {
@@ -44,7 +43,7 @@ export const tack: StationView = {
   byTask: true,
   layers: (open, job) => {
     const task = taskShown(open, job, 'tack');
-    const own = task ? (marks[task.code]?.(job, task, open.mask) ?? []) : [];
+    const own = task?.shows.map((shown) => layers[shown](job, task, open.mask)) ?? [];
     return [layer(MaskLayer, { pieces: ofMask(job.pieces, open.mask) }), layer(ClearLayer, {}), ...own];
   },
 };

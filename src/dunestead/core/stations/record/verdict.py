@@ -1,20 +1,13 @@
-"""Record: what really happened."""
+"""How does the record stand? What really happened."""
 
 from collections.abc import Iterator
 
-from dunestead.core.effort import effort
-from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import NAMES, Outcome, Row
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
-from dunestead.core.work.tasks import Lane, Task
 
-__all__ = ["outcome", "write_down"]
-
-
-def write_down(hand: HandTimes, lane: Lane) -> None:
-    """Add the writing down of what happened."""
-    lane.add(Task("record-written", "record", effort=effort(hand, write_down=1)))
+__all__ = ["outcome"]
 
 
 def _happened(plan: Plan, progress: Progress) -> Iterator[Row]:
@@ -26,18 +19,18 @@ def _happened(plan: Plan, progress: Progress) -> Iterator[Row]:
         yield Row("Coats put on", "count", done, f"Of {len(coats)}.")
         weather = plan.job.paint.weather
         yield Row("Painted at", "temperature", weather.temperature, f"At {weather.humidity:g} % humidity.")
-    if any(task.code == "sheets-cut" and progress.is_done(task) for task in tasks) and not plan.is_by_hand:
+    if any(task.has(Trait.CUTS) and progress.is_done(task) for task in tasks) and not plan.is_by_hand:
         yield Row("Cut with", "text", str(plan.settings))
-    for code, name in (("tack-press", "Pressed at"), ("tack-press-again", "Pressed again at")):
-        if used := [one for one in progress.log if one.kind == "used" and one.task.partition("/")[0] == code][-1:]:
-            yield Row(name, "temperature", used[0].celsius or 0.0, f"{used[0].took:g} s a rest.")
-    if lifted := sum(len(progress.lifted(task.id)) for task in tasks if task.code == "tack-press"):
+    for trait, name in ((Trait.PRESSES, "Pressed at"), (Trait.PRESSES_AGAIN, "Pressed again at")):
+        if used := progress.pressed_at(trait):
+            yield Row(name, "temperature", used.celsius or 0.0, f"{used.took:g} s a rest.")
+    if lifted := sum(len(progress.lifted(task.id)) for task in tasks if task.has(Trait.PRESSES)):
         yield Row("Rests where the mask lifted", "count", lifted, "Pressed again.")
     counted = [task for task in tasks if task.call and task.call.of == "keepers" and progress.is_done(task)]
     if counted:
         lost = sum(progress.missing(task) for task in counted)
         yield Row("Keepers that did not turn up", "count", lost, "At the counts that are closed.")
-    if washed := sum(task.code == "mask-wash" and progress.is_done(task) for task in tasks):
+    if washed := sum(task.has(Trait.WASHES_MASK) and progress.is_done(task) for task in tasks):
         yield Row("Masks washed", "count", washed)
     if early := sum(one.kind == "done" and bool(one.reason) for one in progress.log):
         yield Row("Ticked before its time", "count", early, "Each with your reason.")

@@ -1,50 +1,11 @@
-"""Blank: what is printed on, how large it really is, and how it is made ready."""
-
-from collections.abc import Iterator
+"""How does the blank stand? What is printed on, and how large it really is."""
 
 from dunestead.core.blanks.clear import clear_name
-from dunestead.core.effort import effort
-from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import show_length
-from dunestead.core.work.coating import coat_task
-from dunestead.core.work.fitting import fitting_task
-from dunestead.core.work.standing import blank_standing
-from dunestead.core.work.tasks import Lane, Task, Wait
 
-__all__ = ["outcome", "prepare"]
-
-
-def prepare(plan: Plan, hand: HandTimes, lane: Lane, copy: int) -> None:
-    """Add what is done to one copy's blank before any mask is laid."""
-    surface = plan.choices.surface
-    lane.add(
-        Task(
-            "blank-prepared",
-            "blank",
-            copy=copy,
-            effort=effort(hand, prepare=1),
-            figures={"how": surface.prepare},
-            cautions=surface.cautions,
-            standing=blank_standing(plan),
-        )
-    )
-    if fitting := fitting_task(plan, hand, "blank-fit", copy, "before"):
-        lane.add(fitting)
-    for task, waits in _base_coats(plan, hand, copy):
-        lane.add(task, *waits)
-
-
-def _base_coats(plan: Plan, hand: HandTimes, copy: int) -> Iterator[tuple[Task, list[Wait]]]:
-    before: Task | None = None
-    for coat in plan.coatings:
-        if not coat.is_before_masks:
-            continue
-        for number in range(1, coat.coats + 1):
-            task = coat_task(plan, hand, coat, copy, number)
-            yield task, [Wait(before.id, coat.drying.next_coat)] if before else []
-            before = task
+__all__ = ["outcome"]
 
 
 def outcome(plan: Plan, unit: str) -> Outcome:
@@ -95,7 +56,7 @@ def _blank_rows(plan: Plan, unit: str) -> list[Row]:
     for coat in plan.coatings:
         if coat.is_before_masks:
             where = "Under the design and its margins." if coat.where == "under" else "Over all of it."
-            rows.append(Row("Base coat", "volume", coat.amount.total_ml, where))
+            rows.append(Row("Base coat", "volume", coat.batch.total_ml, where))
     if placement:
         rows.append(Row("Below the collar seam", "length", placement.drop, "To the top of the design."))
         rows.append(Row("From the centre line", "length", placement.across, "To the middle of the design."))

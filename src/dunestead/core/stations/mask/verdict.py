@@ -1,4 +1,4 @@
-"""Mask: what it is cut from, how it travels and holds, and what becomes of its loose pieces."""
+"""How does the mask stand? What it is cut from, how it holds, and what becomes of its loose pieces."""
 
 from collections.abc import Mapping, Sequence
 

@@ -1,4 +1,4 @@
-"""Artwork: what is painted, whether it holds at its size, and where it lies."""
+"""How does the artwork stand? What is painted, whether it holds at its size, and where it lies."""
 
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.rail import SizeRail

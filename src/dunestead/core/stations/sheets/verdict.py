@@ -1,15 +1,11 @@
-"""Sheets: how the mask is divided, laid, turned and cut, checked by a simulated cut."""
+"""How do the sheets stand? Divided, laid, turned, and checked by a simulated cut."""
 
-from dunestead.core.effort import effort
-from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan
 from dunestead.core.sheets.layout import Layout
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import several
-from dunestead.core.work.standing import cut_standing
-from dunestead.core.work.tasks import Lane, Need, Task
 
-__all__ = ["cut", "fewest_in_words", "outcome"]
+__all__ = ["fewest_in_words", "outcome"]
 
 
 _NOT_THIS = "The mask in store is of another design, size or material, or is gone: cut a new one, or undo the change."
@@ -17,47 +13,6 @@ _PRINTED_SIDE = (
     "By hand the pattern is printed on the paper's dull side, which then lies up: choose the paper coated side down, "
     "or a cutter."
 )
-
-
-def cut(plan: Plan, hand: HandTimes, lane: Lane) -> None:
-    """Add the cutting of all sheets: after a test cut, or from a print where the knife is in the hand."""
-    if plan.is_by_hand:
-        figures = {"takes_print": plan.choices.material.kind in ("paper", "card"), "mirrored": plan.facing.mirrored}
-        lane.add(Task("sheets-print", "sheets", effort=effort(hand, print_twice=1), figures=figures))
-    else:
-        lane.add(
-            Task(
-                "sheets-test-cut",
-                "sheets",
-                effort=effort(hand, test_cut=1),
-                occupies="cutter",
-                figures={"settings": str(plan.settings), "why": plan.settings_why},
-                cautions=("knife",),
-                standing={"material": plan.job.mask.material, "settings": str(plan.settings)},
-            )
-        )
-    for planned in plan.sheets:
-        runs = planned.sheet.runs
-        needs = Need(plan.choices.material.name, planned.sheet.height * runs, "mm")
-        lane.add(
-            Task(
-                "sheets-cut",
-                "sheets",
-                sheet=planned.number,
-                effort=effort(hand, runs * planned.time.seconds, sheet=runs),
-                occupies="hands" if plan.is_by_hand else "cutter",
-                figures={
-                    "sheets": len(plan.sheets),
-                    "runs": runs,
-                    "patches": [one.id for one in planned.sheet.patches] if len(plan.layout.patches) > 1 else [],
-                    "by_hand": plan.is_by_hand,
-                    "why": plan.facing.why,
-                },
-                needs=(needs,),
-                cautions=("knife",) if plan.is_by_hand else (),
-                standing=cut_standing(plan, planned),
-            )
-        )
 
 
 def outcome(plan: Plan) -> Outcome:

@@ -1,0 +1,67 @@
+"""How does the peel stand? When the mask comes off, and whether every piece came with it."""
+
+from datetime import datetime
+
+from dunestead.core.plan.plan import Plan
+from dunestead.core.stations.station import Outcome, Row
+from dunestead.core.units import several
+from dunestead.core.work.kinds import Trait
+from dunestead.core.work.progress import Progress
+
+__all__ = ["outcome"]
+
+
+def outcome(plan: Plan, progress: Progress, now: datetime) -> Outcome:
+    """Return the station's state, verdict and figures."""
+    window = plan.masks[-1].peel
+    keepers = len(plan.keepers) * plan.copies
+    lifted = sum(progress.met(task) for task in progress.graph.with_trait(Trait.LIFTS_KEEPERS))
+    rows = [
+        Row("Opens after the last coat", "minutes", window.opens, window.why),
+        Row("Closes after the last coat", "minutes", window.closes, "A rule of thumb; the label goes first."),
+        Row("Order", "text", "Keepers first" if window.keepers_first else "Sheet first"),
+        Row("Keepers lifted", "count", lifted, f"Of {keepers}."),
+    ]
+    if window.since_first is not None:
+        why = "From the first stroke of the first coat: then it begins to skin over."
+        rows.insert(2, Row("Off at the latest", "minutes", window.since_first, why))
+    if left := _left_in(progress):
+        return "stop", f"{several(left, 'keeper')} still in the print.", rows
+    clocks = [clock for clock in progress.clocks() if clock.task.has(Trait.OPENS_THE_PEEL)]
+    if clocks:
+        clock = clocks[0]
+        rows.append(Row("Window opens", "moment", clock.opens.isoformat()))
+        if clock.closes:
+            rows.append(Row("Window closes", "moment", clock.closes.isoformat()))
+            if now > clock.closes:
+                return "warn", "The peel window has passed: peel now, warm it if it drags.", rows
+        if now >= clock.opens:
+            return "stop", "Peel now: the window is open.", rows
+        return "warn", f"The window opens in {(clock.opens - now).total_seconds() / 60:.0f} min.", rows
+    return (
+        "ready",
+        f"Peel {_WHEN[window.when]}: {window.opens:.0f} to {window.closes:.0f} min after the last coat.",
+        rows,
+    )
+
+
+def _left_in(progress: Progress) -> int:
+    """Return how many keepers were not lifted although everything else of their mask is off."""
+    tasks = list(progress.graph.of("peel"))
+    off = {(task.mask, task.copy) for task in tasks if task.has(Trait.TAKES_MASK_OFF) and progress.is_done(task)}
+    closed = [
+        task
+        for task in tasks
+        if task.has(Trait.LIFTS_KEEPERS) and (progress.is_done(task) or (task.mask, task.copy) in off)
+    ]
+    return sum(progress.missing(task) for task in closed)
+
+
+_WHEN = {
+    "wet": "while wet",
+    "set": "when set",
+    "touch-dry": "when touch-dry",
+    "at-once": "at once",
+    "dry": "when dry",
+    "five-minutes": "within five minutes",
+}
