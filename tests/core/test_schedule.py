@@ -14,6 +14,7 @@ from dunestead.core.plan.plan import make_plan
 from dunestead.core.records import Hours, check_hours
 from dunestead.core.stations.graph import task_graph
 from dunestead.core.work.progress import Progress
+from dunestead.core.work.resources import HANDS
 from dunestead.core.work.schedule import ready_by, schedule_of
 from dunestead.core.work.tasks import Task, TaskGraph, Wait
 from dunestead.core.work.timeline import timeline_of
@@ -26,8 +27,12 @@ EPS = timedelta(seconds=1)
 
 
 def random_graph(rng: random.Random) -> TaskGraph:
-    """Return a job of one to four copies: preparing, coats with waits, a peel with a window, drying, use."""
+    """Return a job of one to four copies: sheets, preparing, coats with waits, a peel with a window, drying, use."""
     tasks: list[Task] = []
+    for sheet in range(1, rng.randint(0, 3) + 1):
+        machine = 60 * rng.uniform(1, 30)
+        after = (Wait(tasks[-1].id),) if tasks else ()
+        tasks.append(step("sheets-cut", sheet=sheet, effort=Effort(120 + machine, machine), after=after))
     for copy in range(1, rng.randint(1, 4) + 1):
         first = step("blank-prepared", copy=copy, effort=Effort(60 * rng.choice([2.0, 20.0, 90.0])))
         tasks.append(first)
@@ -68,8 +73,10 @@ def faults(graph: TaskGraph, slots, start: datetime, hours: Hours) -> list[str]:
         free = not task.minutes or any(wait.most is not None for wait in task.after)
         if not free and not (hours.day_from - 0.02 <= hour < hours.day_until and begins.weekday() in hours.days):
             found.append(f"{task.id} at night")
-    busy = sorted((slots[t.id].begins, slots[t.id].ends, t.id) for t in graph.tasks if t.minutes)
-    found += [f"{b[2]} while {a[2]}" for a, b in itertools.pairwise(busy) if b[0] < a[1] - EPS]
+    hands = [(slots[t.id].begins, slots[t.id].begins + timedelta(minutes=t.hand_minutes), t.id) for t in graph.tasks]
+    cutter = [(slots[t.id].begins, slots[t.id].ends, t.id) for t in graph.tasks if t.occupies == "cutter"]
+    for busy in (sorted(one for one in hands if one[1] > one[0]), sorted(cutter)):
+        found += [f"{b[2]} while {a[2]}" for a, b in itertools.pairwise(busy) if b[0] < a[1] - EPS]
     return found
 
 
@@ -153,3 +160,17 @@ def test_hours_in_which_nothing_could_be_done_are_refused(hours: Hours) -> None:
     with pytest.raises(BadInput):
         check_hours(hours)
     check_hours(replace(Hours(), days=(5, 6)))
+
+
+def test_while_the_machine_cuts_the_hands_go_on() -> None:
+    """Two minutes to load a sheet, ten under the knife: the blank is prepared meanwhile, the next sheet waits."""
+    sheets = [step("sheets-cut", sheet=number, effort=Effort(720.0, 600.0)) for number in (1, 2)]
+    blank = step("blank-prepared", copy=1, effort=Effort(300.0))
+
+    slots = schedule_of(Progress(TaskGraph((*sheets, blank)), ()), MONDAY, Hours()).slots
+
+    begun = [round((slots[one.id].begins - MONDAY).total_seconds() / 60) for one in (*sheets, blank)]
+    assert begun == [0, 12, 2]
+    by_hand = [replace(one, resource=HANDS) for one in sheets]
+    slots = schedule_of(Progress(TaskGraph((*by_hand, blank)), ()), MONDAY, Hours()).slots
+    assert [round((slots[one.id].begins - MONDAY).total_seconds() / 60) for one in (*by_hand, blank)] == [0, 12, 24]

@@ -7,6 +7,7 @@ import signal
 import time
 from collections.abc import Iterator
 from dataclasses import replace
+from multiprocessing import Pipe
 from pathlib import Path
 from threading import Thread
 
@@ -14,7 +15,10 @@ import pytest
 from flask.testing import FlaskClient
 
 from dunestead.api.app import create_app
-from dunestead.serving.crew import Crew
+from dunestead.core.errors import TooMuch
+from dunestead.core.progress import KEEPING, Stopped, listened_by
+from dunestead.serving.crew import Crew, _Worker
+from dunestead.serving.messages import Answer, Asked, Told
 from dunestead.serving.worker import WorkerSettings
 from dunestead.store import open_database
 from tests.conftest import PageClient
@@ -232,3 +236,45 @@ def test_a_worker_that_cannot_begin_is_told_of(workshop: Workshop, caplog: pytes
     assert "could not begin" in told.get_json()["title"]
     assert "did not begin" in caplog.text
     assert workshop.crew._busy == set()
+
+
+class HungWorker:
+    """A stand-in for a worker's process: what its line tells, and whether it was ended."""
+
+    def __init__(self, *tells: Told) -> None:
+        self.line, self.there = Pipe()
+        self.exitcode = None
+        for told in tells:
+            self.there.send(told)
+
+    def worker(self) -> _Worker:
+        return _Worker(self, self.line, is_patient=False)
+
+
+@pytest.mark.parametrize("is_stopped", [False, True])
+def test_a_worker_that_hangs_while_it_keeps_is_let_go_and_what_is_known_is_said(tmp_path, is_stopped: bool) -> None:
+    crew = Crew(WorkerSettings(tmp_path / "none.sqlite", tmp_path), hands=1, keeping=0.3)
+    hung = HungWorker(*([Told("Dividing", 0.1)] if is_stopped else []), Told(KEEPING, 1.0)).worker()
+
+    def not_wanted(what: str, share: float) -> None:
+        raise Stopped
+
+    with listened_by(not_wanted), pytest.raises(TooMuch) as told:
+        crew._asked(hung, Asked({}, b"", 0), budget=60.0)
+
+    assert "being saved" in told.value.what
+    assert "may be there already" in told.value.fix
+    assert hung.is_spent
+
+
+def test_who_keeps_in_time_is_waited_for_though_nobody_wants_it_any_more(tmp_path) -> None:
+    crew = Crew(WorkerSettings(tmp_path / "none.sqlite", tmp_path), hands=1, keeping=5.0)
+    stand_in = HungWorker(Told("Dividing", 0.1), Told(KEEPING, 1.0))
+    kept = Answer(200, (), b"kept", (), has_changed_records=False, memory=0)
+    stand_in.there.send(kept)
+
+    def not_wanted(what: str, share: float) -> None:
+        raise Stopped
+
+    with listened_by(not_wanted):
+        assert crew._asked(stand_in.worker(), Asked({}, b"", 0), budget=60.0) == kept

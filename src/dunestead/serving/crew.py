@@ -31,6 +31,8 @@ _BUDGET_S, _FILE_BUDGET_S = 60.0, 15.0
 _NICENESS = 10
 # After a worker was asked to stop it may go on to its next checkpoint for so long, s.
 _GRACE_S = 1.0
+# Once it has begun to keep what it did, nothing stops it any more; for so long it may still take, s.
+_KEEPING_S = 30.0
 _LOOKS_S = 0.2
 # A worker that is not ready after so long never will be, s.
 _BEGINS_S = 30.0
@@ -83,6 +85,8 @@ class Crew:
         How many answer short requests at the same time; two for each of the machine's cores when None.
     budget
         For so long a request may be worked on, and one that brings a file, s.
+    keeping
+        For so long it may still take once it has begun to keep what it did, s.
     """
 
     def __init__(
@@ -90,8 +94,9 @@ class Crew:
         settings: WorkerSettings,
         hands: int | None = None,
         budget: tuple[float, float] = (_BUDGET_S, _FILE_BUDGET_S),
+        keeping: float = _KEEPING_S,
     ) -> None:
-        self._settings, self._budget = settings, budget
+        self._settings, self._budget, self._keeping = settings, budget, keeping
         self._hands = hands or 2 * max(os.cpu_count() or 2, 2)
         self._free: list[_Worker] = []
         self._busy: set[_Worker] = set()
@@ -203,15 +208,41 @@ class Crew:
                     return heard
                 told = heard
             if told.what == KEEPING:
-                continue
+                return self._kept(worker)
             try:
                 tell(told.what, told.share)
             except Stopped:
-                if answer := _stopped(worker):
+                if answer := self._stopped(worker):
                     return answer
                 raise
             if time.monotonic() > ends:
                 raise TooMuch(f"This was ended after {budget:.0f} s, at “{told.what}”.", SIMPLER)
+
+    def _stopped(self, worker: _Worker) -> Answer | None:
+        """Ask a worker to stop at its next checkpoint; its answer, or None when it did not get there in time.
+
+        Once it has begun to keep what it did, that is waited for: so nobody is told that nothing was changed when it
+        was.
+        """
+        worker.line.send(Stop())
+        ends = time.monotonic() + _GRACE_S
+        while (left := ends - time.monotonic()) > 0 and worker.line.poll(left):
+            heard = worker.line.recv()
+            if isinstance(heard, Answer):
+                return heard
+            if heard.what == KEEPING:
+                return self._kept(worker)
+        return None
+
+    def _kept(self, worker: _Worker) -> Answer:
+        """Return the answer of a worker that is keeping what it did; one that hangs there is let go."""
+        if not worker.line.poll(self._keeping):
+            raise TooMuch(
+                f"This was being saved, and did not come to an end within {self._keeping:.0f} s.",
+                "Look at it again: the change may be there already. If it is not, make it once more.",
+            )
+        answer: Answer = worker.line.recv()
+        return answer
 
     # --- who does it ------------------------------------------------------------------------------
     @contextmanager
@@ -289,20 +320,3 @@ class Crew:
         now = time.monotonic()
         all_are_long = len(busy) == count and all(now - worker.busy_since > _SHORT_S for worker in busy)
         return all_are_long and count < self._hands + _MOST_LONG
-
-
-def _stopped(worker: _Worker) -> Answer | None:
-    """Ask a worker to stop at its next checkpoint; its answer, or None when it did not get there in time.
-
-    Once it has begun to keep what it did, that is waited for: so nobody is told that nothing was changed when it was.
-    """
-    worker.line.send(Stop())
-    ends = time.monotonic() + _GRACE_S
-    while (left := ends - time.monotonic()) > 0 and worker.line.poll(left):
-        heard = worker.line.recv()
-        if isinstance(heard, Answer):
-            return heard
-        if heard.what == KEEPING:
-            answer: Answer = worker.line.recv()
-            return answer
-    return None

@@ -2,6 +2,7 @@
 
 List scheduling (Graham 1966): of what may be done next, what may begin first; a task that must follow another within
 minutes keeps the hands free for it, and a run of such tasks begins only where the day is long enough for all of it.
+While a machine runs unattended the hands are free for other tasks.
 """
 
 import math
@@ -13,6 +14,7 @@ from datetime import date, datetime, time, timedelta
 from dunestead.core.records import Hours
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
+from dunestead.core.work.resources import ResourceName
 from dunestead.core.work.tasks import Task, Wait
 
 __all__ = ["MOST_TASKS", "ReadyBy", "Schedule", "Slot", "ready_by", "schedule_of"]
@@ -106,7 +108,8 @@ class _Scheduling:
         self._runs: dict[str, float] = {}
         self._days: list[tuple[float, float]] = []
         self._day = start.astimezone().date()
-        self._free = 0.0
+        # From when the hands are free, and each thing there is one of.
+        self._free: dict[ResourceName, float] = {}
         self._left: list[Task] = []
         for task in progress.graph.tasks:
             entry = progress.done(task)
@@ -130,7 +133,8 @@ class _Scheduling:
             ends = begins + one.minutes
             self._slots[one.task.id] = (begins, ends)
             if one.minutes:
-                self._free = ends
+                self._free["hands"] = begins + one.hands
+                self._free[one.task.occupies] = ends
             for after in self._next.get(one.task.id, ()):
                 if after.id in self._waiting:
                     self._waiting[after.id] -= 1
@@ -142,7 +146,9 @@ class _Scheduling:
             id_: Slot(self._moment(begins), self._moment(ends), id_ not in left)
             for id_, (begins, ends) in self._slots.items()
         }
-        return Schedule(slots, self._moment(max(used, default=self._free)))
+        return Schedule(
+            slots, self._moment(max(used, default=max((ends for _, ends in self._slots.values()), default=0.0)))
+        )
 
     def _since(self, moment: datetime) -> float:
         return (moment - self._start).total_seconds() / 60
@@ -153,16 +159,19 @@ class _Scheduling:
     def _ready(self, task: Task, order: Mapping[str, int]) -> "_Ready":
         earliest = max([0.0, *(self._at(wait) + wait.least for wait in task.after)])
         closes = min((self._at(wait) + wait.most for wait in task.after if wait.most is not None), default=_NEVER)
-        return _Ready(task, self._minutes(task), earliest, closes, self._run_minutes(task), order[task.id])
+        minutes, hands = self._minutes(task)
+        return _Ready(task, minutes, hands, earliest, closes, self._run_minutes(task), order[task.id])
 
     def _at(self, wait: Wait) -> float:
         begins, ends = self._slots.get(wait.task, (0.0, 0.0))
         return begins if wait.since == "start" else ends
 
-    def _minutes(self, task: Task) -> float:
-        """Return minutes of the hands: none for what falls away, or only waits."""
+    def _minutes(self, task: Task) -> tuple[float, float]:
+        """Return minutes in all and of the hands: none for what falls away, or only waits."""
         needs = task.needs_marks
-        return 0.0 if needs and not self._progress.marks(needs) else task.minutes
+        if needs and not self._progress.marks(needs):
+            return 0.0, 0.0
+        return task.minutes, task.hand_minutes
 
     def _pick(self, ready: list["_Ready"]) -> tuple["_Ready", float]:
         """Return what is done next, and when: what must follow soonest before all else."""
@@ -177,9 +186,9 @@ class _Scheduling:
     def _begins(self, one: "_Ready") -> float:
         if not one.minutes:
             return one.earliest
-        at = max(one.earliest, self._free)
+        at = max(one.earliest, self._free.get("hands", 0.0), self._free.get(one.task.occupies, 0.0))
         # What must follow within minutes is not put off to the next day.
-        return at if one.closes < _NEVER else self._at_the_bench(at, one.run)
+        return at if one.closes < _NEVER else self._at_the_bench(at, max(one.run, one.minutes))
 
     def _run_minutes(self, task: Task) -> float:
         """Return minutes from the begin of a task to the end of all that must follow it in time."""
@@ -188,13 +197,13 @@ class _Scheduling:
         return self._runs[task.id]
 
     def _run_of(self, task: Task) -> float:
-        total, before = self._minutes(task), task
+        total, before = self._minutes(task)[1], task
         for _ in range(_LONGEST_RUN):
             after = next((one for one in self._next.get(before.id, ()) if _must_follow(one, before)), None)
             if after is None or after.id not in self._waiting:
                 break
             wait = max(one.least for one in after.after if one.task == before.id)
-            total, before = total + wait + self._minutes(after), after
+            total, before = total + wait + self._minutes(after)[1], after
         return total
 
     def _at_the_bench(self, at: float, minutes: float) -> float:
@@ -225,10 +234,23 @@ class _Scheduling:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class _Ready:
-    """A task whose turn may come: minutes of the hands, from when, until when, of its run; its place in the graph."""
+    """A task whose turn may come.
+
+    Attributes
+    ----------
+    minutes, hands
+        From its begin to its end, and of these from its begin on with the hands.
+    earliest, closes
+        From when, until when.
+    run
+        Minutes of the hands until all that must follow it is done.
+    place
+        In the graph.
+    """
 
     task: Task
     minutes: float
+    hands: float
     earliest: float
     closes: float
     run: float
