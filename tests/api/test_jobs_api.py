@@ -99,6 +99,13 @@ def done(client: FlaskClient, address: str, task: str, **more: Any) -> Any:
     return client.post(f"{address}/tasks/done", json={"task": task, "done": True, **more})
 
 
+def led_to(client: FlaskClient, address: str, task: str) -> None:
+    """Tick off all that comes before a step of the first copy."""
+    tasks = [one["id"] for station in worked(client, address)["stations"] for one in station["tasks"]]
+    for before in tasks[: tasks.index(task)]:
+        assert done(client, address, before, reason="a trial").status_code == 200
+
+
 def tell(client: FlaskClient, address: str, task: str, what: str, count: int) -> Any:
     """Write down how many were counted."""
     return client.post(f"{address}/tasks/count", json={"task": task, "what": what, "count": count})
@@ -116,6 +123,7 @@ def test_as_many_pins_must_come_back_as_were_set(client) -> None:
     address = f"/api/jobs/{begin(client)['id']}"
     set_, back = (task_of(worked(client, address), code, code[:4])["id"] for code in ("tack-pins", "peel-pins"))
 
+    led_to(client, address, set_)
     assert "pins are not counted yet" in done(client, address, set_).get_json()["title"]
     tell(client, address, set_, "pins", 17)
     assert done(client, address, set_).status_code == 200
@@ -162,6 +170,8 @@ def test_a_roll_call_closes_only_when_the_count_comes_out_or_a_reason_is_given(c
     assert f"You counted {first['expected'] - 1} {first['name']}" in done(client, address, count).get_json()["title"]
     for one in (first, *others):
         tell(client, address, count, one["what"], one["expected"])
+    assert done(client, address, count).get_json()["title"].startswith("First: ")
+    led_to(client, address, count)
     closed = done(client, address, count)
     assert closed.status_code == 200
     (counted,) = (
@@ -176,6 +186,7 @@ def test_the_first_and_the_last_stroke_start_the_clock_of_the_peel(client, clock
     client.patch(address, json={"coatings": [{"role": "colour", "paint": "outdoor-acrylic", "coats": 1}]})
     began = (clock.now - timedelta(minutes=25)).isoformat()
 
+    led_to(client, address, "paint-coat/m1/k1/c1/n1")
     work = done(client, address, "paint-coat/m1/k1/c1/n1", began=began).get_json()
 
     peels = [clock_ for clock_ in work["clocks"] if clock_["station"] == "peel"]
@@ -191,7 +202,7 @@ def test_a_coat_before_its_time_asks_why(client, clock) -> None:
     """Porch paint on coir, peeled wet, follows wet on wet; its use comes a day later."""
     address = f"/api/jobs/{begin(client)['id']}"
     client.patch(address, json={"coatings": [{"role": "colour", "paint": "outdoor-acrylic", "coats": 1}]})
-    done(client, address, "paint-coat/m1/k1/c1/n1")
+    led_to(client, address, "cure-use/k1")
     clock.turn(60)
 
     refused = done(client, address, "cure-use/k1").get_json()
@@ -202,9 +213,29 @@ def test_a_coat_before_its_time_asks_why(client, clock) -> None:
     assert done(client, address, "cure-use/k1").status_code == 200
 
 
+def test_a_step_out_of_its_turn_says_before_the_press_what_comes_first_and_asks_why(client) -> None:
+    """Nothing of a job is done: of all its steps only those with nothing before them are ticked without a reason."""
+    address = f"/api/jobs/{begin(client)['id']}"
+    tasks = [one for station in worked(client, address)["stations"] for one in station["tasks"]]
+
+    first = [one["id"] for one in tasks if not one["held_up"]]
+    assert first == ["blank-prepared/k1", "sheets-test-cut"]
+    for one in tasks:
+        if one["id"] not in first:
+            refused = done(client, address, one["id"])
+            assert refused.status_code == 409, one["id"]
+    cut = next(one for one in tasks if one["id"] == "sheets-cut/s1")
+    assert cut["held_up"] == "First: Test cut."
+    assert done(client, address, cut["id"]).get_json()["title"] == "First: Test cut."
+    assert done(client, address, "sheets-test-cut").status_code == 200
+    assert task_of(worked(client, address), "sheets-cut", "sheets")["held_up"] == ""
+    assert done(client, address, cut["id"]).status_code == 200
+
+
 def test_what_was_done_on_an_earlier_version_is_told(client) -> None:
     """Cut sheet 1, then change the width: the tick stays, and says what it was about is no more."""
     address = f"/api/jobs/{begin(client)['id']}"
+    led_to(client, address, "sheets-cut/s1")
     cut = station(done(client, address, "sheets-cut/s1").get_json(), "sheets")["tasks"][1]
     assert (cut["state"], cut["changed"]) == ("done", [])
 

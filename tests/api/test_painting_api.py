@@ -64,7 +64,10 @@ def test_spraying_in_wind_asks_why(client) -> None:
     weather = {"temperature": 20, "humidity": 50, "wind": 6, "rain": False}
     job = change(client, job, coatings=coatings, weather=weather)
     room = client.get(f"{address(job)}/paint").get_json()
-    task = next(one["id"] for one in station(job, "paint")["tasks"] if one["code"] == "paint-coat")
+    tasks = [one["id"] for room in job["stations"] for one in room["tasks"]]
+    task = next(one for one in tasks if one.startswith("paint-coat"))
+    for before in tasks[: tasks.index(task)]:
+        client.post(f"{address(job)}/tasks/done", json={"task": before, "done": True, "reason": "a trial"})
     tag = {"If-Match": f'"v{job["version"]}"'}
 
     refused = client.post(f"{address(job)}/tasks/done", json={"task": task, "done": True}, headers=tag)

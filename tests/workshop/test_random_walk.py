@@ -93,7 +93,7 @@ class TwoWindows(RuleBasedStateMachine):
     def tick(self, window: int, task: str, done: bool) -> None:
         fresh = self.seen[window] == self.now()
         try:
-            self.bench.tick(self.job, task, done=done, version=self.seen[window])
+            self.bench.tick(self.job, task, done=done, version=self.seen[window], reason="As it comes")
         except Clash:
             assert not fresh
             return

@@ -484,6 +484,7 @@ class TaskOut(BaseModel):
     begun: datetime | None
     marking: MarkingOut | None
     state: TaskState
+    held_up: str = Field(description="What comes before it, or must pass: ticked now it asks for a reason.")
     done_at: datetime | None
     done_by: str = Field(description="First name of who did it; empty where nobody signs in.")
     reason: str

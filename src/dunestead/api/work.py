@@ -54,6 +54,7 @@ def set_done(job_id: int, given: wire.DoneIn, query_data: wire.UnitQuery) -> wir
         reason=given.reason.strip(),
         at=given.at.astimezone() if given.at else None,
         began=given.began.astimezone() if given.began else None,
+        unit=query_data.unit,
     )
     return worked(job_id, query_data)
 

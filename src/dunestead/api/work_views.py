@@ -12,6 +12,7 @@ from dunestead.core.learning.learnt import in_use
 from dunestead.core.stations.graph import Next, red_before_cutting
 from dunestead.core.stations.onward import onward_of
 from dunestead.core.stations.station import Station
+from dunestead.core.stations.ticking import not_yet
 from dunestead.core.words.learning import learnt_in_words, tally_in_words
 from dunestead.core.words.peeling import too_late
 from dunestead.core.work.kinds import Trait
@@ -169,6 +170,13 @@ class _TaskViews:
             task for task in tasks if task.copy is None or task.copy == (first if task.has(Trait.PER_SET) else copy)
         ]
 
+    def _held_up(self, task: Task) -> str:
+        opened = self._opened
+        if opened.progress.is_done(task):
+            return ""
+        doubt = not_yet(opened.plan, opened.progress, task, opened.at, self._unit)
+        return doubt.what if doubt else ""
+
     def task(self, task: Task) -> wire.TaskOut:
         """Return one task."""
         progress = self._opened.progress
@@ -197,6 +205,7 @@ class _TaskViews:
             marking=marking_out(self._opened, task, self._unit),
             seams=_seams_out(task),
             state=progress.state(task, self._opened.at),
+            held_up=self._held_up(task),
             done_at=entry.at if entry else None,
             done_by=entry.by if entry else "",
             reason=entry.reason if entry else "",

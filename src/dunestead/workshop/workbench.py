@@ -53,8 +53,7 @@ from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.records import Pressed
 from dunestead.core.stations.consequence import Consequence, consequence_of, with_method
 from dunestead.core.stations.graph import next_of, red_before_cutting, stations_of, task_graph
-from dunestead.core.units import several
-from dunestead.core.words.weather import refusal_of
+from dunestead.core.stations.ticking import doubt_about
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task, TaskGraph
@@ -554,6 +553,7 @@ class Workbench:
         reason: str = "",
         at: datetime | None = None,
         began: datetime | None = None,
+        unit: str = "mm",
     ) -> None:
         """Log a task as done, or as not done after all.
 
@@ -562,17 +562,16 @@ class Workbench:
         BadInput
             When there is no such task.
         TooEarly
-            When it is before its time, or its count is not out, and no reason is given.
+            When it is before its turn or its time, or its count is not out, and no reason is given.
         """
-        opened = self.open(job_id, "mm")
+        opened = self.open(job_id, unit)
         task = _task(opened.graph, task_id)
         moment = at or self.clock.now()
         if moment > self.clock.now():
             raise BadInput("That time is in the future.", "Enter a time that has passed.")
-        if done and not reason:
-            _check_time(opened.progress, task, moment)
-            _check_weather(opened.plan, task)
-            _check_all_lifted(opened.progress, task)
+        doubt = doubt_about(opened.plan, opened.progress, task, moment, unit) if done and not reason else None
+        if doubt:
+            raise TooEarly(doubt.what, doubt.fix)
         entry = LogEntry(
             "done" if done else "undone",
             task.id,
@@ -763,46 +762,6 @@ def _task(graph: TaskGraph, task_id: str) -> Task:
             f"There is no task “{task_id[:80]}” in this job.", "Look at the job again: its tasks may have changed."
         )
     return task
-
-
-def _check_all_lifted(progress: Progress, task: Task) -> None:
-    """Raise `TooEarly` when a job is closed with a keeper left in a print."""
-    if not task.has(Trait.CLOSES_THE_JOB):
-        return
-    left = sum(progress.missing(one) for one in progress.graph.with_trait(Trait.LIFTS_KEEPERS))
-    if left:
-        raise TooEarly(
-            f"{several(left, 'keeper')} did not answer at the peel: they may still be in the print.",
-            "Look for them on the map at Peel and tick them, or say why you close the job without them.",
-        )
-
-
-def _check_weather(plan: Plan, task: Task) -> None:
-    """Raise `TooEarly` when something is sprayed in weather that does not allow it."""
-    if task.occupies == "outdoors" and (why := refusal_of(plan.spraying, "mm")):
-        raise TooEarly(why, "Wait for better weather, put in what it is now, or say why you sprayed.")
-
-
-def _check_time(progress: Progress, task: Task, at: datetime) -> None:
-    if missing := progress.missing(task):
-        called = progress.calls(task)
-        numbers = [number for number in task.call.numbers if number not in called] if task.call else []
-        named = ", ".join(map(str, numbers[:8])) + (" ..." if len(numbers) > 8 else "")
-        raise TooEarly(
-            f"The count is not out: {missing} missing ({named}).",
-            "Find them and tick each as it turns up, or say why you go on without them.",
-        )
-    for count, value, wanted in progress.off_counts(task):
-        what = count.name
-        if value is None:
-            should = "" if wanted is None else f": {wanted} should be there"
-            raise TooEarly(f"The {what} are not counted yet{should}.", "Count, and write the number down.")
-        raise TooEarly(
-            f"You counted {value} {what}; there should be {wanted}.",
-            "Look again and count anew, or say why you go on all the same.",
-        )
-    if why := progress.too_early(task, at):
-        raise TooEarly(why, "Wait, or say why it is done before its time.")
 
 
 def bridges_beside(plan: Plan, piece: int) -> list[Bridge]:

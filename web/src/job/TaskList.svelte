@@ -80,6 +80,7 @@
               >About {showMinutes(task.minutes)}{task.needs.length ? `; ${task.needs.join(', ')}` : ''}</span
             >
           {/if}
+          {#if task.state === 'open'}<span class="ml-2">{task.held_up}</span>{/if}
           {#if task.copies > 1}<span class="ml-2">{task.copies_done} of {task.copies} {task.counted}</span
             >{/if}
         </p>

@@ -215,15 +215,6 @@ class Progress:
         opens = self.opens(task)
         return "waiting" if opens and now < opens else "ready"
 
-    def too_early(self, task: Task, now: datetime) -> str | None:
-        """Return why a task should not be done yet, None when it may: something must dry, or be done, before."""
-        if any(wait.least for wait in self.waits_for(task)):
-            return "What it must wait for is not done yet."
-        opens = self.opens(task)
-        if opens and now < opens:
-            return f"It should wait another {max((opens - now).total_seconds() / 60, 1):.0f} min."
-        return None
-
     def next_task(self, now: datetime) -> Task | None:
         """Return what to do next: the first that is ready, else the first that is waited for, else the first left."""
         left = [task for task in self.graph.tasks if not self.is_done(task)]

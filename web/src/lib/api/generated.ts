@@ -10182,6 +10182,11 @@ export interface components {
              */
             done_by: string;
             heat: components["schemas"]["HeadOut.TaskHeatOut"] | null;
+            /**
+             * Held Up
+             * @description What comes before it, or must pass: ticked now it asks for a reason.
+             */
+            held_up: string;
             /** Id */
             id: string;
             marking: components["schemas"]["HeadOut.MarkingOut"] | null;
@@ -12657,6 +12662,11 @@ export interface components {
              */
             done_by: string;
             heat: components["schemas"]["JobOut.TaskHeatOut"] | null;
+            /**
+             * Held Up
+             * @description What comes before it, or must pass: ticked now it asks for a reason.
+             */
+            held_up: string;
             /** Id */
             id: string;
             marking: components["schemas"]["JobOut.MarkingOut"] | null;
@@ -15120,6 +15130,11 @@ export interface components {
              */
             done_by: string;
             heat: components["schemas"]["StationOut.TaskHeatOut"] | null;
+            /**
+             * Held Up
+             * @description What comes before it, or must pass: ticked now it asks for a reason.
+             */
+            held_up: string;
             /** Id */
             id: string;
             marking: components["schemas"]["StationOut.MarkingOut"] | null;
@@ -15939,6 +15954,11 @@ export interface components {
              */
             done_by: string;
             heat: components["schemas"]["WorkOut.TaskHeatOut"] | null;
+            /**
+             * Held Up
+             * @description What comes before it, or must pass: ticked now it asks for a reason.
+             */
+            held_up: string;
             /** Id */
             id: string;
             marking: components["schemas"]["WorkOut.MarkingOut"] | null;

@@ -1,0 +1,82 @@
+"""May a step be ticked off now, or is a reason asked for? What is open before it, dries, is missing, or the weather."""
+
+from dataclasses import dataclass
+from datetime import datetime
+
+from dunestead.core.plan.plan import Plan
+from dunestead.core.units import several
+from dunestead.core.words.weather import refusal_of
+from dunestead.core.work.kinds import Trait
+from dunestead.core.work.progress import Progress
+from dunestead.core.work.saying import title_of
+from dunestead.core.work.tasks import Task
+
+__all__ = ["Doubt", "doubt_about", "not_yet"]
+
+_MOST_NAMED = 8
+
+
+@dataclass(frozen=True, slots=True)
+class Doubt:
+    """Why a step should not be ticked off as it stands, and what to do."""
+
+    what: str
+    fix: str
+
+
+def doubt_about(plan: Plan, progress: Progress, task: Task, at: datetime, unit: str) -> Doubt | None:
+    """Return why a step is ticked off with a reason only, None where nothing stands against it."""
+    return _uncounted(progress, task) or not_yet(plan, progress, task, at, unit) or _left_in(progress, task)
+
+
+def not_yet(plan: Plan, progress: Progress, task: Task, at: datetime, unit: str) -> Doubt | None:
+    """Return what must come before a step, or pass: other steps, drying, the weather; None where its turn has come."""
+    by_id = progress.graph.by_id
+    before = [by_id[wait.task] for wait in progress.waits_for(task) if wait.task in by_id]
+    if before:
+        more = f" and {several(len(before) - 1, 'more step')}" if len(before) > 1 else ""
+        copy = f", copy {before[0].copy}" if before[0].copy not in (None, task.copy) else ""
+        return Doubt(
+            f"First: {title_of(before[0], unit)}{copy}{more}.", "Do that first, or write why you go on without it."
+        )
+    opens = progress.opens(task)
+    if opens and at < opens:
+        minutes = max((opens - at).total_seconds() / 60, 1)
+        return Doubt(f"It should wait another {minutes:.0f} min.", "Wait, or say why it is done before its time.")
+    if task.occupies == "outdoors" and (why := refusal_of(plan.spraying, unit)):
+        return Doubt(why, "Wait for better weather, put in what it is now, or say why you sprayed.")
+    return None
+
+
+def _uncounted(progress: Progress, task: Task) -> Doubt | None:
+    """Return what a roll-call or a count has not come out with."""
+    if missing := progress.missing(task):
+        called = progress.calls(task)
+        numbers = [number for number in task.call.numbers if number not in called] if task.call else []
+        named = ", ".join(map(str, numbers[:_MOST_NAMED])) + (" ..." if len(numbers) > _MOST_NAMED else "")
+        return Doubt(
+            f"The count is not out: {missing} missing ({named}).",
+            "Find them and tick each as it turns up, or say why you go on without them.",
+        )
+    for count, value, wanted in progress.off_counts(task):
+        if value is None:
+            should = "" if wanted is None else f": {wanted} should be there"
+            return Doubt(f"The {count.name} are not counted yet{should}.", "Count, and write the number down.")
+        return Doubt(
+            f"You counted {value} {count.name}; there should be {wanted}.",
+            "Look again and count anew, or say why you go on all the same.",
+        )
+    return None
+
+
+def _left_in(progress: Progress, task: Task) -> Doubt | None:
+    """Return what a job is closed with although a keeper is left in a print."""
+    if not task.has(Trait.CLOSES_THE_JOB):
+        return None
+    left = sum(progress.missing(one) for one in progress.graph.with_trait(Trait.LIFTS_KEEPERS))
+    if not left:
+        return None
+    return Doubt(
+        f"{several(left, 'keeper')} did not answer at the peel: they may still be in the print.",
+        "Look for them on the map at Peel and tick them, or say why you close the job without them.",
+    )
