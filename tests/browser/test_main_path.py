@@ -7,7 +7,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.steps import begin_file, card_menu
+from tests.browser.steps import begin_file, card_menu, lead_to
 from tests.shapes import ring, svg
 
 pytestmark = pytest.mark.browser
@@ -148,6 +148,7 @@ def test_entries_out_of_reason_come_back_with_a_sentence(page: Page, word_file: 
 def test_the_roll_call_must_come_out_before_it_is_ticked(page: Page, word_file: Path) -> None:
     begin(page, word_file)
     page.get_by_role("button", name="Keep", exact=True).first.click()
+    lead_to(page, "weed-count")
     go(page, "5", "Weed")
     tick = page.get_by_role("checkbox", name=re.compile("Count: .*3 keepers"))
 
@@ -281,7 +282,11 @@ def test_the_weeding_is_rehearsed_by_keys_and_a_wrong_pull_is_explained(page: Pa
     expect(page.get_by_text(re.compile("Rehearsed .*1 wrong pull"))).to_be_visible()
     # The job has gone on by that: what is ticked next is ticked on it as it is now.
     tick = page.get_by_role("checkbox", name=re.compile("^Weed 3 windows"))
+    # Before the press it says what comes first; ticked all the same, it asks why.
+    expect(page.get_by_text(re.compile("First: Cut sheet")).first).to_be_visible()
     tick.click()
+    page.get_by_label("Why do it anyway?").fill("Cut elsewhere")
+    page.get_by_role("button", name="Done, with this reason").click()
     expect(tick).to_be_checked()
 
 

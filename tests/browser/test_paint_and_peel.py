@@ -6,6 +6,8 @@ from datetime import date, datetime, timedelta
 import pytest
 from playwright.sync_api import APIResponse, Page, expect
 
+from tests.browser.steps import lead_to
+
 pytestmark = pytest.mark.browser
 TEXT = "BOB"
 
@@ -54,6 +56,7 @@ def test_the_look_that_is_wanted_sets_the_coats_and_a_base_makes_a_section(page:
 def test_it_is_no_weather_for_spraying_until_the_wind_drops(page: Page) -> None:
     number = begin(page, coatings=[{"role": "colour", "paint": "rubber-spray", "coats": 1}])
     look_at(page, number, "paint")
+    lead_to(page, "paint-coat")
     page.get_by_text("Weather and room: Good for spraying").click()
     wind = page.get_by_label("Wind, m/s")
     wind.fill("6")
@@ -61,7 +64,7 @@ def test_it_is_no_weather_for_spraying_until_the_wind_drops(page: Page) -> None:
 
     verdict = page.get_by_role("status").filter(has_text="spraying")
     expect(verdict).to_contain_text("No spraying now.")
-    coat = page.get_by_role("listitem").filter(has_text="Coat 1 of 1")
+    coat = page.get_by_role("listitem").filter(has=page.get_by_role("checkbox", name=re.compile("^Coat 1 of 1")))
     coat.get_by_role("checkbox").click()
     expect(coat.get_by_text("The weather is wrong for spraying: wind 6 m/s")).to_be_visible()
     wind.fill("1")

@@ -20,6 +20,7 @@ from dunestead.core.looking.look import Look
 from dunestead.core.looking.rail import SizeRail
 from dunestead.core.looking.remedies import key_of
 from dunestead.core.looking.seen import colours_seen
+from dunestead.core.mask.findings import STROKE_THIN
 from dunestead.core.stations.artwork import verdict as artwork
 from dunestead.formats.svg.writer import rings_data
 
@@ -98,6 +99,7 @@ def findings_out(look: Look, unit: str) -> list[wire.FindingOut]:
         wire.FindingOut(
             key=f"notice/{k}",
             code=notice.code,
+            station="artwork",
             severity="warn",
             at=None,
             measured=None,
@@ -112,12 +114,12 @@ def findings_out(look: Look, unit: str) -> list[wire.FindingOut]:
 
 
 def _finding(look: Look, finding: Finding, unit: str) -> wire.FindingOut:
-    placeless = finding.code in ("mask-alike", "base-missing")
     return wire.FindingOut(
         key=key_of(finding),
         code=finding.code,
+        station=finding.kind.station,
         severity=finding.severity,
-        at=None if placeless else _on_blank(look, finding),
+        at=_on_blank(look, finding) if finding.kind.has_place else None,
         measured=finding.measured,
         limit=finding.limit,
         message=finding.message(unit),
@@ -238,7 +240,7 @@ def _parts(look: Look, placed: PlacedElement) -> list[wire.PartOut]:
         return []
     parts = parts_of(drawing)
     anchors = placed.to_blank.apply(np.array([part.anchor for part in parts]))
-    thin = [_on_blank(look, finding) for finding in look.findings if finding.code == "stroke-thin"]
+    thin = [_on_blank(look, finding) for finding in look.findings if finding.kind is STROKE_THIN]
     too_fine = set(parts_under(placed, drawing, thin)) if thin and placed.copies == 1 else set()
     edits = {edit.part: edit for edit in element.edits}
     found = []

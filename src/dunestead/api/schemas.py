@@ -1,14 +1,16 @@
 """What goes over the wire. Lengths in mm, areas in mm², moments in ISO 8601 with their zone."""
 
 from datetime import date, datetime
-from typing import Literal
+from typing import Literal, get_args
 
 from pydantic import BaseModel, ConfigDict, Field
 
 from dunestead.api.paint_schemas import MixPartIn
 from dunestead.api.sheet_schemas import CutSettingsIn, SheetsOut
-from dunestead.api.wire import COLOUR, Box, Point, Wire, limits_like
+from dunestead.api.wire import COLOUR, Box, Point, Wire, limits_like, one_of
+from dunestead.core.artwork.drawing import NoticeCode
 from dunestead.core.artwork.elements import Drawn, Frame, Repeat
+from dunestead.core.artwork.finding import Severity, registered_findings
 from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.blanks.blank import Blank, Garment
@@ -25,7 +27,7 @@ from dunestead.core.sheets.price import Aim
 from dunestead.core.stations.graph import Phase
 from dunestead.core.stations.onward import Deed
 from dunestead.core.tacking.centring import Datum
-from dunestead.core.work.kinds import Layer, Trait
+from dunestead.core.work.kinds import Layer, Trait, registered
 from dunestead.core.work.marks import MarkKind
 from dunestead.core.work.resources import ResourceName
 from dunestead.store import StoredBlank
@@ -463,7 +465,7 @@ class TaskOut(BaseModel):
     """One thing to do on the copy that is shown, and on how many copies it is done."""
 
     id: str
-    code: str
+    code: str = Field(json_schema_extra=one_of(registered()))
     traits: list[Trait] = Field(description="What is so of all steps of its kind.")
     shows: list[Layer] = Field(description="Layers of its picture.")
     station: str
@@ -733,8 +735,9 @@ class FindingOut(BaseModel):
     """Something to know before cutting; `key` names it as long as the design stays as it is."""
 
     key: str
-    code: str
-    severity: Literal["stop", "warn", "note"]
+    code: str = Field(json_schema_extra=one_of({*registered_findings(), *get_args(NoticeCode)}))
+    station: str = Field(description="Where it is decided what to do about it.")
+    severity: Severity
     at: Point | None
     measured: float | None
     limit: float | None

@@ -10,6 +10,7 @@ from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.curves import shifted
 from dunestead.core.job.ground import ground_colour
 from dunestead.core.looking.remedies import Tools
+from dunestead.core.painting.colours import MASK_ALIKE
 from dunestead.core.plan.offers import in_use, offers_for
 from dunestead.core.plan.plan import Plan
 from dunestead.core.records import CutSettings, TestCut, Try
@@ -178,7 +179,7 @@ def _school(plan: Plan, catalogue: Catalogue) -> wire.SchoolOut | None:
 
 
 def _contrast(plan: Plan) -> str | None:
-    alike = next((f for f in plan.look.findings if f.code == "mask-alike"), None)
+    alike = next((f for f in plan.look.findings if f.kind is MASK_ALIKE), None)
     if alike is None:
         return None
     colours = f"{colour_name(plan.choices.material.colour)} on {colour_name(ground_colour(plan.job))}"

@@ -1,12 +1,14 @@
 """What all shapes on the wire share."""
 
+from collections.abc import Iterable
 from typing import Any
 
 from pydantic import BaseModel, ConfigDict
+from pydantic.config import JsonDict, JsonValue
 
 from dunestead.core.limits import Limit, limits_of
 
-__all__ = ["COLOUR", "Box", "Point", "Wire", "limits_like"]
+__all__ = ["COLOUR", "Box", "Point", "Wire", "limits_like", "one_of"]
 
 Point = tuple[float, float]
 Box = tuple[float, float, float, float]
@@ -18,6 +20,13 @@ class Wire(BaseModel):
     """Base of all that comes in: what is not known is refused, numbers are finite."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+
+def one_of(codes: Iterable[str]) -> JsonDict:
+    """Return how a text is described that is one of what the core has registered."""
+    known: list[JsonValue] = []
+    known.extend(sorted(codes))
+    return {"enum": known}
 
 
 def limits_like(*entries: type) -> ConfigDict:

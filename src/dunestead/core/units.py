@@ -225,9 +225,12 @@ def show_time(minutes: float) -> str:
 
     Examples
     --------
-    >>> show_time(45), show_time(1440), show_time(40320)
-    ('45 min', '24 h', '28 days')
+    >>> show_time(45), show_time(90), show_time(150), show_time(1440), show_time(40320)
+    ('45 min', '90 min', '2 h 30 min', '24 h', '28 days')
     """
-    if minutes < 90:
+    if minutes < 120:
         return f"{minutes:.0f} min"
-    return f"{minutes / 60:.0f} h" if minutes < 72 * 60 else f"{minutes / 1440:.0f} days"
+    if minutes < 72 * 60:
+        hours, rest = divmod(round(minutes), 60)
+        return f"{hours} h {rest} min" if rest else f"{hours} h"
+    return f"{minutes / 1440:.3g} days"

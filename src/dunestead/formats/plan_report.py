@@ -24,21 +24,6 @@ from dunestead.core.work.tasks import Call, Task, TaskGraph
 
 __all__ = ["has_red", "plan_report"]
 
-_ARTWORK = (
-    *("stroke-thin", "web-thin", "contact", "letter-low"),
-    *(
-        "off-blank",
-        "off-margin",
-        "clear-painted",
-        "clear-near",
-        "clear-field",
-        "copies-fewer",
-        "colour-gap",
-        "colours-alike",
-    ),
-)
-_BLANK = ("base-missing",)
-
 
 def plan_report(plan: Plan, graph: TaskGraph, catalogue: Catalogue, now: datetime) -> dict[str, Any]:
     """Return everything a plan says.
@@ -94,16 +79,14 @@ def has_red(report: dict[str, Any]) -> bool:
 def _findings(plan: Plan, catalogue: Catalogue) -> list[dict[str, Any]]:
     weak = [found.finding for found in weak_findings(plan.look, catalogue) if found.listed]
     kept = {keeper.number for keeper in plan.keepers}
-    told = [finding for finding in plan.look.findings if finding.code != "part-small" or finding.piece in kept]
+    told = [finding for finding in plan.look.findings if not finding.kind.of_kept or finding.piece in kept]
     return [_finding(finding, plan.origin) for finding in (*told, *weak)]
 
 
 def _finding(finding: Finding, origin: tuple[float, float]) -> dict[str, Any]:
-    code = finding.code
-    station = "blank" if code in _BLANK else "artwork" if code in _ARTWORK else "mask"
     return {
-        "station": station,
-        "code": code,
+        "station": finding.kind.station,
+        "code": finding.code,
         "severity": finding.severity,
         "at_mm": [finding.at[0] + origin[0], finding.at[1] + origin[1]],
         "measured": finding.measured,

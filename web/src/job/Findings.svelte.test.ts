@@ -13,6 +13,7 @@ vi.mock('../lib/api/client', async (original) => ({
 const finding = (key: string, message: string): Finding => ({
   key,
   code: 'web-thin',
+  station: 'artwork',
   severity: 'warn',
   at: [1, 1],
   measured: 3,

@@ -75,12 +75,13 @@
           {/if}
           {#if task.state === 'waiting' && task.opens}
             <strong class="text-(--ink)">Not before {showMoment(task.opens)}</strong>
+          {:else if isFolded(task)}
+            <span>{task.held_up}</span>
           {:else if task.minutes}
             <span
               >About {showMinutes(task.minutes)}{task.needs.length ? `; ${task.needs.join(', ')}` : ''}</span
             >
           {/if}
-          {#if task.state === 'open'}<span class="ml-2">{task.held_up}</span>{/if}
           {#if task.copies > 1}<span class="ml-2">{task.copies_done} of {task.copies} {task.counted}</span
             >{/if}
         </p>

@@ -9,14 +9,35 @@ from dunestead.core.geometry.curves import Box, Path, paths_bounds
 from dunestead.core.geometry.rings import FillRule
 from dunestead.core.geometry.strokes import Pen
 
-__all__ = ["Clip", "Drawing", "Notice", "Page", "Shape", "shape_bounds"]
+__all__ = ["Clip", "Drawing", "Notice", "NoticeCode", "Page", "Shape", "shape_bounds"]
+
+
+NoticeCode = Literal[
+    "broken-path",
+    "dashes",
+    "effect",
+    "faint-mask",
+    "fixed-stroke",
+    "foreign",
+    "hpgl-scaled",
+    "hpgl-skipped",
+    "live-text",
+    "no-glyph",
+    "off-page",
+    "open-lines",
+    "pattern",
+    "plainer",
+    "raster",
+    "style",
+    "text",
+]
 
 
 @dataclass(frozen=True, slots=True)
 class Notice:
     """Something in the file that is not painted, in words for the maker."""
 
-    code: str
+    code: NoticeCode
     message: str
 
 

@@ -1,14 +1,66 @@
 """One thing to know before cutting: measured, held against a limit, in its place."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Literal
 
 from dunestead.core.units import several, show_apart, show_length
 
-__all__ = ["Finding", "Severity"]
+__all__ = ["Finding", "FindingKind", "Sentence", "Severity", "least_for", "over_run", "registered_findings"]
 
 Severity = Literal["stop", "warn", "note"]
+# From a finding, what was measured and the limit as they are shown, and the maker's unit.
+Sentence = Callable[["Finding", str, str, str], str]
+_REGISTERED: dict[str, "FindingKind"] = {}
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class FindingKind:
+    """What can be found: it stands once, at the rule that finds it.
+
+    Attributes
+    ----------
+    code
+        What it is known by.
+    station
+        Where it is decided what to do about it.
+    sentence
+        What is said of it.
+    is_fine
+        Whether it says that something is too fine for its surface, which a larger design would mend.
+    is_weak
+        Whether it is a weak place of a mask: of many only the worst are listed.
+    has_place
+        Whether it lies somewhere on the blank.
+    of_kept
+        Whether it matters only where the piece it is about is kept.
+    """
+
+    code: str
+    station: str
+    sentence: Sentence
+    is_fine: bool = False
+    is_weak: bool = False
+    has_place: bool = True
+    of_kept: bool = False
+
+    def __post_init__(self) -> None:
+        if self.code in _REGISTERED:
+            raise ValueError(f"There are two kinds of finding {self.code!r}.")
+        _REGISTERED[self.code] = self
+
+    def __reduce__(self) -> tuple[Callable[[str], "FindingKind"], tuple[str]]:
+        """Travel by its code: a kind is the same in every process."""
+        return _registered, (self.code,)
+
+
+def _registered(code: str) -> FindingKind:
+    return _REGISTERED[code]
+
+
+def registered_findings() -> Mapping[str, FindingKind]:
+    """Return every kind by its code."""
+    return _REGISTERED
 
 
 @dataclass(frozen=True, slots=True)
@@ -17,8 +69,8 @@ class Finding:
 
     Attributes
     ----------
-    code
-        One of those `message` knows.
+    kind
+        What is found.
     severity
         ``stop`` below the range the surface is known to forgive, ``warn`` below the usual limit.
     at
@@ -39,7 +91,7 @@ class Finding:
         How many more places are like it and not listed.
     """
 
-    code: str
+    kind: FindingKind
     severity: Severity
     at: tuple[float, float]
     measured: float
@@ -51,90 +103,22 @@ class Finding:
     what: str = ""
     more: int = 0
 
+    @property
+    def code(self) -> str:
+        """What its kind is known by."""
+        return self.kind.code
+
     def message(self, unit: str = "mm") -> str:
         """Say it in a sentence, lengths in the maker's unit."""
         more = f" This is the worst place; {several(self.more, 'more place')} like it." if self.more else ""
-        return _SENTENCES[self.code](self, *show_apart(self.measured, self.limit, unit), unit) + more
+        return self.kind.sentence(self, *show_apart(self.measured, self.limit, unit), unit) + more
 
 
-Sentence = Callable[[Finding, str, str, str], str]
-
-
-def _over(finding: Finding, unit: str) -> str:
+def over_run(finding: Finding, unit: str) -> str:
+    """Return over how long a stretch something is too thin; nothing for a spot."""
     return f" over {show_length(finding.run, unit)}" if finding.run > finding.measured else ""
 
 
-def _least(finding: Finding) -> str:
+def least_for(finding: Finding) -> str:
     """Return what the limit is the least for: a surface or a material, which a sentence names without a capital."""
     return f"the minimum for {finding.subject[:1].lower()}{finding.subject[1:]} is"
-
-
-def _thin(what: str) -> Sentence:
-    def sentence(finding: Finding, measured: str, limit: str, unit: str) -> str:
-        return f"{what} is {measured}{_over(finding, unit)} wide; {_least(finding)} {limit}."
-
-    return sentence
-
-
-_SENTENCES: dict[str, Sentence] = {
-    "stroke-thin": _thin("The painted stroke"),
-    "web-thin": _thin("The mask between two windows"),
-    "contact": lambda *_: (
-        "Two shapes touch here without overlapping: they will tear apart or run together. "
-        "Let them overlap, or set them apart."
-    ),
-    "neck": lambda f, measured, limit, unit: (
-        f"A neck of the mask is {measured} wide{_over(f, unit)}; {_least(f)} {limit}, or it tears."
-    ),
-    "tongue": lambda f, measured, limit, unit: (
-        f"A tongue of the mask is {measured} wide{_over(f, unit)}; {_least(f)} {limit}. "
-        "Dab from its root to its tip, or it lifts."
-    ),
-    "part-small": lambda f, measured, limit, _: (
-        f"Loose piece {f.piece} is {measured} at its narrowest; {_least(f)} {limit}. Bridge it or leave it out."
-    ),
-    "must-bridge": lambda f, *_: (
-        f"{several(int(f.measured), 'piece')} still loose. A mask that is used again needs all of them bridged."
-    ),
-    "many-pieces": lambda f, *_: (
-        f"{int(f.measured)} loose pieces to place by hand; more than {int(f.limit)} take a lot of patience. "
-        "Think about bridging some."
-    ),
-    "letter-low": lambda f, measured, limit, _: (
-        f"The letter “{f.what}” is {measured} high; {_least(f)} {limit} to be readable."
-    ),
-    "off-blank": lambda f, measured, *_: f"{f.what} runs {measured} off the blank and is trimmed at its edge.",
-    "clear-painted": lambda f, measured, *_: (
-        f"{f.what} reaches {measured} over {f.subject}, where nothing can be painted. Move it, or make it smaller."
-    ),
-    "clear-near": lambda f, measured, limit, _: (
-        f"{f.what} comes within {measured} of {f.subject}; leave at least {limit} of mask between them."
-    ),
-    "clear-field": lambda f, *_: (
-        f"Around a reverse mask all of the blank is painted, {f.subject} too. Cover it before you paint."
-    ),
-    "copies-fewer": lambda f, *_: (
-        f"{f.what} was asked for {int(f.limit)} times; {int(f.measured)} of them lie on the blank, "
-        "there is no room for the others."
-    ),
-    "off-margin": lambda f, measured, limit, _: (
-        f"{f.what} comes within {measured} of the edge; a margin of {limit} looks right."
-    ),
-    "colour-gap": lambda f, measured, limit, _: (
-        f"Only {measured} between {f.what}; painting {f.subject} through one mask needs {limit}."
-    ),
-    "colours-alike": lambda f, *_: (
-        f"{f.what} look almost the same: they differ by {f.measured:.0f}, and {f.limit:.0f} is easy to see."
-    ),
-    "paint-like-mask": lambda f, *_: (
-        f"{f.what} look almost the same, so you cannot see where the paint is while you paint and peel. "
-        f"They differ by {f.measured:.0f}, and {f.limit:.0f} is easy to see. Use another mask, or look from the side."
-    ),
-    "base-missing": lambda f, *_: (
-        f"With {f.subject} the base coat is the colour of the design, and this blank has none. Add one first."
-    ),
-    "mask-alike": lambda f, *_: (
-        f"{f.what} look almost the same, which makes weeding and placing hard to see: "
-        f"they differ by {f.measured:.0f}, and {f.limit:.0f} is easy to see."
-    ),
-}

@@ -10,15 +10,69 @@ from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.artwork.compose import Composition, PlacedElement, is_fixed
 from dunestead.core.artwork.elements import Element, Frame, Words
-from dunestead.core.artwork.finding import Finding
+from dunestead.core.artwork.finding import Finding, FindingKind, Severity, least_for
 from dunestead.core.blanks.blank import within_margin
 from dunestead.core.blanks.clear import ClearArea, clear_name, region_of
 from dunestead.core.figures import Figure
 
-__all__ = ["field_findings", "layout_findings", "least_letter", "name_of"]
+__all__ = [
+    "CLEAR_FIELD",
+    "CLEAR_NEAR",
+    "CLEAR_PAINTED",
+    "LETTER_LOW",
+    "OFF_BLANK",
+    "OFF_MARGIN",
+    "field_findings",
+    "layout_findings",
+    "least_letter",
+    "name_of",
+]
 
 _SAME = 0.05
 _LONGEST_NAME = 18
+OFF_BLANK = FindingKind(
+    "off-blank",
+    "artwork",
+    lambda f, measured, *_: f"{f.what} runs {measured} off the blank and is trimmed at its edge.",
+)
+OFF_MARGIN = FindingKind(
+    "off-margin",
+    "artwork",
+    lambda f, measured, limit, _: f"{f.what} comes within {measured} of the edge; a margin of {limit} looks right.",
+)
+CLEAR_PAINTED = FindingKind(
+    "clear-painted",
+    "artwork",
+    lambda f, measured, *_: (
+        f"{f.what} reaches {measured} over {f.subject}, where nothing can be painted. Move it, or make it smaller."
+    ),
+)
+CLEAR_NEAR = FindingKind(
+    "clear-near",
+    "artwork",
+    lambda f, measured, limit, _: (
+        f"{f.what} comes within {measured} of {f.subject}; leave at least {limit} of mask between them."
+    ),
+)
+CLEAR_FIELD = FindingKind(
+    "clear-field",
+    "artwork",
+    lambda f, *_: f"Around a reverse mask all of the blank is painted, {f.subject} too. Cover it before you paint.",
+)
+COPIES_FEWER = FindingKind(
+    "copies-fewer",
+    "artwork",
+    lambda f, *_: (
+        f"{f.what} was asked for {int(f.limit)} times; {int(f.measured)} of them lie on the blank, "
+        "there is no room for the others."
+    ),
+)
+LETTER_LOW = FindingKind(
+    "letter-low",
+    "artwork",
+    lambda f, measured, limit, _: f"The letter “{f.what}” is {measured} high; {least_for(f)} {limit} to be readable.",
+    is_fine=True,
+)
 
 
 def name_of(element: Element) -> str:
@@ -70,13 +124,13 @@ def _clear(composition: Composition, areas: Sequence[ClearArea], web: float) -> 
             shared = shapely.intersection(painted, region)
             if shared.area > 0:
                 x0, y0, x1, y1 = shared.bounds
-                at, code, measured = shared.representative_point().coords[0], "clear-painted", min(x1 - x0, y1 - y0)
+                at, kind, measured = shared.representative_point().coords[0], CLEAR_PAINTED, min(x1 - x0, y1 - y0)
             elif (measured := float(shapely.distance(painted, region))) < web - _SAME:
-                at, code = shapely.get_coordinates(shapely.shortest_line(painted, region))[0], "clear-near"
+                at, kind = shapely.get_coordinates(shapely.shortest_line(painted, region))[0], CLEAR_NEAR
             else:
                 continue
-            severity = "stop" if code == "clear-painted" else "warn"
-            found = _finding(code, severity, composition, (at[0], at[1]), measured, web, placed)
+            severity: Severity = "stop" if kind is CLEAR_PAINTED else "warn"
+            found = _finding(kind, severity, composition, (at[0], at[1]), measured, web, placed)
             yield replace(found, subject=clear_name(area))
 
 
@@ -84,7 +138,7 @@ def field_findings(composition: Composition, areas: Sequence[ClearArea]) -> list
     """Return what of the blank is kept clear and yet painted around a reverse mask, unless it is covered."""
     ox, oy = composition.origin
     return [
-        Finding("clear-field", "warn", (area.x - ox, area.y - oy), 0.0, 0.0, clear_name(area))
+        Finding(CLEAR_FIELD, "warn", (area.x - ox, area.y - oy), 0.0, 0.0, clear_name(area))
         for area in areas
         if area.timing != "after"
     ]
@@ -95,10 +149,7 @@ def _copies(composition: Composition) -> Iterator[Finding]:
     for placed in composition.placed:
         if placed.laid < placed.asked:
             x, y = np.array(placed.corners).mean(axis=0)
-            yield replace(
-                _finding("copies-fewer", "warn", composition, (x, y), float(placed.laid), float(placed.asked), placed),
-                severity="note",
-            )
+            yield _finding(COPIES_FEWER, "note", composition, (x, y), float(placed.laid), float(placed.asked), placed)
 
 
 def _edges(composition: Composition, margin: float) -> Iterator[Finding]:
@@ -115,10 +166,10 @@ def _edges(composition: Composition, margin: float) -> Iterator[Finding]:
             continue
         off, at = _farthest_off(region, outline)
         if off > _SAME:
-            yield _finding("off-blank", "stop", composition, at, off, 0.0, placed)
+            yield _finding(OFF_BLANK, "stop", composition, at, off, 0.0, placed)
         elif (near := float(shapely.distance(region, outline.exterior))) < margin - _SAME:
             nearest = shapely.get_coordinates(shapely.shortest_line(region, outline.exterior))[0]
-            yield _finding("off-margin", "warn", composition, (nearest[0], nearest[1]), near, margin, placed)
+            yield _finding(OFF_MARGIN, "warn", composition, (nearest[0], nearest[1]), near, margin, placed)
 
 
 def _farthest_off(region: BaseGeometry, outline: shapely.Polygon) -> tuple[float, tuple[float, float]]:
@@ -133,8 +184,8 @@ def _farthest_off(region: BaseGeometry, outline: shapely.Polygon) -> tuple[float
 
 
 def _finding(
-    code: str,
-    severity: str,
+    kind: FindingKind,
+    severity: Severity,
     composition: Composition,
     at: tuple[float, float],
     measured: float,
@@ -143,8 +194,8 @@ def _finding(
 ) -> Finding:
     ox, oy = composition.origin
     return Finding(
-        code,
-        "stop" if severity == "stop" else "warn",
+        kind,
+        severity,
         (float(at[0]) - ox, float(at[1]) - oy),
         measured,
         limit,
@@ -176,7 +227,7 @@ def _letters(composition: Composition, limit: Figure, surface: str) -> Iterator[
         ox, oy = composition.origin
         x, y = place_of_letter(placed, placed.letters.index(lowest))
         yield Finding(
-            "letter-low",
+            LETTER_LOW,
             "stop" if lowest.height < limit.low else "warn",
             (x - ox, y - oy),
             lowest.height,

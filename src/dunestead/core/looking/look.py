@@ -20,14 +20,14 @@ from dunestead.core.job.choices import Choices, choices_of
 from dunestead.core.job.ground import base_of, blank_outline, ground_colour, margin_of
 from dunestead.core.job.job import Job, altered
 from dunestead.core.looking.masks import LaidMask, lay_masks
-from dunestead.core.mask.findings import Fitness, merged
+from dunestead.core.mask.findings import CONTACT, STROKE_THIN, WEB_THIN, Fitness, merged
 from dunestead.core.mask.loose import LoosePiece
 from dunestead.core.painting.colours import base_findings, colour_findings, gap_wanted
 from dunestead.core.progress import tell
 
 __all__ = ["Look", "look_at"]
 
-_THIN = ("stroke-thin", "web-thin")
+_THIN = (STROKE_THIN, WEB_THIN)
 _TOUCHING = 0.05
 
 
@@ -146,8 +146,8 @@ def _by_number(pieces: Iterable[LoosePiece]) -> tuple[LoosePiece, ...]:
 def _not_meant(job: Job, findings: Iterable[Finding]) -> list[Finding]:
     """Leave out shapes that touch in no more places than the maker has said they may."""
     found = list(findings)
-    touching = sum(1 + finding.more for finding in found if finding.code == "contact")
-    return [one for one in found if one.code != "contact" or touching > job.design.contacts_meant]
+    touching = sum(1 + finding.more for finding in found if finding.kind is CONTACT)
+    return [one for one in found if one.kind is not CONTACT or touching > job.design.contacts_meant]
 
 
 def _not_at_the_trim(composition: Composition, findings: Sequence[Finding]) -> list[Finding]:
@@ -158,7 +158,7 @@ def _not_at_the_trim(composition: Composition, findings: Sequence[Finding]) -> l
     return [
         finding
         for finding in findings
-        if finding.code not in _THIN
+        if finding.kind not in _THIN
         or not composition.overhang.dwithin(
             shapely.Point(finding.at[0] + ox, finding.at[1] + oy), finding.measured / 2 + _TOUCHING
         )

@@ -2,15 +2,15 @@
 
 import math
 from collections import Counter
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, replace
 
 import shapely
 
 from dunestead.core.artwork.compose import PlacedElement, drawing_of, parts_under
 from dunestead.core.artwork.elements import Drawn, Element, Frame, MendKind, PartEdit, Traced, Words
-from dunestead.core.artwork.finding import Finding
-from dunestead.core.artwork.layout import name_of
+from dunestead.core.artwork.finding import Finding, FindingKind, registered_findings
+from dunestead.core.artwork.layout import CLEAR_NEAR, CLEAR_PAINTED, LETTER_LOW, OFF_BLANK, OFF_MARGIN, name_of
 from dunestead.core.artwork.parts import parts_of
 from dunestead.core.artwork.room import room_beside, room_on
 from dunestead.core.artwork.sources import Sources
@@ -26,7 +26,10 @@ from dunestead.core.looking.rail import WIDEST
 from dunestead.core.looking.ties import add_tie
 from dunestead.core.looking.weakness import mended, mended_at, mended_spots, weak_findings
 from dunestead.core.mask.fates import Fate
+from dunestead.core.mask.findings import CONTACT, MANY_PIECES, MUST_BRIDGE, PART_SMALL, STROKE_THIN, WEB_THIN
+from dunestead.core.mask.weak import NECK, TONGUE
 from dunestead.core.painting.coatings import Coating, Where
+from dunestead.core.painting.colours import BASE_MISSING, COLOUR_GAP, COLOURS_ALIKE, MASK_ALIKE, PAINT_LIKE_MASK
 from dunestead.core.units import several, show_length
 
 __all__ = ["Remedy", "Tools", "finding_of", "key_of", "remedies_for", "remedy_of"]
@@ -40,7 +43,6 @@ _FACES_OFFERED = 2
 _MOST_FREED = 400
 # No remedy makes a design narrower than this, mm.
 _LEAST_WIDTH = 10.0
-_WEAK = ("neck", "tongue")
 _DARK, _LIGHT = "#22313a", "#f3efe4"
 
 
@@ -87,7 +89,7 @@ def key_of(finding: Finding) -> str:
 
     Examples
     --------
-    >>> key_of(Finding("off-blank", "stop", (1.25, 3.0), 5.0, 0.0, "the blank", element=2))
+    >>> key_of(Finding(OFF_BLANK, "stop", (1.25, 3.0), 5.0, 0.0, "the blank", element=2))
     'off-blank/2/1.2/3.0'
     """
     return f"{finding.code}/{finding.element or finding.piece or 0}/{finding.at[0]:.1f}/{finding.at[1]:.1f}"
@@ -95,7 +97,8 @@ def key_of(finding: Finding) -> str:
 
 def finding_of(look: Look, key: str, catalogue: Catalogue) -> Finding:
     """Return a finding or a weak place by its key; raises `NoSuchThing` when the design has changed since."""
-    known = weak_findings(look, catalogue) if key.partition("/")[0] in _WEAK else ()
+    kind = registered_findings().get(key.partition("/")[0])
+    known = weak_findings(look, catalogue) if kind and kind.is_weak else ()
     for finding in (*look.findings, *(weak.finding for weak in known)):
         if key_of(finding) == key:
             return finding
@@ -133,11 +136,11 @@ def _tried(candidate: _Candidate, look: Look, finding: Finding, tools: Tools) ->
     except DunesteadError:
         # What cannot be reckoned with is no remedy.
         return None
-    before, now = (_count(seen, finding.code, tools.catalogue) for seen in (look, after))
+    before, now = (_count(seen, finding.kind, tools.catalogue) for seen in (look, after))
     if now >= before or _harms(look, after):
         return None
     left = sum(f.severity != "note" for f in after.findings)
-    left += now if finding.code in _WEAK else 0
+    left += now if finding.kind.is_weak else 0
     return Remedy(
         candidate.code,
         candidate.label,
@@ -146,12 +149,11 @@ def _tried(candidate: _Candidate, look: Look, finding: Finding, tools: Tools) ->
     )
 
 
-def _count(look: Look, code: str, catalogue: Catalogue) -> int:
-    if code in _WEAK:
-        return sum(
-            weak.finding.code == code and weak.finding.severity != "note" for weak in weak_findings(look, catalogue)
-        )
-    return sum(1 + f.more for f in look.findings if f.code == code)
+def _count(look: Look, kind: FindingKind, catalogue: Catalogue) -> int:
+    if kind.is_weak:
+        weak = (one.finding for one in weak_findings(look, catalogue))
+        return sum(one.kind is kind and one.severity != "note" for one in weak)
+    return sum(1 + f.more for f in look.findings if f.kind is kind)
 
 
 def _harms(before: Look, after: Look) -> bool:
@@ -165,47 +167,6 @@ def _harms(before: Look, after: Look) -> bool:
 
 
 # --- candidates -------------------------------------------------------------------------------
-def _candidates(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]:
-    code = finding.code
-    if code in ("stroke-thin", "web-thin", "letter-low", "part-small"):
-        yield from _grow(look, finding, tools)
-    if code in ("stroke-thin", "web-thin"):
-        yield from _spots_mended(look, finding, tools)
-        yield from _thicker(look, finding, tools)
-        yield from _letters_apart(look, finding, tools)
-        yield from _drop_part(look, finding, tools)
-    if code in _WEAK:
-        yield from _widened(look, finding, tools)
-        yield from _thicker(look, finding, tools)
-        yield from _letters_apart(look, finding, tools)
-        yield from _drop_part(look, finding, tools)
-        yield from _grow(look, finding, tools)
-    if code == "contact":
-        yield from _joined_or_parted(look, finding, tools)
-    if code == "base-missing":
-        yield from _base_coat(look)
-    if code == "letter-low":
-        yield from _capitals(look, finding)
-    if code in ("stroke-thin", "web-thin", "letter-low"):
-        yield from _faces(look, finding, tools)
-    if code in ("part-small", "web-thin"):
-        yield from _fates_of_piece(look, finding)
-    if code in ("must-bridge", "many-pieces"):
-        yield from _fates_of_many(look, finding)
-    if code in ("off-blank", "off-margin"):
-        yield from _into_place(look, finding, tools)
-    if code in ("clear-painted", "clear-near"):
-        yield from _beside(look, tools)
-    if code == "colour-gap":
-        yield from _apart(look, finding, tools)
-    if code == "colours-alike":
-        yield from _recoloured(look, finding)
-    if code == "mask-alike":
-        yield from _materials(look, finding, ground_colour(look.job), tools)
-    if code == "paint-like-mask":
-        yield from _materials(look, finding, finding.subject, tools)
-
-
 def _with(look: Look, element: Element) -> Job:
     return altered(look.job, elements=tuple(element if e.id == element.id else e for e in look.job.elements))
 
@@ -242,7 +203,7 @@ def _thicker(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]
     named = name_of(element)
     shown = show_length(by, tools.unit)
     # Of a reverse mask the strokes themselves are what is too narrow.
-    if finding.code == "stroke-thin" or (finding.code in _WEAK and look.job.mask.reverse):
+    if finding.kind is STROKE_THIN or (finding.kind.is_weak and look.job.mask.reverse):
         thicker = replace(element, embolden=element.embolden + by)
         yield _Candidate("embolden", f"Make all strokes of {named} {shown} thicker", _with(look, thicker))
     else:
@@ -252,7 +213,8 @@ def _thicker(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]
 
 def _letters_apart(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]:
     placed = _element_at(look, finding)
-    if finding.code not in ("web-thin", *_WEAK) or placed is None or not isinstance(placed.element, Words):
+    # A stroke that is too thin gains nothing by it.
+    if finding.kind is STROKE_THIN or placed is None or not isinstance(placed.element, Words):
         return
     by = math.ceil((finding.limit - finding.measured) * _SPARE * 20) / 20
     setting = placed.element.setting
@@ -308,8 +270,8 @@ def _spots_mended(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candi
     width = look.composition.design_width
     growth = max(room_on(look.composition, 0.0), 1.0)
     under, wanted = finding.limit / min(growth, WIDEST / width), finding.limit * _ROUND
-    if finding.measured < under and (elements := mended_spots(look, finding.code, under, wanted)):
-        what = "strokes" if finding.code == "stroke-thin" else "mask"
+    if finding.measured < under and (elements := mended_spots(look, finding.kind, under, wanted)):
+        what = "strokes" if finding.kind is STROKE_THIN else "mask"
         label = f"Widen the {what} to {show_length(wanted, tools.unit)} in the spots that no size would mend"
         yield _Candidate("mend-spots", label, altered(look.job, elements=elements))
 
@@ -323,12 +285,12 @@ def _joined_or_parted(look: Look, finding: Finding, tools: Tools) -> Iterator[_C
         if elements := mended_at(look, finding.at, kind, width):
             named = f"{label} here, {show_length(width, tools.unit)} wide"
             yield _Candidate(kind, named, altered(look.job, elements=elements))
-    touching = sum(1 + one.more for one in look.findings if one.code == finding.code)
+    touching = sum(1 + one.more for one in look.findings if one.kind is finding.kind)
     they = "It is" if touching == 1 else "They are"
     yield _Candidate("ignore", f"{they} meant to touch", altered(look.job, contacts_meant=touching))
 
 
-def _base_coat(look: Look) -> Iterator[_Candidate]:
+def _base_coat(look: Look, _: Finding, __: Tools) -> Iterator[_Candidate]:
     ways: tuple[tuple[Where, str], ...] = (("everywhere", "all over"), ("under", "under the design"))
     for where, label in ways:
         yield _Candidate(
@@ -344,7 +306,7 @@ def _based(job: Job, colour: str, where: Where) -> Job:
     return altered(job, coatings=(base, *(one for one in job.paint.coatings if one.role != "base")))
 
 
-def _capitals(look: Look, finding: Finding) -> Iterator[_Candidate]:
+def _capitals(look: Look, finding: Finding, _: Tools) -> Iterator[_Candidate]:
     placed = _element_at(look, finding)
     if placed is None or not isinstance(placed.element, Words) or placed.element.setting.capitals:
         return
@@ -364,7 +326,7 @@ def _faces(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]:
         yield _Candidate(f"face:{row.key}", f"Set it in {row.name}", _with(look, replace(element, face=row.key)))
 
 
-def _fates_of_piece(look: Look, finding: Finding) -> Iterator[_Candidate]:
+def _fates_of_piece(look: Look, finding: Finding, _: Tools) -> Iterator[_Candidate]:
     number = finding.piece
     if number is None:
         point = shapely.Point(finding.at)
@@ -372,7 +334,7 @@ def _fates_of_piece(look: Look, finding: Finding) -> Iterator[_Candidate]:
     if number is None:
         return
     fates = look.job.mask.fates
-    if finding.code == "part-small":
+    if finding.kind is PART_SMALL:
         yield _Candidate(
             f"bridge:{number}", f"Bridge piece {number}", altered(look.job, fates={**fates, number: "bridge"})
         )
@@ -383,9 +345,9 @@ def _fates_of_piece(look: Look, finding: Finding) -> Iterator[_Candidate]:
     yield _Candidate(f"drop-piece:{number}", f"Drop the artwork of piece {number}", dropped)
 
 
-def _fates_of_many(look: Look, finding: Finding) -> Iterator[_Candidate]:
+def _fates_of_many(look: Look, finding: Finding, _: Tools) -> Iterator[_Candidate]:
     fates, pieces = look.job.mask.fates, look.loose
-    if finding.code == "many-pieces":
+    if finding.kind is MANY_PIECES:
         kept = [p for p in pieces if fates.get(p.number, "keep") == "keep"]
         least = look.least_sides()
         smallest = sorted(kept, key=lambda piece: least[piece.number])[: len(kept) - int(finding.limit)]
@@ -398,7 +360,7 @@ def _fates_of_many(look: Look, finding: Finding) -> Iterator[_Candidate]:
     yield _Candidate("bridge-all", "Bridge them all", altered(look.job, fates=everything))
 
 
-def _beside(look: Look, tools: Tools) -> Iterator[_Candidate]:
+def _beside(look: Look, _: Finding, tools: Tools) -> Iterator[_Candidate]:
     """Yield the design so much smaller that it keeps off all that is kept clear."""
     composition = look.composition
     factor = room_beside(composition, look.job.piece.clear, look.choices.surface.web, 1.0)
@@ -428,7 +390,7 @@ def _into_place(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candida
         smaller = math.floor(look.composition.design_width * room * 10) / 10
         job = resize_design(look.job, smaller, tools.sources, tools.catalogue)
         yield _Candidate("shrink", f"Make the design {show_length(smaller, tools.unit)} wide", job)
-    if finding.code == "off-blank":
+    if finding.kind is OFF_BLANK:
         meant = replace(element, runs_off=True)
         yield _Candidate("runs-off", "It is meant to run off the edge", _with(look, meant))
 
@@ -442,7 +404,7 @@ def _apart(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]:
     yield _Candidate("masks-each", "Cut a mask for each colour", altered(look.job, masks="each"))
 
 
-def _recoloured(look: Look, finding: Finding) -> Iterator[_Candidate]:
+def _recoloured(look: Look, finding: Finding, _: Tools) -> Iterator[_Candidate]:
     ground, colour = ground_colour(look.job), finding.subject
     fresh = max((_DARK, _LIGHT), key=lambda shade: difference(shade, ground))
     elements = tuple(_in_colour(element, colour, fresh, look) for element in look.job.elements)
@@ -471,7 +433,9 @@ def _in_colour(element: Element, colour: str, fresh: str, look: Look) -> Element
     return replace(element, edits=tuple(edits.values()))
 
 
-def _materials(look: Look, finding: Finding, colour: str, tools: Tools) -> Iterator[_Candidate]:
+def _materials(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]:
+    """Yield mask materials that show against the ground, or against the paint the finding is about."""
+    colour = ground_colour(look.job) if finding.kind is MASK_ALIKE else finding.subject
     for material in materials_for(tools.catalogue, look.choices.surface):
         if difference(material.colour, colour) >= finding.limit:
             yield _Candidate(
@@ -479,3 +443,34 @@ def _materials(look: Look, finding: Finding, colour: str, tools: Tools) -> Itera
                 f"Cut the mask from {material.name.lower()}",
                 altered(look.job, material=material.key),
             )
+
+
+_Maker = Callable[[Look, Finding, Tools], Iterator[_Candidate]]
+_TOO_THIN: tuple[_Maker, ...] = (_grow, _spots_mended, _thicker, _letters_apart, _drop_part, _faces)
+_TOO_WEAK: tuple[_Maker, ...] = (_widened, _thicker, _letters_apart, _drop_part, _grow)
+# What may help against what is found, in the order it is offered.
+_OFFERS: Mapping[FindingKind, tuple[_Maker, ...]] = {
+    STROKE_THIN: _TOO_THIN,
+    WEB_THIN: (*_TOO_THIN, _fates_of_piece),
+    NECK: _TOO_WEAK,
+    TONGUE: _TOO_WEAK,
+    LETTER_LOW: (_grow, _capitals, _faces),
+    PART_SMALL: (_grow, _fates_of_piece),
+    CONTACT: (_joined_or_parted,),
+    BASE_MISSING: (_base_coat,),
+    MUST_BRIDGE: (_fates_of_many,),
+    MANY_PIECES: (_fates_of_many,),
+    OFF_BLANK: (_into_place,),
+    OFF_MARGIN: (_into_place,),
+    CLEAR_PAINTED: (_beside,),
+    CLEAR_NEAR: (_beside,),
+    COLOUR_GAP: (_apart,),
+    COLOURS_ALIKE: (_recoloured,),
+    MASK_ALIKE: (_materials,),
+    PAINT_LIKE_MASK: (_materials,),
+}
+
+
+def _candidates(look: Look, finding: Finding, tools: Tools) -> Iterator[_Candidate]:
+    for make in _OFFERS.get(finding.kind, ()):
+        yield from make(look, finding, tools)

@@ -1,6 +1,6 @@
 """The weak places of a job's masks, and what opens or fills them where they are."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -9,20 +9,21 @@ import shapely
 
 from dunestead.core.artwork.compose import Composition, PlacedElement
 from dunestead.core.artwork.elements import Element, Frame, Mend, MendKind
-from dunestead.core.artwork.finding import Finding
+from dunestead.core.artwork.finding import Finding, FindingKind
 from dunestead.core.figures import Catalogue, Figure
 from dunestead.core.job.job import altered
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.masks import LaidMask
 from dunestead.core.looking.ties import tie
-from dunestead.core.mask.findings import MOST_FINDINGS, SUMMED, widths_of
+from dunestead.core.mask.findings import MOST_FINDINGS, STROKE_THIN, SUMMED, widths_of
 from dunestead.core.mask.tying import CutPlan
-from dunestead.core.mask.weak import WeakPlace, weak_limit, weak_places
+from dunestead.core.mask.weak import NECK, TONGUE, WeakKind, WeakPlace, weak_limit, weak_places
 
 __all__ = ["FoundWeak", "mended", "mended_at", "mended_spots", "weak_findings", "weak_of"]
 
 
 _MOST_MENDS = 40
+_KINDS: Mapping[WeakKind, FindingKind] = {"neck": NECK, "tongue": TONGUE}
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,7 +62,8 @@ def weak_findings(look: Look, catalogue: Catalogue) -> tuple[FoundWeak, ...]:
     found = []
     for laid in look.masks:
         for place in weak_of(look, laid, tie(look, laid, catalogue), catalogue):
-            finding = Finding(place.kind, place.severity, place.at, place.width, place.limit, subject, run=place.length)
+            widths = (place.width, place.limit)
+            finding = Finding(_KINDS[place.kind], place.severity, place.at, *widths, subject, run=place.length)
             found.append(FoundWeak(place, laid, finding))
     return tuple(_summed(found))
 
@@ -69,7 +71,7 @@ def weak_findings(look: Look, catalogue: Catalogue) -> tuple[FoundWeak, ...]:
 def _summed(found: Sequence[FoundWeak]) -> list[FoundWeak]:
     """Return weak places; where very many of a kind are to be mended, the worst few stand for them in a list."""
     shown = list(found)
-    for kind in ("neck", "tongue"):
+    for kind in _KINDS:
         alike = [k for k, one in enumerate(found) if one.place.kind == kind and one.place.severity != "note"]
         if len(alike) <= MOST_FINDINGS:
             continue
@@ -96,7 +98,7 @@ def mended_at(look: Look, at: tuple[float, float], kind: MendKind, width: float)
     return _with_mends(look, np.array([at]), kind, width, width / 2)
 
 
-def mended_spots(look: Look, code: str, under: float, width: float) -> tuple[Element, ...] | None:
+def mended_spots(look: Look, found: FindingKind, under: float, width: float) -> tuple[Element, ...] | None:
     """Return the elements with every stroke or web narrower than ``under`` made ``width`` wide, mm, all along.
 
     None when there is none, or more of them than a maker would want mended.
@@ -104,12 +106,12 @@ def mended_spots(look: Look, code: str, under: float, width: float) -> tuple[Ele
     places: list[npt.NDArray[np.float64]] = []
     for laid in look.masks:
         widths = widths_of(laid.painted, laid.mask)
-        side = widths.strokes if code == "stroke-thin" else widths.webs
+        side = widths.strokes if found is STROKE_THIN else widths.webs
         for stretch in side.stretches_under(under):
             places += _runs(_spread(side.at[stretch], width / 3), width)
     if not 0 < len(places) <= _MOST_MENDS:
         return None
-    kind: MendKind = "fill" if (code == "stroke-thin") != look.job.mask.reverse else "open"
+    kind: MendKind = "fill" if (found is STROKE_THIN) != look.job.mask.reverse else "open"
     for place in places:
         elements = _with_mends(look, place, kind, width, width / 2)
         if elements is None:

@@ -9,15 +9,22 @@ import numpy as np
 import numpy.typing as npt
 import shapely
 
-from dunestead.core.artwork.finding import Finding
+from dunestead.core.artwork.finding import Finding, FindingKind, Sentence, least_for, over_run
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.figures import Catalogue, Figure, Material, Surface
 from dunestead.core.mask.axis import AxisSide, Widths, measure_widths
 from dunestead.core.mask.loose import LoosePiece, Mask
+from dunestead.core.units import several
 
 __all__ = [
+    "CONTACT",
+    "MANY_PIECES",
     "MOST_FINDINGS",
+    "MUST_BRIDGE",
+    "PART_SMALL",
+    "STROKE_THIN",
     "SUMMED",
+    "WEB_THIN",
     "Fitness",
     "Kind",
     "Least",
@@ -31,6 +38,45 @@ __all__ = [
 # So many places are listed one by one; of more the worst few, and how many there are.
 MOST_FINDINGS, SUMMED = 24, 3
 Kind = Literal["stroke", "web", "part"]
+
+
+def _thin_sentence(what: str) -> Sentence:
+    return lambda f, measured, limit, unit: f"{what} is {measured}{over_run(f, unit)} wide; {least_for(f)} {limit}."
+
+
+STROKE_THIN = FindingKind("stroke-thin", "artwork", _thin_sentence("The painted stroke"), is_fine=True)
+WEB_THIN = FindingKind("web-thin", "artwork", _thin_sentence("The mask between two windows"), is_fine=True)
+CONTACT = FindingKind(
+    "contact",
+    "artwork",
+    lambda *_: (
+        "Two shapes touch here without overlapping: they will tear apart or run together. "
+        "Let them overlap, or set them apart."
+    ),
+)
+PART_SMALL = FindingKind(
+    "part-small",
+    "mask",
+    lambda f, measured, limit, _: (
+        f"Loose piece {f.piece} is {measured} at its narrowest; {least_for(f)} {limit}. Bridge it or leave it out."
+    ),
+    of_kept=True,
+)
+MUST_BRIDGE = FindingKind(
+    "must-bridge",
+    "mask",
+    lambda f, *_: (
+        f"{several(int(f.measured), 'piece')} still loose. A mask that is used again needs all of them bridged."
+    ),
+)
+MANY_PIECES = FindingKind(
+    "many-pieces",
+    "mask",
+    lambda f, *_: (
+        f"{int(f.measured)} loose pieces to place by hand; more than {int(f.limit)} take a lot of patience. "
+        "Think about bridging some."
+    ),
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -128,8 +174,8 @@ def judge(
     loose = {piece.number for piece in mask.loose} if kept is None else set(kept)
     widths = widths_of(painted, mask)
     findings = [
-        *_thin(widths.strokes, limits.stroke, "stroke-thin", surface.name),
-        *_thin(widths.webs, limits.web, "web-thin", surface.name),
+        *_thin(widths.strokes, limits.stroke, STROKE_THIN, surface.name),
+        *_thin(widths.webs, limits.web, WEB_THIN, surface.name),
         *_contacts(widths, surface.name),
         *_small_parts(mask, widths, limits.part, material.name, loose),
         *_too_many([piece for piece in mask.loose if piece.number in loose], material, limits.most_pieces),
@@ -187,7 +233,7 @@ def _least_part(mask: Mask, widths: Widths) -> Least | None:
     return Least(widths.parts[k], mask.loose[k].anchor)
 
 
-def _thin(side: AxisSide, limit: Figure, code: str, subject: str) -> Iterator[Finding]:
+def _thin(side: AxisSide, limit: Figure, kind: FindingKind, subject: str) -> Iterator[Finding]:
     """Yield a finding for each stretch of axis under the limit, the narrowest first; very many are summed."""
     stretches = side.stretches_under(limit.value * (1 - 1e-6))
     shown = MOST_FINDINGS if len(stretches) <= MOST_FINDINGS else SUMMED
@@ -196,7 +242,7 @@ def _thin(side: AxisSide, limit: Figure, code: str, subject: str) -> Iterator[Fi
         i = int(stretch[0])
         width = float(side.diameter[i])
         yield Finding(
-            code,
+            kind,
             "stop" if width < limit.low else "warn",
             (float(side.at[i, 0]), float(side.at[i, 1])),
             width,
@@ -221,14 +267,14 @@ def _contacts(widths: Widths, subject: str) -> Iterator[Finding]:
     places = widths.contacts
     if len(places):
         at = places[np.lexsort((places[:, 0], places[:, 1]))[0]]
-        yield Finding("contact", "warn", (float(at[0]), float(at[1])), 0.0, 0.0, subject, more=len(places) - 1)
+        yield Finding(CONTACT, "warn", (float(at[0]), float(at[1])), 0.0, 0.0, subject, more=len(places) - 1)
 
 
 def _small_parts(mask: Mask, widths: Widths, limit: Figure | None, subject: str, loose: set[int]) -> Iterator[Finding]:
     for piece, width in zip(mask.loose, widths.parts, strict=True):
         if limit and piece.number in loose and width < limit.value * (1 - 1e-6):
             yield Finding(
-                "part-small",
+                PART_SMALL,
                 "stop" if width < limit.low else "warn",
                 piece.centroid,
                 width,
@@ -244,6 +290,6 @@ def _too_many(loose: Sequence[LoosePiece], material: Material, most: int) -> Ite
         return
     first = loose[0].centroid
     if material.least_part is None:
-        yield Finding("must-bridge", "warn", first, float(count), 0.0, material.name)
+        yield Finding(MUST_BRIDGE, "warn", first, float(count), 0.0, material.name)
     elif count > most:
-        yield Finding("many-pieces", "warn", first, float(count), float(most), material.name)
+        yield Finding(MANY_PIECES, "warn", first, float(count), float(most), material.name)

@@ -14,17 +14,34 @@ import numpy as np
 import numpy.typing as npt
 import shapely
 
-from dunestead.core.artwork.finding import Severity
+from dunestead.core.artwork.finding import FindingKind, Severity, least_for, over_run
 from dunestead.core.figures import Figure
 from dunestead.core.mask.axis import AxisSide
 from dunestead.core.mask.bridges import Bridge
 from dunestead.core.mask.stretches import Chain, stretches_under
 
-__all__ = ["WeakKind", "WeakPlace", "weak_limit", "weak_places"]
+__all__ = ["NECK", "TONGUE", "WeakKind", "WeakPlace", "weak_limit", "weak_places"]
 
 Points = npt.NDArray[np.float64]
 Floats = npt.NDArray[np.float64]
 WeakKind = Literal["neck", "tongue"]
+NECK = FindingKind(
+    "neck",
+    "mask",
+    lambda f, measured, limit, unit: (
+        f"A neck of the mask is {measured} wide{over_run(f, unit)}; {least_for(f)} {limit}, or it tears."
+    ),
+    is_weak=True,
+)
+TONGUE = FindingKind(
+    "tongue",
+    "mask",
+    lambda f, measured, limit, unit: (
+        f"A tongue of the mask is {measured} wide{over_run(f, unit)}; {least_for(f)} {limit}. "
+        "Dab from its root to its tip, or it lifts."
+    ),
+    is_weak=True,
+)
 # What is this many times as wide as the limit is still shown, as something to know of.
 _SHOWN_TO = 1.5
 # Widths are known to this, mm.

@@ -6,12 +6,58 @@ import numpy as np
 import numpy.typing as npt
 import shapely
 
-from dunestead.core.artwork.finding import Finding, Severity
+from dunestead.core.artwork.finding import Finding, FindingKind, Severity
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.colours import colour_name, difference
 from dunestead.core.figures import Material, Technique
 
-__all__ = ["base_findings", "colour_findings", "gap_wanted"]
+__all__ = [
+    "BASE_MISSING",
+    "COLOURS_ALIKE",
+    "COLOUR_GAP",
+    "MASK_ALIKE",
+    "PAINT_LIKE_MASK",
+    "base_findings",
+    "colour_findings",
+    "gap_wanted",
+]
+BASE_MISSING = FindingKind(
+    "base-missing",
+    "blank",
+    lambda f, *_: (
+        f"With {f.subject} the base coat is the colour of the design, and this blank has none. Add one first."
+    ),
+    has_place=False,
+)
+COLOUR_GAP = FindingKind(
+    "colour-gap",
+    "artwork",
+    lambda f, measured, limit, _: (
+        f"Only {measured} between {f.what}; painting {f.subject} through one mask needs {limit}."
+    ),
+)
+COLOURS_ALIKE = FindingKind(
+    "colours-alike",
+    "artwork",
+    lambda f, *_: f"{f.what} look almost the same: they differ by {f.measured:.0f}, and {f.limit:.0f} is easy to see.",
+)
+PAINT_LIKE_MASK = FindingKind(
+    "paint-like-mask",
+    "mask",
+    lambda f, *_: (
+        f"{f.what} look almost the same, so you cannot see where the paint is while you paint and peel. "
+        f"They differ by {f.measured:.0f}, and {f.limit:.0f} is easy to see. Use another mask, or look from the side."
+    ),
+)
+MASK_ALIKE = FindingKind(
+    "mask-alike",
+    "mask",
+    lambda f, *_: (
+        f"{f.what} look almost the same, which makes weeding and placing hard to see: "
+        f"they differ by {f.measured:.0f}, and {f.limit:.0f} is easy to see."
+    ),
+    has_place=False,
+)
 
 _WAYS = {
     "dab": "by brush",
@@ -60,7 +106,7 @@ def colour_findings(
 
 def base_findings(*, needed: bool) -> list[Finding]:
     """Say what is missing under a reverse mask: what it covers shows, so it must have been painted before."""
-    return [Finding("base-missing", "stop", (0.0, 0.0), 0.0, 0.0, "a reverse mask")] if needed else []
+    return [Finding(BASE_MISSING, "stop", (0.0, 0.0), 0.0, 0.0, "a reverse mask")] if needed else []
 
 
 def _gaps(painted: Painted, gap: tuple[float, str]) -> Iterator[Finding]:
@@ -84,7 +130,7 @@ def _gaps(painted: Painted, gap: tuple[float, str]) -> Iterator[Finding]:
         x, y = shapely.get_coordinates(line).mean(axis=0)
         what = f"{one} and {other}" if one != other else f"two shades of {one}"
         apart = float(line.length)
-        yield Finding("colour-gap", "warn", (float(x), float(y)), apart, wanted, way, what=what, more=len(pairs) - 1)
+        yield Finding(COLOUR_GAP, "warn", (float(x), float(y)), apart, wanted, way, what=what, more=len(pairs) - 1)
 
 
 def _pairs(found: npt.NDArray[np.intp]) -> list[tuple[int, int]]:
@@ -94,15 +140,15 @@ def _pairs(found: npt.NDArray[np.intp]) -> list[tuple[int, int]]:
 
 def _alike(painted: Painted, ground: str, material: Material, wanted: float) -> Iterator[Finding]:
     """Yield what the eye must tell apart and cannot: paint on the ground; mask on it, laid; paint on the mask, wet."""
-    yield from _like(painted, "colours-alike", "warn", (ground, "ground"), wanted)
-    yield from _like(painted, "paint-like-mask", "note", (material.colour, "mask"), wanted)
+    yield from _like(painted, COLOURS_ALIKE, "warn", (ground, "ground"), wanted)
+    yield from _like(painted, PAINT_LIKE_MASK, "note", (material.colour, "mask"), wanted)
     if (apart := difference(material.colour, ground)) < wanted:
         what = f"Mask ({colour_name(material.colour)}) and ground ({colour_name(ground)})"
-        yield Finding("mask-alike", "note", (0.0, 0.0), apart, wanted, material.name, what=what)
+        yield Finding(MASK_ALIKE, "note", (0.0, 0.0), apart, wanted, material.name, what=what)
 
 
 def _like(
-    painted: Painted, code: str, severity: Severity, against: tuple[str, str], wanted: float
+    painted: Painted, kind: FindingKind, severity: Severity, against: tuple[str, str], wanted: float
 ) -> Iterator[Finding]:
     """Yield paints that hardly show against a colour, those of one name together."""
     colour, name = against
@@ -114,4 +160,4 @@ def _like(
         apart, paint = min(paints)
         inside = shapely.point_on_surface(painted.colours[paint])
         what = f"Paint ({shade}) and {name} ({colour_name(colour)})"
-        yield Finding(code, severity, (inside.x, inside.y), apart, wanted, paint, what=what, more=len(paints) - 1)
+        yield Finding(kind, severity, (inside.x, inside.y), apart, wanted, paint, what=what, more=len(paints) - 1)

@@ -20,7 +20,6 @@ __all__ = ["DECIDING", "Deed", "Onward", "onward_of"]
 
 Deed = Literal["measured", "width", "fates", "files", "help", "go"]
 DECIDING = ORDER[: ORDER.index("sheets") + 1]
-_FINE = ("stroke-thin", "web-thin", "letter-low")
 
 
 @dataclass(frozen=True, slots=True)
@@ -97,7 +96,7 @@ def _blank(plan: Plan, unit: str) -> Onward | None:
 
 def _artwork(plan: Plan, station: Station, unit: str) -> Onward | None:
     rail = plan.rail
-    fine = any(finding.code in _FINE and finding.severity != "note" for finding in plan.look.findings)
+    fine = any(finding.kind.is_fine and finding.severity != "note" for finding in plan.look.findings)
     wider = shown_up(rail.smallest, unit)
     if not fine or rail.spots or wider <= rail.width or wider > rail.edge:
         return _help(station, "mask") if station.state == "stop" else None

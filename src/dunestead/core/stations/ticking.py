@@ -36,9 +36,8 @@ def not_yet(plan: Plan, progress: Progress, task: Task, at: datetime, unit: str)
     if before:
         more = f" and {several(len(before) - 1, 'more step')}" if len(before) > 1 else ""
         copy = f", copy {before[0].copy}" if before[0].copy not in (None, task.copy) else ""
-        return Doubt(
-            f"First: {title_of(before[0], unit)}{copy}{more}.", "Do that first, or write why you go on without it."
-        )
+        named = title_of(before[0], unit).partition(":")[0]
+        return Doubt(f"First: {named}{copy}{more}.", "Do that first, or write why you go on without it.")
     opens = progress.opens(task)
     if opens and at < opens:
         minutes = max((opens - at).total_seconds() / 60, 1)

@@ -34,7 +34,6 @@ class Trait(StrEnum):
     PRESSES = "presses"  # under the plate, for the first time
     PRESSES_AGAIN = "presses-again"
     SETS_PINS = "sets-pins"
-    PAUSES_AFTER = "pauses-after"  # a pressed mask cools, spray tack rests
     IN_ONE_GO = "in-one-go"  # between a coat and the peel: done without going away
     OPENS_THE_PEEL = "opens-the-peel"  # the first of these has the window to keep
     LIFTS_KEEPERS = "lifts-keepers"

@@ -10159,8 +10159,11 @@ export interface components {
             closes: string | null;
             /** Coating */
             coating: number | null;
-            /** Code */
-            code: string;
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "blank-base-coat" | "blank-fit" | "blank-prepared" | "cure-dry" | "cure-finish" | "cure-fit" | "cure-heat-set" | "cure-use" | "cure-wash" | "mask-wash" | "paint-again" | "paint-clean" | "paint-coat" | "paint-colours-apart" | "paint-look-over" | "paint-trial" | "peel-count" | "peel-lint" | "peel-pins" | "peel-rewarm" | "peel-sheet" | "peel-touched-up" | "record-written" | "sheets-cut" | "sheets-print" | "sheets-test-cut" | "tack-backing-off" | "tack-backing-off-hinged" | "tack-barrier" | "tack-board" | "tack-carrier-off" | "tack-cool" | "tack-cover" | "tack-guide-in" | "tack-guide-out" | "tack-hinge" | "tack-lay" | "tack-lay-groups" | "tack-pin-corners" | "tack-pins" | "tack-place" | "tack-press" | "tack-press-again" | "tack-press-down" | "tack-rest" | "tack-roll" | "tack-rub" | "tack-rub-down" | "tack-seam" | "tack-smooth" | "tack-spray" | "tack-tape-edges" | "tack-tape-off" | "tack-test-peel" | "tack-warm-air" | "tack-wipe" | "weed-backing-off" | "weed-burnish" | "weed-count" | "weed-field" | "weed-guide" | "weed-mat-off" | "weed-tape-groups" | "weed-tape-over" | "weed-trim-tape" | "weed-weaken-tape" | "weed-windows";
             /** Copies */
             copies: number;
             /** Copies Done */
@@ -10260,7 +10263,7 @@ export interface components {
          * @description What is so of all tasks of a kind; whoever treats some tasks apart asks for one of these.
          * @enum {string}
          */
-        "HeadOut.Trait": "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "pauses-after" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
+        "HeadOut.Trait": "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
         /**
          * HealthOut
          * @description That all is well.
@@ -11428,8 +11431,11 @@ export interface components {
                 number,
                 number
             ] | null;
-            /** Code */
-            code: string;
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "base-missing" | "broken-path" | "clear-field" | "clear-near" | "clear-painted" | "colour-gap" | "colours-alike" | "contact" | "copies-fewer" | "dashes" | "effect" | "faint-mask" | "fixed-stroke" | "foreign" | "hpgl-scaled" | "hpgl-skipped" | "letter-low" | "live-text" | "many-pieces" | "mask-alike" | "must-bridge" | "neck" | "no-glyph" | "off-blank" | "off-margin" | "off-page" | "open-lines" | "paint-like-mask" | "part-small" | "pattern" | "plainer" | "raster" | "stroke-thin" | "style" | "text" | "tongue" | "web-thin";
             /** Element */
             element: number | null;
             /** Key */
@@ -11447,6 +11453,11 @@ export interface components {
              * @enum {string}
              */
             severity: "stop" | "warn" | "note";
+            /**
+             * Station
+             * @description Where it is decided what to do about it.
+             */
+            station: string;
         };
         /**
          * FrameOut
@@ -12639,8 +12650,11 @@ export interface components {
             closes: string | null;
             /** Coating */
             coating: number | null;
-            /** Code */
-            code: string;
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "blank-base-coat" | "blank-fit" | "blank-prepared" | "cure-dry" | "cure-finish" | "cure-fit" | "cure-heat-set" | "cure-use" | "cure-wash" | "mask-wash" | "paint-again" | "paint-clean" | "paint-coat" | "paint-colours-apart" | "paint-look-over" | "paint-trial" | "peel-count" | "peel-lint" | "peel-pins" | "peel-rewarm" | "peel-sheet" | "peel-touched-up" | "record-written" | "sheets-cut" | "sheets-print" | "sheets-test-cut" | "tack-backing-off" | "tack-backing-off-hinged" | "tack-barrier" | "tack-board" | "tack-carrier-off" | "tack-cool" | "tack-cover" | "tack-guide-in" | "tack-guide-out" | "tack-hinge" | "tack-lay" | "tack-lay-groups" | "tack-pin-corners" | "tack-pins" | "tack-place" | "tack-press" | "tack-press-again" | "tack-press-down" | "tack-rest" | "tack-roll" | "tack-rub" | "tack-rub-down" | "tack-seam" | "tack-smooth" | "tack-spray" | "tack-tape-edges" | "tack-tape-off" | "tack-test-peel" | "tack-warm-air" | "tack-wipe" | "weed-backing-off" | "weed-burnish" | "weed-count" | "weed-field" | "weed-guide" | "weed-mat-off" | "weed-tape-groups" | "weed-tape-over" | "weed-trim-tape" | "weed-weaken-tape" | "weed-windows";
             /** Copies */
             copies: number;
             /** Copies Done */
@@ -12816,7 +12830,7 @@ export interface components {
          * @description What is so of all tasks of a kind; whoever treats some tasks apart asks for one of these.
          * @enum {string}
          */
-        "JobOut.Trait": "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "pauses-after" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
+        "JobOut.Trait": "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
         /**
          * TrimListOut
          * @description All pieces to cut off.
@@ -13687,8 +13701,11 @@ export interface components {
                 number,
                 number
             ] | null;
-            /** Code */
-            code: string;
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "base-missing" | "broken-path" | "clear-field" | "clear-near" | "clear-painted" | "colour-gap" | "colours-alike" | "contact" | "copies-fewer" | "dashes" | "effect" | "faint-mask" | "fixed-stroke" | "foreign" | "hpgl-scaled" | "hpgl-skipped" | "letter-low" | "live-text" | "many-pieces" | "mask-alike" | "must-bridge" | "neck" | "no-glyph" | "off-blank" | "off-margin" | "off-page" | "open-lines" | "paint-like-mask" | "part-small" | "pattern" | "plainer" | "raster" | "stroke-thin" | "style" | "text" | "tongue" | "web-thin";
             /** Element */
             element: number | null;
             /** Key */
@@ -13706,6 +13723,11 @@ export interface components {
              * @enum {string}
              */
             severity: "stop" | "warn" | "note";
+            /**
+             * Station
+             * @description Where it is decided what to do about it.
+             */
+            station: string;
         };
         /**
          * FrameOut
@@ -15107,8 +15129,11 @@ export interface components {
             closes: string | null;
             /** Coating */
             coating: number | null;
-            /** Code */
-            code: string;
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "blank-base-coat" | "blank-fit" | "blank-prepared" | "cure-dry" | "cure-finish" | "cure-fit" | "cure-heat-set" | "cure-use" | "cure-wash" | "mask-wash" | "paint-again" | "paint-clean" | "paint-coat" | "paint-colours-apart" | "paint-look-over" | "paint-trial" | "peel-count" | "peel-lint" | "peel-pins" | "peel-rewarm" | "peel-sheet" | "peel-touched-up" | "record-written" | "sheets-cut" | "sheets-print" | "sheets-test-cut" | "tack-backing-off" | "tack-backing-off-hinged" | "tack-barrier" | "tack-board" | "tack-carrier-off" | "tack-cool" | "tack-cover" | "tack-guide-in" | "tack-guide-out" | "tack-hinge" | "tack-lay" | "tack-lay-groups" | "tack-pin-corners" | "tack-pins" | "tack-place" | "tack-press" | "tack-press-again" | "tack-press-down" | "tack-rest" | "tack-roll" | "tack-rub" | "tack-rub-down" | "tack-seam" | "tack-smooth" | "tack-spray" | "tack-tape-edges" | "tack-tape-off" | "tack-test-peel" | "tack-warm-air" | "tack-wipe" | "weed-backing-off" | "weed-burnish" | "weed-count" | "weed-field" | "weed-guide" | "weed-mat-off" | "weed-tape-groups" | "weed-tape-over" | "weed-trim-tape" | "weed-weaken-tape" | "weed-windows";
             /** Copies */
             copies: number;
             /** Copies Done */
@@ -15208,7 +15233,7 @@ export interface components {
          * @description What is so of all tasks of a kind; whoever treats some tasks apart asks for one of these.
          * @enum {string}
          */
-        "StationOut.Trait": "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "pauses-after" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
+        "StationOut.Trait": "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
         /**
          * StoresOut
          * @description All in store, and the shopping list for the jobs on the board.
@@ -15931,8 +15956,11 @@ export interface components {
             closes: string | null;
             /** Coating */
             coating: number | null;
-            /** Code */
-            code: string;
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "blank-base-coat" | "blank-fit" | "blank-prepared" | "cure-dry" | "cure-finish" | "cure-fit" | "cure-heat-set" | "cure-use" | "cure-wash" | "mask-wash" | "paint-again" | "paint-clean" | "paint-coat" | "paint-colours-apart" | "paint-look-over" | "paint-trial" | "peel-count" | "peel-lint" | "peel-pins" | "peel-rewarm" | "peel-sheet" | "peel-touched-up" | "record-written" | "sheets-cut" | "sheets-print" | "sheets-test-cut" | "tack-backing-off" | "tack-backing-off-hinged" | "tack-barrier" | "tack-board" | "tack-carrier-off" | "tack-cool" | "tack-cover" | "tack-guide-in" | "tack-guide-out" | "tack-hinge" | "tack-lay" | "tack-lay-groups" | "tack-pin-corners" | "tack-pins" | "tack-place" | "tack-press" | "tack-press-again" | "tack-press-down" | "tack-rest" | "tack-roll" | "tack-rub" | "tack-rub-down" | "tack-seam" | "tack-smooth" | "tack-spray" | "tack-tape-edges" | "tack-tape-off" | "tack-test-peel" | "tack-warm-air" | "tack-wipe" | "weed-backing-off" | "weed-burnish" | "weed-count" | "weed-field" | "weed-guide" | "weed-mat-off" | "weed-tape-groups" | "weed-tape-over" | "weed-trim-tape" | "weed-weaken-tape" | "weed-windows";
             /** Copies */
             copies: number;
             /** Copies Done */
@@ -16032,7 +16060,7 @@ export interface components {
          * @description What is so of all tasks of a kind; whoever treats some tasks apart asks for one of these.
          * @enum {string}
          */
-        "WorkOut.Trait": "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "pauses-after" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
+        "WorkOut.Trait": "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
         /**
          * WorkshopOut
          * @description The maker's own records, and the classes to start from.

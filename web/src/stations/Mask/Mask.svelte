@@ -13,8 +13,13 @@
 
   const { open, job, catalogue }: PanelProps & { job: MaskJob } = $props();
 
-  const CODES = ['base-missing', 'part-small', 'must-bridge', 'many-pieces', 'mask-alike'];
-  const found = $derived(job.findings.filter((finding) => CODES.includes(finding.code)));
+  // A base coat that a reverse mask lacks is missed here; what is only worth knowing of a place is told with the design.
+  const found = $derived(
+    job.findings.filter(
+      ({ station, severity, at }) =>
+        (station === 'mask' || station === 'blank') && (severity !== 'note' || at === null),
+    ),
+  );
   const weak = $derived(job.weak.filter((place) => place.severity !== 'note' && place.listed));
   const hardly = $derived(job.weak.filter((place) => place.severity === 'note').length);
 

@@ -1,7 +1,10 @@
 """How does the artwork stand? What is painted, whether it holds at its size, and where it lies."""
 
+from dunestead.core.artwork.finding import Finding, FindingKind
+from dunestead.core.artwork.layout import CLEAR_FIELD, CLEAR_NEAR, CLEAR_PAINTED, OFF_BLANK, OFF_MARGIN
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.rail import SizeRail
+from dunestead.core.painting.colours import COLOUR_GAP, COLOURS_ALIKE
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import several, show_at_least, show_length
 
@@ -13,7 +16,6 @@ _MEASURED = {
     "part": "Smallest loose piece",
     "letter": "Lowest letter",
 }
-_FINE = ("stroke-thin", "web-thin", "letter-low")
 
 
 def never_holds(rail: SizeRail, unit: str) -> str:
@@ -26,6 +28,10 @@ def never_holds(rail: SizeRail, unit: str) -> str:
         f"Will not hold at any size that fits this blank, because of {several(count, 'spot')} that {are} too fine; "
         f"{without} {rest}."
     )
+
+
+def _of(look: Look, *kinds: FindingKind) -> list[Finding]:
+    return [finding for finding in look.findings if finding.kind in kinds]
 
 
 def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
@@ -44,13 +50,12 @@ def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
     if rail.least:
         why = f"Limited by its {_MEASURED[rail.least[0].measure].lower()}."
         rows.append(Row("Works from a width of", "length", rail.smallest, why))
-    found = {code: [f for f in look.findings if f.code == code] for code in (*_FINE, "off-blank", "off-margin")}
-    if off := found["off-blank"]:
+    if off := _of(look, OFF_BLANK):
         over = show_length(max(f.measured for f in off), unit)
         return "stop", f"Runs {over} off the blank: make it smaller, move it, or mark it as intended.", rows
-    if on_clear := next((f for f in look.findings if f.code == "clear-painted"), None):
-        return "stop", on_clear.message(unit), rows
-    fine = [f for code in _FINE for f in found[code]]
+    if on_clear := _of(look, CLEAR_PAINTED):
+        return "stop", on_clear[0].message(unit), rows
+    fine = [f for f in look.findings if f.kind.is_fine]
     if fine:
         stops = [f for f in fine if f.severity == "stop"]
         if rail.spots:
@@ -59,16 +64,16 @@ def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
         enough = show_at_least(rail.smallest, unit)
         holds = f"holds from {enough} wide" if rail.smallest > rail.width else "open a finding to see what helps"
         return "stop" if stops else "warn", f"Too fine in {places}; {holds}.", rows
-    if near := found["off-margin"]:
+    if near := _of(look, OFF_MARGIN):
         closest, right = min(f.measured for f in near), near[0].limit
         return (
             "warn",
             f"Comes within {show_length(closest, unit)} of the edge; {show_length(right, unit)} of margin looks right.",
             rows,
         )
-    if near_clear := next((f for f in look.findings if f.code in ("clear-near", "clear-field")), None):
-        return "warn", near_clear.message(unit), rows
-    for code, verdict in (("colour-gap", "Colours lie too close"), ("colours-alike", "Colours look almost the same")):
-        if several_found := [f for f in look.findings if f.code == code]:
+    if near_clear := _of(look, CLEAR_NEAR, CLEAR_FIELD):
+        return "warn", near_clear[0].message(unit), rows
+    for kind, verdict in ((COLOUR_GAP, "Colours lie too close"), (COLOURS_ALIKE, "Colours look almost the same")):
+        if several_found := _of(look, kind):
             return "warn", f"{verdict}: {several_found[0].message(unit)}", rows
     return "ready", f"{show_length(painted.width, unit)} wide, holds on {surface.lower()}.", rows

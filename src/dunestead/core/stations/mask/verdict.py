@@ -5,7 +5,9 @@ from collections.abc import Mapping, Sequence
 from dunestead.core.mask.bodies import FULL
 from dunestead.core.mask.bridge_rules import usual_width
 from dunestead.core.mask.fates import FATES, Fate
+from dunestead.core.mask.findings import PART_SMALL
 from dunestead.core.mask.weak import WeakPlace
+from dunestead.core.painting.colours import BASE_MISSING
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row, State
 from dunestead.core.units import several, show_length
@@ -70,7 +72,7 @@ def _mask_verdict(
     plan: Plan, undecided: Sequence[int], counts: Mapping[Fate, int], weak: Sequence[WeakPlace], unit: str
 ) -> tuple[State, str]:
     loose, material = plan.look.found, plan.choices.material
-    if any(f.code == "base-missing" for f in plan.look.findings):
+    if any(f.kind is BASE_MISSING for f in plan.look.findings):
         return "stop", "A reverse mask shows the base coat, and this blank has none."
     if not plan.method_fit.allowed:
         return "stop", f"{plan.method.name} does not work here: {plan.method_fit.why[0]}"
@@ -80,7 +82,7 @@ def _mask_verdict(
             f"{several(len(plan.keepers), 'piece')} loose; a mask that is used again needs all of them bridged.",
         )
     kept = {keeper.number for keeper in plan.keepers}
-    small = [f for f in plan.look.findings if f.code == "part-small" and f.piece in kept]
+    small = [f for f in plan.look.findings if f.kind is PART_SMALL and f.piece in kept]
     if small:
         are = "is" if len(small) == 1 else "are"
         return "warn", f"{several(len(small), 'kept piece')} {are} too small for this material."
