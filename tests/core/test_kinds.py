@@ -184,6 +184,37 @@ def test_every_number_of_pieces_and_coats_a_step_names_is_the_plans(graphs) -> N
                 assert f"{task.coat} of {coats}" in title_of(task, "mm")
 
 
+# What can hurt, by kind of step, whatever the job; and by surface and paint, worked out from the cautions of the trade.
+CAUTIONED = {
+    "iron": {"tack-press", "tack-press-again", "tack-rub", "peel-rewarm", "cure-heat-set"},
+    "knife": {"weed-windows", "weed-guide", "weed-field", "sheets-test-cut"},
+    "pins": {"tack-backing-off", "tack-pin-corners", "tack-pins", "peel-pins"},
+    "spray-tack": {"tack-spray"},
+    "hot-air": {"tack-warm-air"},
+}
+BY_SURFACE = {"coir": "wet-mat", "synthetic-mat": "wet-mat", "cotton-rug": "wet-mat"}
+TO_PREPARE = {"coir": "synthetic", "synthetic-mat": "synthetic", "wood-sealed": "old-paint", "glass": "food"}
+SPRAYED = ("fabric-spray", "rubber-spray", "spray-enamel", "leather-acrylic", "clear-sealer")
+FUMING = ("porch-paint", "leather-dye", "masonry-sealer", "leather-finisher", "plate-glaze", "varnish")
+
+
+def test_what_can_hurt_is_said_at_each_step_where_it_can(graphs) -> None:
+    for name, (plan, graph) in graphs.items():
+        surface = plan.job.blank.surface
+        for task in graph.tasks:
+            for caution, codes in CAUTIONED.items():
+                by_hand = caution == "knife" and task.code == "sheets-cut" and plan.is_by_hand
+                assert (caution in task.cautions) == (task.code in codes or by_hand), (name, task.id, caution)
+            if task.code == "cure-use":
+                assert ("wet-mat" in task.cautions) == (surface in BY_SURFACE), name
+            if task.code == "blank-prepared":
+                assert task.cautions == ((TO_PREPARE[surface],) if surface in TO_PREPARE else ()), name
+            if isinstance(task.values, OfCoat):
+                paint = task.values.coating.paint.key
+                assert ("spray" in task.cautions) == (paint in SPRAYED), (name, task.id, paint)
+                assert ("fumes" in task.cautions) == (paint in FUMING), (name, task.id, paint)
+
+
 def test_every_caution_is_a_sentence_and_each_is_said_somewhere(graphs) -> None:
     said = {key for _, _, task in tasks_of(graphs) for key in task.cautions}
     table = {key for paint in CATALOGUE.paints.values() for key in paint.cautions}

@@ -312,3 +312,11 @@ def test_no_plan_waits_for_paint_to_dry_and_then_peels_it_wet(surface: str, mate
             dries = [wait.least for task in coats[1:] for wait in task.after if wait.task.startswith("paint-coat")]
             if mask.peel.when in ("wet", "at-once") and mask.peel.since_first is not None:
                 assert not any(dries), (paint.key, [one.role for one in stack])
+
+
+def test_bottles_hold_what_stays_in_the_brush_too() -> None:
+    """1,050 cm² on coir in two coats: 0.105 x 2 x 4 / 7 l is 120 ml, two bottles of 60; 3 ml in the brush, a third."""
+    amount = poured(1.05e5, "coir", "outdoor-acrylic", 2, 1)
+
+    assert amount.total_ml == pytest.approx(120.0)
+    assert amount.bottles == 3

@@ -178,3 +178,25 @@ def test_jobs_due_sooner_have_theirs_and_the_others_are_told_what_is_short() -> 
         ("pins", 30.0, {1: 30.0}, False),
         ("tape", 400.0, {}, True),
     ]
+
+
+def test_who_is_in_no_hurry_waits_for_who_is_due() -> None:
+    """One pin too few: the job without a date, though begun first, is the one that goes short."""
+    jobs = [
+        JobNeeds(1, "Some day", None, (Need("pins", "", "pins", 60.0, step=1.0),)),
+        JobNeeds(2, "For Saturday", date(2026, 5, 16), (Need("pins", "", "pins", 41.0, step=1.0),)),
+    ]
+
+    found = reserve({1: Item("Pins", "pins")}, {1: 100.0}, jobs, ALIKE)
+
+    assert found.held[0].by_job == {2: 41.0, 1: 59.0}
+    assert [one.by_job for one in found.short] == [{1: 1.0}]
+
+
+def test_what_is_kept_in_hand_is_what_no_job_will_take() -> None:
+    """100 pins, 80 of them spoken for, 30 always to be there: 10 are to be bought, though 100 lie in the box."""
+    jobs = [JobNeeds(1, "Mat", date(2026, 5, 16), (Need("pins", "", "pins", 80.0, step=1.0),))]
+
+    (low,) = reserve({1: Item("Pins", "pins", keep_at_least=30.0)}, {1: 100.0}, jobs, ALIKE).short
+
+    assert (low.is_low, low.missing) == (True, 10.0)

@@ -1,5 +1,6 @@
 """Tacking: methods, the plate, pins, the tape."""
 
+import itertools
 import math
 from dataclasses import replace
 
@@ -485,3 +486,14 @@ def test_what_each_kind_of_job_is_made_by_is_allowed_and_among_the_first_two(
 
     assert next(fit for fit in fits if fit.key == method).allowed, kind
     assert method in [fit.key for fit in fits[:2]], kind
+
+
+@pytest.mark.parametrize(("press", "overlap"), [("iron", 15.0), ("hand-press", 15.0)])
+@pytest.mark.parametrize("width", [190.0, 300.0, 480.0, 700.0, 910.0])
+def test_plates_side_by_side_lap_by_as_much_as_their_rims_are_cooler(catalogue, press, overlap, width) -> None:
+    """Windows in one row: each plate reaches over the one before by the whole lap of the table."""
+    boxes = sorted(one.box for one in pressing(catalogue, (0, 0, width, 90), press).placements)
+
+    laps = [before[2] - after[0] for before, after in itertools.pairwise(boxes)]
+    assert laps == [] or min(laps) >= overlap - 1e-6
+    assert len(boxes) >= width // 225

@@ -2,6 +2,7 @@
 
 import json
 import re
+from datetime import UTC, datetime
 
 import pytest
 
@@ -16,6 +17,7 @@ from dunestead.core.work.cautions import CAUTIONS
 from dunestead.core.work.saying import caution_of
 from dunestead.core.work.tasks import TaskGraph
 from dunestead.formats.job_file import read_job_file
+from dunestead.formats.plan_report import plan_report
 from dunestead.formats.verified import check_cut
 from tests.jobs.make import ART, JOBS, job_file
 from tests.making import CATALOGUE, job_of, words
@@ -183,3 +185,38 @@ def test_a_mask_that_takes_too_long_to_dab_is_peeled_wet_in_groups() -> None:
 
 def test_groups_are_as_few_as_can_be_and_a_long_window_stands_alone() -> None:
     assert [group.windows for group in window_groups([20, 10, 1, 29, 45, 2], 30)] == [(1, 2), (3, 4), (5,), (6,)]
+
+
+@pytest.mark.parametrize(("celsius", "factor"), [(20, 1.0), (10, 2.0), (0, 4.0)])
+def test_in_the_cold_there_is_more_time_from_one_wet_coat_to_the_next(tmp_path, celsius: int, factor: float) -> None:
+    """Five minutes at 20 degrees; twice as long for every ten colder."""
+    data = {**job_file("J05"), "weather": {"temperature": celsius, "humidity": 50, "wind": 0, "rain": False}}
+    sources = FolderSources(tmp_path)
+    plan = make_plan(read_job_file(json.dumps(data), sources.keep, sources, CATALOGUE), sources, CATALOGUE, check_cut)
+    second = task_graph(plan, CATALOGUE).by_id["paint-coat/m1/k1/c1/n2"]
+
+    assert [(wait.least, wait.most) for wait in second.after] == [(0.0, 5.0 * factor)]
+
+
+def test_another_coating_goes_on_what_is_dry_to_the_touch_not_on_what_would_take_a_next_coat(jobs) -> None:
+    """Glitter over dark fabric paint: an hour, though its own next coat may follow after half of one."""
+    plan, graph = jobs("J18")
+    over = next(coat for coat in plan.coatings if coat.role == "over-colour")
+    first = graph.by_id[f"paint-coat/m1/k1/c{over.number}/n1"]
+
+    assert [wait.least for wait in first.after] == [60.0]
+    assert plan.coatings[0].drying.next_coat == 30.0
+
+
+def test_a_piece_that_is_bridged_is_not_told_to_be_too_small_to_place(tmp_path) -> None:
+    data = {**job_file("J05"), "surface": "wood-sealed", "blank": {"width": 90, "height": 60}, "material": "card"}
+    data |= {"design": [{"words": "LOW TIDE", "face": "archivo-black", "width": 75}], "coatings": None}
+    sources, found = FolderSources(tmp_path), {}
+    for fates in ("keep", "bridge"):
+        job = read_job_file(json.dumps(data | {"fates": fates}), sources.keep, sources, CATALOGUE)
+        plan = make_plan(job, sources, CATALOGUE, check_cut)
+        report = plan_report(plan, task_graph(plan, CATALOGUE), CATALOGUE, datetime(2026, 5, 1, tzinfo=UTC))
+        found[fates] = sum(one["code"] == "part-small" for one in report["findings"])
+
+    assert found["keep"] > 0
+    assert found["bridge"] == 0
