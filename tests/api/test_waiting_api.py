@@ -5,7 +5,7 @@ from threading import Event, Thread
 
 import pytest
 
-from dunestead.core.progress import tell
+from dunestead.core.checkpoints import tell
 from dunestead.store.jobs import JobStore
 from dunestead.workshop.waits import Waits
 from tests.shapes import frame, svg

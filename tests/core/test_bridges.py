@@ -9,7 +9,7 @@ import shapely
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dunestead.core.mask.bridge_rules import BridgeRules, Spot
+from dunestead.core.mask.bridge_rules import BridgeRules, Footing
 from dunestead.core.mask.gaps import FRAME, nearest_gaps
 from dunestead.core.mask.loose import Mask, shape_mask
 from dunestead.core.mask.tying import CutPlan, tie_mask
@@ -232,7 +232,7 @@ def test_further_bridges_keep_off_keepers_and_each_other() -> None:
 def test_a_bridge_stands_where_the_maker_sets_it() -> None:
     mask = masked(BOX, 100.0)
 
-    plan = tie_mask(mask, {1}, BridgeRules(5.0), {1: [Spot((10, 30)), Spot((90, 70), width=8.0)]})
+    plan = tie_mask(mask, {1}, BridgeRules(5.0), {1: [Footing((10, 30)), Footing((90, 70), width=8.0)]})
 
     assert [(bridge.start, bridge.end, bridge.width) for bridge in plan.bridges] == [
         ((10, 30), (0, 30), 5.0),
@@ -245,7 +245,7 @@ def test_pieces_that_only_hold_on_to_each_other_are_tied_to_the_frame_too() -> N
     """Two holes 4 mm apart, each with a bridge set towards the other."""
     body = '<path fill-rule="evenodd" d="M0 0h84v50h-84zM10 10h30v30h-30zM44 10h30v30h-30z"/>'
 
-    plan = tie_mask(masked(body, 84.0), {1, 2}, BridgeRules(3.0), {1: [Spot((40, 25))], 2: [Spot((44, 25))]})
+    plan = tie_mask(masked(body, 84.0), {1, 2}, BridgeRules(3.0), {1: [Footing((40, 25))], 2: [Footing((44, 25))]})
 
     assert plan.keepers == ()
     assert any(FRAME in (bridge.piece, bridge.other) for bridge in plan.bridges)

@@ -272,7 +272,7 @@ def test_a_design_made_larger_is_the_same_form(factor: float) -> None:
 
     one, other = design(*elements), design(*larger)
 
-    assert one.painted.form == other.painted.form is not None
+    assert one.painted.shape_key == other.painted.shape_key is not None
     assert other.painted.region.area == pytest.approx(one.painted.region.area * factor**2, rel=1e-4)
 
 
@@ -280,9 +280,9 @@ def test_a_design_whose_parts_moved_is_another_form() -> None:
     one = design(artwork(100.0), artwork(100.0, number=2, y=80))
     other = design(artwork(100.0), artwork(100.0, number=2, y=81))
 
-    assert one.painted.form != other.painted.form
+    assert one.painted.shape_key != other.painted.shape_key
 
 
 @pytest.mark.parametrize("more", [{"repeat": Repeat("scatter", 4)}, {"x": 280.0}])
 def test_what_hangs_on_the_blank_has_no_form_of_its_own(more) -> None:
-    assert design(artwork(100.0, **more)).painted.form is None
+    assert design(artwork(100.0, **more)).painted.shape_key is None

@@ -1,4 +1,4 @@
-"""Slits that no knife leaves standing."""
+"""Slits that no knife leaves fingerprint."""
 
 import numpy as np
 import pytest

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from dunestead.core.errors import BadInput
 from dunestead.core.sheets.cells import Reach
 from dunestead.core.sheets.extents import takes
-from dunestead.core.sheets.packing import Item, Packing, Room, fewest_by_bounds, holds, improved, pack, quick_pack
+from dunestead.core.sheets.packing import Packing, PackItem, Room, fewest_by_bounds, holds, improved, pack, quick_pack
 from dunestead.core.sheets.price import USUAL_PRICES
 
 ROOM = Room(100, 100)
@@ -17,18 +17,18 @@ SIDES = st.integers(10, 100)
 SMALL = st.lists(st.tuples(SIDES, SIDES), min_size=1, max_size=4)
 
 
-def items(*sides) -> list[Item]:
-    return [Item(float(w), float(h)) for w, h in sides]
+def items(*sides) -> list[PackItem]:
+    return [PackItem(float(w), float(h)) for w, h in sides]
 
 
-def is_sound(packing: Packing, of: list[Item], room: Room) -> bool:
+def is_sound(packing: Packing, of: list[PackItem], room: Room) -> bool:
     return holds(of, room, packing.spots) is not None
 
 
-def least_by_trying(of: list[Item], room: Room) -> int:
+def least_by_trying(of: list[PackItem], room: Room) -> int:
     """Try every spread over sheets, and for every sheet every order, turning and corner: as dull as it is sure."""
 
-    def fits(group: list[Item]) -> bool:
+    def fits(group: list[PackItem]) -> bool:
         for order in itertools.permutations(group):
             for turns in itertools.product((False, True), repeat=len(order)):
                 sides = [(i.height, i.width) if t else (i.width, i.height) for i, t in zip(order, turns, strict=True)]
@@ -92,7 +92,7 @@ def test_a_dozen_are_proven_where_area_proves_nothing() -> None:
 
 def test_turning_saves_a_sheet_unless_it_is_forbidden() -> None:
     free = items((100, 40), (40, 100), (20, 60))
-    held = [Item(item.width, item.height, turns=False) for item in free]
+    held = [PackItem(item.width, item.height, turns=False) for item in free]
 
     assert pack(free, ROOM).sheets == 1
     assert pack(held, ROOM).sheets == 2
@@ -115,7 +115,7 @@ def test_what_does_not_fit_at_all_is_refused() -> None:
     with pytest.raises(BadInput, match="does not fit a reach"):
         pack(items((101, 20)), ROOM)
     with pytest.raises(BadInput, match="without being turned"):
-        pack([Item(90, 120, turns=False)], Room(130, 100))
+        pack([PackItem(90, 120, turns=False)], Room(130, 100))
 
 
 @pytest.mark.parametrize("reach", [Reach(100, 100, 10), Reach(80, 150, 5), Reach(108, 295, 10)])

@@ -8,11 +8,11 @@ from hypothesis import settings
 from hypothesis import strategies as st
 from hypothesis.stateful import Bundle, RuleBasedStateMachine, consumes, invariant, rule
 
-from dunestead.core.stores.items import Item
-from dunestead.core.stores.ledger import Move, counted, given_back, left_of
-from dunestead.core.stores.reserving import Held, JobNeeds, reserve, serve
-from dunestead.core.stores.taking import Step, moves_of
-from dunestead.core.words.stores import overdrawn
+from dunestead.core.inventory.items import Item
+from dunestead.core.inventory.ledger import Move, counted, given_back, left_of
+from dunestead.core.inventory.reserving import JobNeeds, StockLevel, reserve, serve
+from dunestead.core.inventory.taking import Step, moves_of
+from dunestead.core.words.inventory import overdrawn
 from dunestead.core.work.needs import Need
 
 AT = datetime(2026, 5, 10, 12, tzinfo=UTC)
@@ -86,7 +86,7 @@ class Stores(RuleBasedStateMachine):
     @invariant()
     def nothing_is_below_nothing_without_a_word(self) -> None:
         for number, left in left_of(self.moves).items():
-            said = overdrawn(Held(number, self.items[number], left, {}), "mm")
+            said = overdrawn(StockLevel(number, self.items[number], left, {}), "mm")
             assert bool(said) == (left < 0)
 
     @invariant()

@@ -6,7 +6,7 @@ import pytest
 
 from dunestead.core.figures import Figure
 from dunestead.core.mask.axis import measure_widths
-from dunestead.core.mask.bridge_rules import BridgeRules, Spot
+from dunestead.core.mask.bridge_rules import BridgeRules, Footing
 from dunestead.core.mask.loose import cut_mask
 from dunestead.core.mask.tying import tie_mask
 from dunestead.core.mask.weak import WeakPlace, weak_limit, weak_places
@@ -178,7 +178,7 @@ def test_a_tongue_that_a_bridge_ends_on_has_no_free_end() -> None:
     body = slot(3.0)
     mask = cut_mask(painted(body, 83.0), 20.0)
 
-    tied = tie_mask(mask, (), BridgeRules(3.0), {0: [Spot((41.5, 40.0), heading=(0.0, 1.0))]})
+    tied = tie_mask(mask, (), BridgeRules(3.0), {0: [Footing((41.5, 40.0), heading=(0.0, 1.0))]})
 
     assert len(tied.bridges) == 1
     assert tied.bridges[0].length == pytest.approx(40, abs=0.01)

@@ -10,7 +10,7 @@ import pytest
 
 from dunestead.cli.sources import FolderSources
 from dunestead.core.errors import BadInput
-from dunestead.formats.job_file import read_job_file
+from dunestead.formats.job_file import read_job_file, read_job_log
 from dunestead.formats.job_zip import open_job_zip
 from tests.making import CATALOGUE
 from tests.shapes import WORD, svg
@@ -153,3 +153,17 @@ def test_a_zip_that_is_no_job_is_refused() -> None:
     for data, said in ((zipped("a.svg"), "no job.json"), (zipped(*map(str, range(90))), "more than a job")):
         with pytest.raises(BadInput, match=said):
             open_job_zip(data)
+
+
+def test_a_log_of_before_is_read_under_the_names_of_now() -> None:
+    """What a step stood on was once called by another word."""
+    row = {"kind": "done", "task": "blank-prepared/k1", "at": "2026-05-10T12:00:00+02:00"}
+    files = [
+        json.dumps({"dunestead_job": 2, "log": [{**row, name: {"surface": "coir"}}]})
+        for name in ("standing", "fingerprint")
+    ]
+
+    before, now = (read_job_log(file) for file in files)
+
+    assert before == now
+    assert now[0].fingerprint == {"surface": "coir"}

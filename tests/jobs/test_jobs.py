@@ -438,7 +438,7 @@ def standings(number: str, folder: Path) -> str:
     sources = FolderSources(folder)
     job = read_job_file(json.dumps(job_file(number)), sources.keep, sources, CATALOGUE)
     graph = task_graph(make_plan(job, sources, CATALOGUE, check_cut), CATALOGUE)
-    return json.dumps({task.id: dict(task.standing) for task in graph.tasks})
+    return json.dumps({task.id: dict(task.fingerprint) for task in graph.tasks})
 
 
 @pytest.mark.parametrize("number", ["J02", "J07"])

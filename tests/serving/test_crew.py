@@ -15,8 +15,8 @@ import pytest
 from flask.testing import FlaskClient
 
 from dunestead.api.app import create_app
+from dunestead.core.checkpoints import KEEPING, Stopped, listened_by
 from dunestead.core.errors import TooMuch
-from dunestead.core.progress import KEEPING, Stopped, listened_by
 from dunestead.serving.crew import Crew, _Worker
 from dunestead.serving.messages import Answer, Asked, Told
 from dunestead.serving.worker import WorkerSettings
@@ -248,7 +248,7 @@ class HungWorker:
             self.there.send(told)
 
     def worker(self) -> _Worker:
-        return _Worker(self, self.line, is_patient=False)
+        return _Worker(self, self.line, is_upload=False)
 
 
 @pytest.mark.parametrize("is_stopped", [False, True])

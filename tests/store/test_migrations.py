@@ -126,7 +126,7 @@ def test_a_database_is_brought_up_to_date_once(tmp_path: Path) -> None:
 
     with sqlite3.connect(path) as database:
         assert database.execute("SELECT count(*) FROM revision").fetchone() == (2,)
-        assert database.execute("SELECT version_num FROM alembic_version").fetchall() == [("0010",)]
+        assert database.execute("SELECT version_num FROM alembic_version").fetchall() == [("0011",)]
 
 
 def third_release(path: Path) -> None:
@@ -216,3 +216,23 @@ def test_what_was_chosen_for_patches_and_read_off_the_tape_is_found_by_its_new_n
     assert [(one.y, one.sheet) for one in stored.job.sheets.patch_choices] == [(0.5, 2)]
     assert [entry.instruction for entry in stored.log] == ["Shift it 2 mm."]
     engine.dispose()
+
+
+def test_what_a_step_stood_on_is_kept_under_its_new_name(tmp_path: Path) -> None:
+    path = tmp_path / "old.sqlite"
+    release(path, "0010")
+    stood, at = {"surface": "coir", "blank": "600.0 x 400.0"}, "2026-05-10 12:00:00"
+    with sqlite3.connect(path) as database:
+        database.execute(f"INSERT INTO job (id, created_at, head, version) VALUES (3, '{at}', 1, 1)")
+        rows = [({"standing": stood, "reason": "dry"}, "blank-prepared/k1"), ({"reason": "early"}, "sheets-cut/s1")]
+        for state, task in rows:
+            database.execute(
+                "INSERT INTO log (job_id, written_at, kind, task, at, state) VALUES (3, ?, 'done', ?, ?, ?)",
+                (at, task, at, json.dumps(state)),
+            )
+
+    open_database(path).dispose()
+
+    with sqlite3.connect(path) as database:
+        kept = [json.loads(state) for (state,) in database.execute("SELECT state FROM log ORDER BY id")]
+    assert kept == [{"reason": "dry", "fingerprint": stood}, {"reason": "early"}]

@@ -159,7 +159,7 @@ def test_the_log_is_added_to_and_comes_back_in_order(store: JobStore) -> None:
     job_id = store.add(JOB)
     entries = [
         LogEntry("called", "weed-count/m1/k1", NOON, numbers=(1, 3)),
-        LogEntry("done", "weed-count/m1/k1", NOON, began=NOON, reason="One is lost", standing={"design": "ab"}),
+        LogEntry("done", "weed-count/m1/k1", NOON, began=NOON, reason="One is lost", fingerprint={"design": "ab"}),
         LogEntry("undone", "weed-count/m1/k1", NOON),
     ]
     store.write(job_id, 1, entries[:2])

@@ -9,9 +9,9 @@ from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, rule
 from sqlalchemy import create_engine, text
 
+from dunestead.core.inventory.items import Item
+from dunestead.core.inventory.ledger import left_of
 from dunestead.core.job.job import altered
-from dunestead.core.stores.items import Item
-from dunestead.core.stores.ledger import left_of
 from dunestead.store import BlankStore, JobStore, RunStore, open_database, open_records
 from dunestead.workshop.cutting_room import CuttingRoom
 from dunestead.workshop.workbench import Workbench

@@ -21,6 +21,7 @@ from dunestead.api.files import files
 from dunestead.api.forwarding import Hands, install_forwarding, install_numbers
 from dunestead.api.guard import install_guard
 from dunestead.api.guide import guide
+from dunestead.api.inventory import stores
 from dunestead.api.jobs import jobs
 from dunestead.api.journal import install_journal
 from dunestead.api.keeping import keeping
@@ -34,7 +35,6 @@ from dunestead.api.problems import install_problems
 from dunestead.api.recipes import recipes
 from dunestead.api.recording import recording
 from dunestead.api.session import install_access, sessions, who_is_in
-from dunestead.api.stores import stores
 from dunestead.api.waiting import install_waiting, waiting
 from dunestead.api.weeding import weeding
 from dunestead.api.work import work

@@ -1,5 +1,6 @@
 """The description of the API completed: every way a request can fail, files that come in and go out."""
 
+import json
 import re
 from collections.abc import Callable
 from typing import Any, TypeVar
@@ -54,6 +55,7 @@ _FAILURES = {
     "503": ("Database", "The database cannot be read or written"),
 }
 _ANY = ("400", "401", "404", "409", "422", "500", "503")
+_SCHEMAS = "#/components/schemas/"
 _WRITES = ("403", "412", "413", "415", "428")
 
 
@@ -100,7 +102,45 @@ def describe(app: APIFlask) -> None:
             for method in _METHODS:
                 if method in entry:
                     _complete(entry[method], path, method, views.get((path, method)))
-        return spec
+        return _hoisted(spec)
+
+
+def _hoisted(spec: dict[str, Any]) -> dict[str, Any]:
+    """Return a description with each schema once: those that models hold within go by their own name where one fits.
+
+    Two that share a name and are not alike keep the name of the model that holds them.
+    """
+    schemas = spec["components"]["schemas"]
+    apart: set[str] = set()
+    while True:
+        alike: dict[str, set[str]] = {}
+        for name, schema in schemas.items():
+            short = _short(name, apart)
+            alike.setdefault(short, set()).add(json.dumps(_renamed(schema, apart), sort_keys=True))
+        clashing = {short for short, found in alike.items() if len(found) > 1}
+        if not clashing:
+            break
+        apart |= clashing
+    spec["components"]["schemas"] = {_short(name, apart): _renamed(schemas[name], apart) for name in sorted(schemas)}
+    spec["paths"] = _renamed(spec["paths"], apart)
+    return spec
+
+
+def _short(name: str, apart: set[str]) -> str:
+    short = name.rpartition(".")[2]
+    return name if short in apart else short
+
+
+def _renamed(value: Any, apart: set[str]) -> Any:
+    """Return a part of the description with what it refers to by the short names."""
+    if isinstance(value, list):
+        return [_renamed(one, apart) for one in value]
+    if not isinstance(value, dict):
+        return value
+    found = {key: _renamed(one, apart) for key, one in value.items()}
+    if isinstance(ref := found.get("$ref"), str) and ref.startswith(_SCHEMAS):
+        found["$ref"] = _SCHEMAS + _short(ref.removeprefix(_SCHEMAS), apart)
+    return found
 
 
 def _complete(operation: dict[str, Any], path: str, method: str, view: Callable[..., Any] | None) -> None:

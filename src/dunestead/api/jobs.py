@@ -11,7 +11,7 @@ from flask import Response, g, request
 
 from dunestead.api import schemas as wire
 from dunestead.api.description import takes_files
-from dunestead.api.opened import bench, made_on, shown
+from dunestead.api.opened import bench, if_match, shown
 from dunestead.api.sheet_schemas import CutSettingsIn
 from dunestead.api.views import card_out, catalogue_out
 from dunestead.core.artwork.elements import clean_text
@@ -248,7 +248,7 @@ def change_job(job_id: int, entries: wire.JobIn, query_data: wire.UnitQuery) -> 
             job = workbench.with_blank(job, _blank(blank))
         return workbench.with_width(job, width) if width is not None else job
 
-    workbench.alter(job_id, label, changed, made_on())
+    workbench.alter(job_id, label, changed, if_match())
     return shown(job_id, query_data)
 
 
@@ -272,7 +272,7 @@ def _coating(given: wire.CoatingIn) -> Coating:
 @jobs.output(wire.JobOut)
 def undo(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Take the last change back."""
-    bench().undo(job_id, made_on())
+    bench().undo(job_id, if_match())
     return shown(job_id, query_data)
 
 
@@ -281,7 +281,7 @@ def undo(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
 @jobs.output(wire.JobOut)
 def redo(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Make the change that was taken back again."""
-    bench().redo(job_id, made_on())
+    bench().redo(job_id, if_match())
     return shown(job_id, query_data)
 
 
@@ -348,5 +348,5 @@ def get_mending(job_id: int) -> wire.MendingOut:
 @jobs.output(wire.JobOut)
 def mend(job_id: int, given: wire.MendIn, query_data: wire.UnitQuery) -> wire.JobOut:
     """Mend a job in one of the ways offered; it can be taken back."""
-    bench().mend(job_id, given.mend, made_on())
+    bench().mend(job_id, given.mend, if_match())
     return shown(job_id, query_data)

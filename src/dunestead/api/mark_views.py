@@ -25,7 +25,7 @@ def marking_out(opened: OpenJob, task: Task, unit: str) -> wire.MarkingOut | Non
     marks = [_marked(plan, task, mark) for mark in progress.marks(marked_in)]
     return wire.MarkingOut(
         task=marked_in,
-        kinds=[wire.KindOut(key=kind, name=MARK_NAMES[kind]) for kind in kinds],
+        kinds=[wire.MarkKindOut(key=kind, name=MARK_NAMES[kind]) for kind in kinds],
         windows=[wire.MarkPlaceOut(number=k, at=window.at) for k, window in enumerate(windows, start=1)],
         marks=[*_gaps(plan, task, progress, unit), *marks],
     )

@@ -189,6 +189,6 @@ def reuse_out(fits: Sequence[MaterialFit], catalogue: Catalogue, copies: int) ->
     reuse = reuse_of(fits, catalogue, copies)
     return wire.ReuseOut(
         copies=list(reuse.copies),
-        lines=[wire.CostLineOut(key=key, costs=list(costs)) for key, costs in reuse.costs],
+        lines=[wire.MaterialCostOut(key=key, costs=list(costs)) for key, costs in reuse.costs],
         break_even=[wire.BreakEvenOut(copies=one.copies, material=one.material) for one in reuse.break_even],
     )

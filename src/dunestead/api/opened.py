@@ -11,7 +11,7 @@ from dunestead.core.errors import BadInput
 from dunestead.workshop.opened import OpenJob
 from dunestead.workshop.workbench import Change, Workbench
 
-__all__ = ["bench", "change", "made_on", "opened", "shown", "tagged", "version_of", "worked"]
+__all__ = ["bench", "change", "if_match", "opened", "shown", "tagged", "version_of", "worked"]
 
 _TAG = re.compile(r'^\s*(?:W/)?"v(\d{1,15})"\s*$')
 
@@ -28,7 +28,7 @@ def bench() -> Workbench:
     return workbench
 
 
-def made_on() -> int:
+def if_match() -> int:
     """Return the version of the job that the request was made on.
 
     Raises
@@ -53,7 +53,7 @@ def version_of(tag: str) -> int | None:
 
 def change(job_id: int, label: str, changed: Change) -> None:
     """Change a job as one undoable step, as long as it still is what the request was made on."""
-    bench().change(job_id, label, changed, made_on())
+    bench().change(job_id, label, changed, if_match())
 
 
 def opened(job_id: int, query: wire.UnitQuery) -> OpenJob:

@@ -13,6 +13,7 @@ from dunestead.core.painting.weather import Verdict
 
 __all__ = [
     "ForecastOut",
+    "GoodSpellOut",
     "LayerOut",
     "MixIn",
     "MixOut",
@@ -24,7 +25,6 @@ __all__ = [
     "PeelWayOut",
     "ReadingOut",
     "SchoolOut",
-    "SpellOut",
     "SprayingOut",
     "TechniqueOut",
 ]
@@ -194,7 +194,7 @@ class HourOut(BaseModel):
     verdict: Verdict
 
 
-class SpellOut(BaseModel):
+class GoodSpellOut(BaseModel):
     """A time in which it may be sprayed."""
 
     begins: datetime
@@ -206,5 +206,5 @@ class ForecastOut(BaseModel):
 
     source: str
     hours: list[HourOut]
-    spells: list[SpellOut]
+    spells: list[GoodSpellOut]
     summary: str

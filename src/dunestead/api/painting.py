@@ -193,6 +193,6 @@ def get_weather(job_id: int, query_data: schemas.UnitQuery) -> wire.ForecastOut:
             )
             for hour in hours
         ],
-        spells=[wire.SpellOut(begins=one.begins, ends=one.ends) for one in spells],
+        spells=[wire.GoodSpellOut(begins=one.begins, ends=one.ends) for one in spells],
         summary=summary,
     )

@@ -9,8 +9,8 @@ from shapely.errors import GEOSException
 from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException, SecurityError
 
+from dunestead.core.checkpoints import Stopped
 from dunestead.core.errors import BadInput, Clash, DamagedJob, DunesteadError, NoSuchThing, NotNow, StoreFault, TooMuch
-from dunestead.core.progress import Stopped
 from dunestead.store.faults import fault_of
 
 __all__ = ["SIMPLER", "TOO_LARGE", "install_problems", "problem"]

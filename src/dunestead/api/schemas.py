@@ -429,7 +429,7 @@ class MarkOut(BaseModel):
     marked: bool = Field(description="Whether the maker marked it.")
 
 
-class KindOut(BaseModel):
+class MarkKindOut(BaseModel):
     """Something that may be wrong, by its key."""
 
     key: MarkKind
@@ -447,7 +447,7 @@ class MarkingOut(BaseModel):
     """What may be marked in a task, where, and what there is to see to."""
 
     task: str = Field(description="The task in which it is marked.")
-    kinds: list[KindOut]
+    kinds: list[MarkKindOut]
     windows: list[MarkPlaceOut]
     marks: list[MarkOut]
 
@@ -1425,7 +1425,7 @@ class MaterialOut(BaseModel):
     minutes: float
 
 
-class CostLineOut(BaseModel):
+class MaterialCostOut(BaseModel):
     """What a copy costs with a material, for 1 copy, 2, 3 and so on."""
 
     key: str
@@ -1443,7 +1443,7 @@ class ReuseOut(BaseModel):
     """What a copy costs by the number of copies."""
 
     copies: list[int]
-    lines: list[CostLineOut]
+    lines: list[MaterialCostOut]
     break_even: list[BreakEvenOut]
 
 

@@ -12,7 +12,7 @@ from dunestead.core.records import CutSettings, OwnPaint, Swatch, TestCut
 
 __all__ = [
     "AdviceIn",
-    "AdviceOut",
+    "CutAdviceOut",
     "CutRunIn",
     "CutRunsOut",
     "CutSettingsIn",
@@ -210,7 +210,7 @@ class AdviceIn(Wire):
     tries: list[TryIn] = Field(default_factory=list, max_length=200)
 
 
-class AdviceOut(BaseModel):
+class CutAdviceOut(BaseModel):
     """What to try next and why, and what the simulated cutter would give."""
 
     settings: CutSettingsIn
@@ -318,7 +318,7 @@ class TrimListOut(BaseModel):
     too_wide: list[int]
 
 
-class LayerOut(BaseModel):
+class SheetLayerOut(BaseModel):
     """One layer of a stack."""
 
     name: str
@@ -329,14 +329,14 @@ class StageOut(BaseModel):
     """The stack at one step."""
 
     name: str
-    layers: list[LayerOut]
+    layers: list[SheetLayerOut]
     tool: Literal["knife", "iron", "hand", "eye"]
     from_below: bool
     mirrored: bool
     about: str
 
 
-class SchoolOut(BaseModel):
+class FacingSchoolOut(BaseModel):
     """The same stuff the other way up."""
 
     key: str
@@ -364,7 +364,7 @@ class SheetsOut(BaseModel):
     trims: TrimListOut
     stages: list[StageOut]
     facing: str
-    school: SchoolOut | None
+    school: FacingSchoolOut | None
     settings: CutSettingsIn
     settings_why: str
     by_hand: bool

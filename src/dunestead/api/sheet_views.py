@@ -165,7 +165,7 @@ def _trims(plan: Plan) -> wire.TrimListOut:
     )
 
 
-def _school(plan: Plan, catalogue: Catalogue) -> wire.SchoolOut | None:
+def _school(plan: Plan, catalogue: Catalogue) -> wire.FacingSchoolOut | None:
     """Return the same material the other way up, and whether fine strokes speak for it."""
     material = plan.choices.material
     if not material.school:
@@ -173,7 +173,7 @@ def _school(plan: Plan, catalogue: Catalogue) -> wire.SchoolOut | None:
     other = catalogue.material(material.school)
     stroke = plan.look.fitness.least("stroke")
     fine = bool(stroke and stroke.width < catalogue.workshop["fine_stroke"])
-    return wire.SchoolOut(
+    return wire.FacingSchoolOut(
         key=other.key, name=other.name, about=other.facing, advised=fine and other.enters_from == "back"
     )
 
@@ -248,11 +248,11 @@ def run_out(run: Run) -> wire.CutRunOut:
     )
 
 
-def advice_out(material: str, cutter: str, tries: Sequence[Try], catalogue: Catalogue) -> wire.AdviceOut:
+def advice_out(material: str, cutter: str, tries: Sequence[Try], catalogue: Catalogue) -> wire.CutAdviceOut:
     """Return what to try next in a test cut, and what the simulated cutter would give."""
     stuff, machine = catalogue.material(material), catalogue.cutter(cutter)
     advice = advise_next(tries, stuff, machine, catalogue.workshop)
-    return wire.AdviceOut(
+    return wire.CutAdviceOut(
         settings=settings_out(advice.settings),
         why=advice.why,
         is_found=advice.is_found,

@@ -17,6 +17,8 @@ from dunestead.core.blanks.clear import ClearArea, clear_name, region_of
 from dunestead.core.changes.arranging import guides_of
 from dunestead.core.curing.drying import Weather
 from dunestead.core.figures import Catalogue, Cutter, Paint, Press, Surface
+from dunestead.core.inventory.items import Item
+from dunestead.core.inventory.ledger import Move
 from dunestead.core.job.choices import bridge_rules
 from dunestead.core.job.ground import base_of, ground_colour
 from dunestead.core.job.job import ENTRIES, BridgeSpot, Job, LaterLook, Record, fits
@@ -32,8 +34,6 @@ from dunestead.core.plan.plan import Plan, materials_of, method_work
 from dunestead.core.records import CutSettings, Hours, OwnPaint, Swatch
 from dunestead.core.stations.graph import phase_of
 from dunestead.core.stations.station import Station
-from dunestead.core.stores.items import Item
-from dunestead.core.stores.ledger import Move
 from dunestead.core.tacking.laying import LayRules
 from dunestead.core.tacking.methods import MethodFit, rank_methods
 from dunestead.core.units import show_length

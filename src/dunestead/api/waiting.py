@@ -7,7 +7,7 @@ from apiflask import APIBlueprint, APIFlask
 from flask import current_app, g, request
 
 from dunestead.api import schemas as wire
-from dunestead.core.progress import listened_by
+from dunestead.core.checkpoints import listened_by
 from dunestead.workshop.waits import Waits
 
 __all__ = ["install_waiting", "waiting"]

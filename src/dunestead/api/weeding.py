@@ -7,7 +7,7 @@ from shapely.geometry.base import BaseGeometry
 from dunestead.api import schemas
 from dunestead.api import weed_schemas as wire
 from dunestead.api.design_views import drawn, placed
-from dunestead.api.opened import bench, made_on, opened
+from dunestead.api.opened import bench, if_match, opened
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.plan.weeding import WeedRegion, WeedSheet, weed_map
 from dunestead.core.words.weeding import WHERE, help_for, pulled
@@ -35,7 +35,7 @@ def get_weed(job_id: int, query_data: schemas.UnitQuery) -> wire.WeedOut:
 @weeding.output(wire.WeedOut)
 def add_rehearsal(job_id: int, given: wire.RehearsalIn, query_data: schemas.UnitQuery) -> wire.WeedOut:
     """Keep how a rehearsal went."""
-    bench().rehearsed(job_id, given.seconds, given.slips, version=made_on())
+    bench().rehearsed(job_id, given.seconds, given.slips, version=if_match())
     return _weed_out(opened(job_id, query_data))
 
 

@@ -3,7 +3,7 @@
 from apiflask import APIBlueprint
 
 from dunestead.api import schemas as wire
-from dunestead.api.opened import bench, made_on, opened, worked
+from dunestead.api.opened import bench, if_match, opened, worked
 from dunestead.api.work_views import head_out, station_out
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.stations.station import NAMES
@@ -50,7 +50,7 @@ def set_done(job_id: int, given: wire.DoneIn, query_data: wire.UnitQuery) -> wir
         job_id,
         given.task,
         done=given.done,
-        version=made_on(),
+        version=if_match(),
         reason=given.reason.strip(),
         at=given.at.astimezone() if given.at else None,
         began=given.began.astimezone() if given.began else None,
@@ -65,7 +65,7 @@ def set_done(job_id: int, given: wire.DoneIn, query_data: wire.UnitQuery) -> wir
 @work.output(wire.WorkOut)
 def set_calls(job_id: int, given: wire.CallsIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log keepers, or rests of the plate, that answered a roll-call, or did not after all."""
-    bench().call(job_id, given.task, given.numbers, present=given.present, version=made_on())
+    bench().call(job_id, given.task, given.numbers, present=given.present, version=if_match())
     return worked(job_id, query_data)
 
 
@@ -75,7 +75,7 @@ def set_calls(job_id: int, given: wire.CallsIn, query_data: wire.UnitQuery) -> w
 @work.output(wire.WorkOut)
 def set_count(job_id: int, given: wire.CountIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log how many windows, keepers or pins were counted."""
-    bench().count(job_id, given.task, given.what, given.count, version=made_on())
+    bench().count(job_id, given.task, given.what, given.count, version=if_match())
     return worked(job_id, query_data)
 
 
@@ -85,7 +85,7 @@ def set_count(job_id: int, given: wire.CountIn, query_data: wire.UnitQuery) -> w
 @work.output(wire.WorkOut)
 def set_used(job_id: int, given: wire.UsedIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log how a mask was really pressed: proposed the next time, where it held."""
-    bench().used(job_id, given.task, given.celsius, given.seconds, version=made_on())
+    bench().used(job_id, given.task, given.celsius, given.seconds, version=if_match())
     return worked(job_id, query_data)
 
 
@@ -95,7 +95,7 @@ def set_used(job_id: int, given: wire.UsedIn, query_data: wire.UnitQuery) -> wir
 @work.output(wire.WorkOut)
 def set_begun(job_id: int, given: wire.BegunIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log the first stroke of a task, which starts its clock."""
-    begin_task(bench(), opened(job_id, query_data), given.task, made_on())
+    begin_task(bench(), opened(job_id, query_data), given.task, if_match())
     return worked(job_id, query_data)
 
 
@@ -105,7 +105,7 @@ def set_begun(job_id: int, given: wire.BegunIn, query_data: wire.UnitQuery) -> w
 @work.output(wire.WorkOut)
 def set_dried(job_id: int, given: wire.BegunIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log that a coat was found dry to the touch just now; how long it took is learnt from."""
-    bench().dried(job_id, given.task, made_on())
+    bench().dried(job_id, given.task, if_match())
     return worked(job_id, query_data)
 
 
@@ -115,7 +115,7 @@ def set_dried(job_id: int, given: wire.BegunIn, query_data: wire.UnitQuery) -> w
 @work.output(wire.WorkOut)
 def add_mark(job_id: int, given: wire.MarkIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Mark a place that wants a second look."""
-    mark_place(bench(), opened(job_id, query_data), given.task, given.what, given.at, made_on())
+    mark_place(bench(), opened(job_id, query_data), given.task, given.what, given.at, if_match())
     return worked(job_id, query_data)
 
 
@@ -125,7 +125,7 @@ def add_mark(job_id: int, given: wire.MarkIn, query_data: wire.UnitQuery) -> wir
 @work.output(wire.WorkOut)
 def drop_mark(job_id: int, given: wire.MarkedIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Take a mark back."""
-    unmark(bench(), opened(job_id, query_data), given.task, given.number, made_on())
+    unmark(bench(), opened(job_id, query_data), given.task, given.number, if_match())
     return worked(job_id, query_data)
 
 
@@ -136,7 +136,7 @@ def drop_mark(job_id: int, given: wire.MarkedIn, query_data: wire.UnitQuery) -> 
 def set_mended(job_id: int, given: wire.MendedIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log that a marked place was seen to, or was not after all."""
     found = opened(job_id, query_data)
-    mend_mark(bench(), found, given.task, given.number, mended=given.mended, version=made_on())
+    mend_mark(bench(), found, given.task, given.number, mended=given.mended, version=if_match())
     return worked(job_id, query_data)
 
 
@@ -146,5 +146,5 @@ def set_mended(job_id: int, given: wire.MendedIn, query_data: wire.UnitQuery) ->
 @work.output(wire.WorkOut)
 def set_lifted(job_id: int, given: wire.LiftedIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log rests of the plate where the mask lifted, or held after all."""
-    bench().mark_lifted(job_id, given.task, given.numbers, lifted=given.lifted, version=made_on())
+    bench().mark_lifted(job_id, given.task, given.numbers, lifted=given.lifted, version=if_match())
     return worked(job_id, query_data)

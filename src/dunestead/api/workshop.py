@@ -28,7 +28,7 @@ from dunestead.core.records import (
 )
 from dunestead.formats.photo import clean_photo
 from dunestead.formats.sheet_files import sheet_file
-from dunestead.store import Shelf
+from dunestead.store import RecordTable
 
 __all__ = ["workshop"]
 
@@ -71,9 +71,9 @@ def _tries(given: list[wire.TryIn]) -> tuple[Try, ...]:
     return tuple(Try(CutSettings(**one.settings.model_dump()), one.answer) for one in given)
 
 
-def _shelf(kind: str) -> Shelf[Any]:
+def _table(kind: str) -> RecordTable[Any]:
     records = bench().records
-    shelves: dict[str, Shelf[Any]] = {
+    shelves: dict[str, RecordTable[Any]] = {
         "cutters": records.cutters,
         "test-cuts": records.test_cuts,
         "presses": records.presses,
@@ -95,7 +95,7 @@ def get_workshop() -> wire.WorkshopOut:
 @workshop.output(wire.WorkshopOut, status_code=201)
 def add_cutter(given: wire.CutterIn) -> wire.WorkshopOut:
     """Keep a cutter."""
-    return _kept(lambda: _shelf("cutters").add(_cutter(given)))
+    return _kept(lambda: _table("cutters").add(_cutter(given)))
 
 
 @workshop.put("/cutters/<int:number>")
@@ -103,7 +103,7 @@ def add_cutter(given: wire.CutterIn) -> wire.WorkshopOut:
 @workshop.output(wire.WorkshopOut)
 def change_cutter(number: int, given: wire.CutterIn) -> wire.WorkshopOut:
     """Change a cutter."""
-    return _kept(lambda: _shelf("cutters").change(number, _cutter(given)))
+    return _kept(lambda: _table("cutters").change(number, _cutter(given)))
 
 
 @workshop.post("/presses")
@@ -111,7 +111,7 @@ def change_cutter(number: int, given: wire.CutterIn) -> wire.WorkshopOut:
 @workshop.output(wire.WorkshopOut, status_code=201)
 def add_press(given: wire.PressIn) -> wire.WorkshopOut:
     """Keep a hot plate."""
-    return _kept(lambda: _shelf("presses").add(_press(given)))
+    return _kept(lambda: _table("presses").add(_press(given)))
 
 
 @workshop.put("/presses/<int:number>")
@@ -119,7 +119,7 @@ def add_press(given: wire.PressIn) -> wire.WorkshopOut:
 @workshop.output(wire.WorkshopOut)
 def change_press(number: int, given: wire.PressIn) -> wire.WorkshopOut:
     """Change a hot plate."""
-    return _kept(lambda: _shelf("presses").change(number, _press(given)))
+    return _kept(lambda: _table("presses").change(number, _press(given)))
 
 
 def _paint(given: wire.PaintIn) -> OwnPaint:
@@ -147,7 +147,7 @@ def _swatch(given: wire.SwatchIn, photo: str | None = None) -> Swatch:
 @workshop.output(wire.WorkshopOut, status_code=201)
 def add_paint(given: wire.PaintIn) -> wire.WorkshopOut:
     """Keep a paint of one's own."""
-    return _kept(lambda: _shelf("paints").add(_paint(given)))
+    return _kept(lambda: _table("paints").add(_paint(given)))
 
 
 @workshop.put("/paints/<int:number>")
@@ -155,7 +155,7 @@ def add_paint(given: wire.PaintIn) -> wire.WorkshopOut:
 @workshop.output(wire.WorkshopOut)
 def change_paint(number: int, given: wire.PaintIn) -> wire.WorkshopOut:
     """Change a paint: its label says otherwise, or its use showed otherwise."""
-    return _kept(lambda: _shelf("paints").change(number, _paint(given)))
+    return _kept(lambda: _table("paints").change(number, _paint(given)))
 
 
 @workshop.post("/swatches")
@@ -163,7 +163,7 @@ def change_paint(number: int, given: wire.PaintIn) -> wire.WorkshopOut:
 @workshop.output(wire.WorkshopOut, status_code=201)
 def add_swatch(given: wire.SwatchIn) -> wire.WorkshopOut:
     """Keep a swatch: what came of a paint on a surface."""
-    return _kept(lambda: _shelf("swatches").add(_swatch(given)))
+    return _kept(lambda: _table("swatches").add(_swatch(given)))
 
 
 @workshop.put("/swatches/<int:number>")
@@ -171,8 +171,8 @@ def add_swatch(given: wire.SwatchIn) -> wire.WorkshopOut:
 @workshop.output(wire.WorkshopOut)
 def change_swatch(number: int, given: wire.SwatchIn) -> wire.WorkshopOut:
     """Change a swatch; its photo stays."""
-    before: Swatch = _shelf("swatches").get(number)
-    return _kept(lambda: _shelf("swatches").change(number, _swatch(given, before.photo)))
+    before: Swatch = _table("swatches").get(number)
+    return _kept(lambda: _table("swatches").change(number, _swatch(given, before.photo)))
 
 
 @workshop.post("/swatches/<int:number>/photo")
@@ -180,20 +180,20 @@ def change_swatch(number: int, given: wire.SwatchIn) -> wire.WorkshopOut:
 @takes_files(photo="A picture file.")
 def set_photo(number: int) -> wire.WorkshopOut:
     """Keep a photo of a swatch: upright, made smaller, without the place and device it came with."""
-    before: Swatch = _shelf("swatches").get(number)
+    before: Swatch = _table("swatches").get(number)
     file = request.files.get("photo")
     if file is None:
         raise BadInput("No photo was sent.", "Choose one and send it again.")
     key = bench().keep_bytes(clean_photo(file.read()))
-    return _kept(lambda: _shelf("swatches").change(number, replace(before, photo=key)))
+    return _kept(lambda: _table("swatches").change(number, replace(before, photo=key)))
 
 
 @workshop.delete("/swatches/<int:number>/photo")
 @workshop.output(wire.WorkshopOut)
 def drop_photo(number: int) -> wire.WorkshopOut:
     """Remove the photo of a swatch; the swatch itself stays."""
-    before: Swatch = _shelf("swatches").get(number)
-    return _kept(lambda: _shelf("swatches").change(number, replace(before, photo=None)))
+    before: Swatch = _table("swatches").get(number)
+    return _kept(lambda: _table("swatches").change(number, replace(before, photo=None)))
 
 
 @workshop.get("/swatches/<int:number>/photo.jpg")
@@ -201,7 +201,7 @@ def drop_photo(number: int) -> wire.WorkshopOut:
 @hands_out("jpg")
 def get_photo(number: int, query_data: PhotoQuery) -> Response:
     """Show the photo of a swatch."""
-    swatch: Swatch = _shelf("swatches").get(number)
+    swatch: Swatch = _table("swatches").get(number)
     return photo_shown(swatch.photo, query_data, f"Swatch {number} has no photo.")
 
 
@@ -220,7 +220,7 @@ def set_tools(given: wire.ToolsIn) -> wire.WorkshopOut:
 @workshop.output(wire.WorkshopOut, status_code=201)
 def add_test_cut(given: wire.TestCutIn) -> wire.WorkshopOut:
     """Keep a test cut, as far as it has come."""
-    return _kept(lambda: _shelf("test-cuts").add(_test_cut(given)))
+    return _kept(lambda: _table("test-cuts").add(_test_cut(given)))
 
 
 @workshop.put("/test-cuts/<int:number>")
@@ -228,27 +228,27 @@ def add_test_cut(given: wire.TestCutIn) -> wire.WorkshopOut:
 @workshop.output(wire.WorkshopOut)
 def change_test_cut(number: int, given: wire.TestCutIn) -> wire.WorkshopOut:
     """Go on with a test cut."""
-    return _kept(lambda: _shelf("test-cuts").change(number, _test_cut(given)))
+    return _kept(lambda: _table("test-cuts").change(number, _test_cut(given)))
 
 
 @workshop.delete("/<any(cutters, 'test-cuts', presses, paints, swatches):kind>/<int:number>")
 @workshop.output(wire.WorkshopOut)
 def drop_record(kind: str, number: int) -> wire.WorkshopOut:
     """Take a record off its shelf."""
-    return _kept(lambda: _shelf(kind).drop(number))
+    return _kept(lambda: _table(kind).drop(number))
 
 
 @workshop.post("/<any(cutters, 'test-cuts', presses, paints, swatches):kind>/<int:number>/undo")
 @workshop.output(wire.WorkshopOut)
 def undo_record(kind: str, number: int) -> wire.WorkshopOut:
     """Take the last change of a record back, or bring it back."""
-    return _kept(lambda: _shelf(kind).undo(number))
+    return _kept(lambda: _table(kind).undo(number))
 
 
 @workshop.post("/test-cut")
 @workshop.input(wire.AdviceIn, arg_name="given")
-@workshop.output(wire.AdviceOut)
-def advise_test_cut(given: wire.AdviceIn) -> wire.AdviceOut:
+@workshop.output(wire.CutAdviceOut)
+def advise_test_cut(given: wire.AdviceIn) -> wire.CutAdviceOut:
     """Say what to set next, from what came of the test cuts so far."""
     return advice_out(given.material, given.cutter, _tries(given.tries), bench().catalogue)
 

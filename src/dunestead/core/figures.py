@@ -10,7 +10,7 @@ from typing import Literal, TypeVar
 
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.limits import REQUIRED, check_limits, limited
-from dunestead.core.records import Held, KeptMask, Stock, Swatch, TestCut
+from dunestead.core.records import KeptMask, ProvenHeat, Stock, Swatch, TestCut
 
 __all__ = [
     "Catalogue",
@@ -549,7 +549,7 @@ class Catalogue:
     stock: Mapping[int, Stock] = field(default_factory=dict)
     kept_masks: Mapping[int, KeptMask] = field(default_factory=dict)
     owned: frozenset[str] | None = None
-    pressed: Mapping[tuple[str, str, str, int], Held] = field(default_factory=dict)
+    pressed: Mapping[tuple[str, str, str, int], ProvenHeat] = field(default_factory=dict)
     swatches: tuple[Swatch, ...] = ()
     test_cuts: Mapping[int, TestCut] = field(default_factory=dict)
     amounts: Mapping[str, float] = field(default_factory=dict)

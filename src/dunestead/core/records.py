@@ -13,11 +13,11 @@ __all__ = [
     "Answer",
     "Blade",
     "CutSettings",
-    "Held",
     "Hours",
     "KeptMask",
     "OwnPaint",
     "Pressed",
+    "ProvenHeat",
     "Stock",
     "Swatch",
     "TestCut",
@@ -138,7 +138,7 @@ class Pressed:
 
 
 @dataclass(frozen=True, slots=True)
-class Held:
+class ProvenHeat:
     """How a mask is pressed by what held in own jobs: C, seconds a rest, and in how many jobs; 0 by a recipe."""
 
     celsius: float

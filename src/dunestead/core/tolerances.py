@@ -7,11 +7,11 @@ __all__ = ["TOLERANCES", "Tolerances"]
 
 @dataclass(frozen=True, slots=True)
 class Tolerances:
-    """Lengths in mm on a design whose longer side is ``form``: what is found in it is the same at every size.
+    """Lengths in mm on a design whose longer side is ``reference_size``: what is found in it is the same at every size.
 
     Attributes
     ----------
-    form
+    reference_size
         The longer side at which designs are reckoned, whatever size they are wanted at.
     flatness
         Farthest a flattened curve may stray from the true one: a hundredth of a knife blade's
@@ -32,7 +32,7 @@ class Tolerances:
         vertices of a flattened curve.
     """
 
-    form: float = 600.0
+    reference_size: float = 600.0
     flatness: float = 0.0025
     grid: float = 0.001
     sliver: float = 0.04

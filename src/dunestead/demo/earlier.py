@@ -171,4 +171,4 @@ def _ticked(task: Task, at: datetime) -> list[LogEntry]:
         for count in task.call.counts:
             found = (count.planned or 6) if count.expected is None else count.expected
             entries.append(LogEntry("counted", task.id, at, what=count.code, count=found))
-    return [*entries, LogEntry("done", task.id, at, standing=dict(task.standing))]
+    return [*entries, LogEntry("done", task.id, at, fingerprint=dict(task.fingerprint))]

@@ -178,7 +178,7 @@ def _do_up_to(workbench: Workbench, job_id: int, station: str) -> None:
             for count in task.call.counts:
                 planned = (count.planned or 6) if count.expected is None else count.expected
                 entries.append(LogEntry("counted", task.id, at, what=count.code, count=planned))
-        entries.append(LogEntry("done", task.id, at, standing=dict(task.standing)))
+        entries.append(LogEntry("done", task.id, at, fingerprint=dict(task.fingerprint)))
     workbench.log(job_id, sorted(entries, key=lambda entry: entry.at))
 
 

@@ -2,7 +2,7 @@
 
 from datetime import date
 
-from dunestead.core.stores.items import Item
+from dunestead.core.inventory.items import Item
 from dunestead.workshop.workbench import Workbench
 
 __all__ = ["fill_stores"]

@@ -3,8 +3,8 @@
 import logging
 
 from dunestead.core.artwork.drawing import Drawing
+from dunestead.core.checkpoints import Stopped, tell
 from dunestead.core.errors import ArtworkRefused, ArtworkUnreadable, BadInput
-from dunestead.core.progress import Stopped, tell
 from dunestead.formats.dxf import is_dxf, read_dxf
 from dunestead.formats.hpgl import is_hpgl, read_hpgl
 from dunestead.formats.picture import is_picture

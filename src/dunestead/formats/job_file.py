@@ -128,7 +128,7 @@ def read_job_log(text: str) -> tuple[LogEntry, ...]:
     if not isinstance(rows, list) or len(rows) > _MOST_ROWS:
         raise BadInput("The log of the job file is no list of what happened.", "Leave it out, or export it anew.")
     try:
-        log = _LOG.validate_python(rows)
+        log = _LOG.validate_python([_as_now(row) for row in rows])
     except ValidationError as error:
         raise _unusable(error, "log.") from None
     for entry in log:
@@ -136,6 +136,14 @@ def read_job_log(text: str) -> tuple[LogEntry, ...]:
         if entry.at.tzinfo is None:
             raise BadInput("A row of the log has a time without its zone.", "Write it as 2026-05-10T12:00:00+02:00.")
     return log
+
+
+def _as_now(row: Any) -> Any:
+    """Return a row of the log under the names of now: a fingerprint was once called by another."""
+    if not isinstance(row, dict) or "standing" not in row:
+        return row
+    rest = {name: value for name, value in row.items() if name != "standing"}
+    return {"fingerprint": row["standing"], **rest}
 
 
 def _parsed(text: str) -> dict[str, Any]:

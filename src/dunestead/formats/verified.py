@@ -3,11 +3,11 @@
 from dataclasses import dataclass
 from functools import lru_cache
 
+from dunestead.core.checkpoints import tell
 from dunestead.core.cutting.drawing import SheetDrawing, draw_sheet
 from dunestead.core.cutting.simulate import CutReport, simulate_cut
 from dunestead.core.cutting.verify import Verdict, verify_cut
 from dunestead.core.plan.plan import Plan
-from dunestead.core.progress import tell
 from dunestead.core.sheets.cells import Reach
 from dunestead.core.sheets.layout import Layout, Sheet
 from dunestead.formats.svg.cutfile import read_cut_file

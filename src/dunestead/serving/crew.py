@@ -13,8 +13,8 @@ from multiprocessing.process import BaseProcess
 from threading import Condition
 
 from dunestead.api.problems import SIMPLER
+from dunestead.core.checkpoints import KEEPING, Stopped, tell
 from dunestead.core.errors import TooMuch
-from dunestead.core.progress import KEEPING, Stopped, tell
 from dunestead.serving.messages import Answer, Asked, Ready, Stop, Told
 from dunestead.serving.worker import WorkerSettings, work
 
@@ -49,7 +49,7 @@ class _Worker:
 
     process: BaseProcess
     line: Connection
-    is_patient: bool
+    is_upload: bool
     busy_since: float = 0.0
     is_spent: bool = False
 
@@ -65,7 +65,7 @@ class _Waiter:
     """A request that waits for a worker, and since when."""
 
     job: int | None
-    is_patient: bool
+    is_upload: bool
     since: float = field(default_factory=time.monotonic)
 
     @property
@@ -129,7 +129,7 @@ class Crew:
         asked, brings_file = Asked(environ, body, records), environ.get("CONTENT_TYPE", "").startswith("multipart/")
         answer = None
         while answer is None:
-            with self._one(job, is_patient=brings_file) as worker:
+            with self._one(job, is_upload=brings_file) as worker:
                 answer = self._asked(worker, asked, self._budget[brings_file])
         for line in answer.lines:
             logging.getLogger(line.logger).log(line.level, "%s", line.text)
@@ -172,15 +172,15 @@ class Crew:
 
     def warm_up(self) -> None:
         """Begin the workers before anybody asks."""
-        begun = [self._begin(is_patient=False) for _ in range(self._hands)]
+        begun = [self._begin(is_upload=False) for _ in range(self._hands)]
         with self._changed:
             self._free += begun
             self._changed.notify_all()
 
     # --- one worker -------------------------------------------------------------------------------
-    def _begin(self, *, is_patient: bool) -> _Worker:
+    def _begin(self, *, is_upload: bool) -> _Worker:
         here, there = self._begun.Pipe()
-        settings = replace(self._settings, niceness=_NICENESS if is_patient else 0)
+        settings = replace(self._settings, niceness=_NICENESS if is_upload else 0)
         process = self._begun.Process(target=work, args=(there, settings), daemon=True)
         process.start()
         there.close()
@@ -188,7 +188,7 @@ class Crew:
             is_ready = here.poll(_BEGINS_S) and isinstance(here.recv(), Ready)
         except (EOFError, OSError):
             is_ready = False
-        worker = _Worker(process, here, is_patient)
+        worker = _Worker(process, here, is_upload)
         if not is_ready:
             worker.end()
             _LOGGER.error("A worker did not begin (%s)", process.exitcode)
@@ -246,14 +246,14 @@ class Crew:
 
     # --- who does it ------------------------------------------------------------------------------
     @contextmanager
-    def _one(self, job: int | None, *, is_patient: bool) -> Iterator[_Worker]:
-        worker = self._taken(job, is_patient=is_patient)
+    def _one(self, job: int | None, *, is_upload: bool) -> Iterator[_Worker]:
+        worker = self._taken(job, is_upload=is_upload)
         try:
             yield worker
         finally:
             with self._changed:
                 self._busy.discard(worker)
-                alike = sum(one.is_patient == worker.is_patient for one in self._free)
+                alike = sum(one.is_upload == worker.is_upload for one in self._free)
                 keep = not worker.is_spent and alike < self._hands
                 if keep:
                     self._free.append(worker)
@@ -261,36 +261,36 @@ class Crew:
             if not keep:
                 worker.end()
 
-    def _taken(self, job: int | None, *, is_patient: bool) -> _Worker:
+    def _taken(self, job: int | None, *, is_upload: bool) -> _Worker:
         """Return a worker: the one that knows the job, or after a moment any; who came first is served first."""
-        waiter = _Waiter(job, is_patient)
+        waiter = _Waiter(job, is_upload)
         try:
             with self._changed:
                 self._waiting.append(waiter)
-                while not (found := self._found(waiter)) and not self._may_begin(is_patient):
+                while not (found := self._found(waiter)) and not self._may_begin(is_upload):
                     self._changed.wait(_FOR_ITS_OWN_S)
                     tell("Waiting for its turn")
                 if found:
                     self._free.remove(found)
                     return self._take(found, job)
                 # Its place is taken before it stands, so that no more are begun than there are to be.
-                self._coming.append(is_patient)
+                self._coming.append(is_upload)
         finally:
             with self._changed:
                 self._waiting.remove(waiter)
         try:
-            begun = self._begin(is_patient=is_patient)
+            begun = self._begin(is_upload=is_upload)
         finally:
             with self._changed:
-                self._coming.remove(is_patient)
+                self._coming.remove(is_upload)
         with self._changed:
             return self._take(begun, job)
 
     def _found(self, waiter: _Waiter) -> _Worker | None:
         """Return a free worker for a request, None while it has to wait."""
-        free = [one for one in self._free if one.is_patient == waiter.is_patient]
+        free = [one for one in self._free if one.is_upload == waiter.is_upload]
         before = self._waiting[: self._waiting.index(waiter)]
-        if len(free) <= sum(one.has_waited and one.is_patient == waiter.is_patient for one in before):
+        if len(free) <= sum(one.has_waited and one.is_upload == waiter.is_upload for one in before):
             return None
         home = self._home.get(waiter.job)
         if home in free:
@@ -307,15 +307,15 @@ class Crew:
             self._home.popitem(last=False)
         return worker
 
-    def _may_begin(self, is_patient: bool) -> bool:
+    def _may_begin(self, is_upload: bool) -> bool:
         """Say whether there may be another.
 
         Of those who take files in there are as many as hands, of the others one more while all are long at work.
         """
-        busy = [one for one in self._busy if one.is_patient == is_patient]
-        free = sum(one.is_patient == is_patient for one in self._free)
-        count = len(busy) + free + self._coming.count(is_patient)
-        if is_patient or count < self._hands:
+        busy = [one for one in self._busy if one.is_upload == is_upload]
+        free = sum(one.is_upload == is_upload for one in self._free)
+        count = len(busy) + free + self._coming.count(is_upload)
+        if is_upload or count < self._hands:
             return count < self._hands
         now = time.monotonic()
         all_are_long = len(busy) == count and all(now - worker.busy_since > _SHORT_S for worker in busy)

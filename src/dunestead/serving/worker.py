@@ -16,7 +16,7 @@ from flask import Flask
 from werkzeug.test import run_wsgi_app
 
 from dunestead.api.app import create_app
-from dunestead.core.progress import Stopped, listened_by
+from dunestead.core.checkpoints import Stopped, listened_by
 from dunestead.serving.messages import Answer, Asked, Line, Ready, Stop, Told
 from dunestead.workshop.workbench import Workbench
 

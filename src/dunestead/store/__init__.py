@@ -3,8 +3,8 @@
 from dunestead.store.blanks import BlankStore, StoredBlank
 from dunestead.store.database import open_database
 from dunestead.store.jobs import BoardRow, JobHead, JobStore, StoredJob, Where
+from dunestead.store.records import Records, RecordTable, open_records
 from dunestead.store.runs import KeptRun, RunStore
-from dunestead.store.shelf import Records, Shelf, open_records
 
 __all__ = [
     "BlankStore",
@@ -12,9 +12,9 @@ __all__ = [
     "JobHead",
     "JobStore",
     "KeptRun",
+    "RecordTable",
     "Records",
     "RunStore",
-    "Shelf",
     "StoredBlank",
     "StoredJob",
     "Where",

@@ -12,12 +12,12 @@ from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import Engine, Subquery, delete, func, select
 from sqlalchemy.orm import Session
 
+from dunestead.core.checkpoints import KEEPING, past_stopping, tell
 from dunestead.core.errors import Clash, DamagedJob, NoSuchThing, NotNow
+from dunestead.core.inventory.ledger import Move
 from dunestead.core.job.job import Job
 from dunestead.core.job.log import LogEntry
 from dunestead.core.learning.finished import Finished
-from dunestead.core.progress import KEEPING, past_stopping, tell
-from dunestead.core.stores.ledger import Move
 from dunestead.store.database import Sessions
 from dunestead.store.ledger import write_moves
 from dunestead.store.models import ArtworkRow, FinishedRow, JobRow, LogRow, RevisionRow

@@ -6,7 +6,7 @@ from dataclasses import replace
 from sqlalchemy import Engine, func, select
 from sqlalchemy.orm import Session
 
-from dunestead.core.stores.ledger import WHYS, Move
+from dunestead.core.inventory.ledger import WHYS, Move
 from dunestead.store.database import Sessions
 from dunestead.store.models import LedgerRow
 

@@ -21,9 +21,9 @@ __all__ = [
     "JobRow",
     "LedgerRow",
     "LogRow",
+    "RecordRow",
     "RevisionRow",
     "SearchRow",
-    "ShelfRow",
 ]
 
 
@@ -134,7 +134,7 @@ class LedgerRow(Base):
     by: Mapped[str] = mapped_column(Text)
 
 
-class ShelfRow(Base):
+class RecordRow(Base):
     """A record of the maker's own: a cutter, a roll, a test cut; as it is, and as it was before the last change."""
 
     __tablename__ = "shelf"

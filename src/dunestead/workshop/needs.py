@@ -9,8 +9,8 @@ from pydantic import TypeAdapter
 from dunestead import __version__
 from dunestead.core.errors import DunesteadError
 from dunestead.core.figures import Catalogue
-from dunestead.core.stores.needed import needs_left
-from dunestead.core.stores.reserving import JobNeeds
+from dunestead.core.inventory.needed import needs_left
+from dunestead.core.inventory.reserving import JobNeeds
 from dunestead.store import JobStore
 from dunestead.store.jobs import NeedsRow
 from dunestead.workshop.opened import OpenJob

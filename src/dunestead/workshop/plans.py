@@ -8,8 +8,8 @@ from threading import Lock
 
 import shapely
 
+from dunestead.core.checkpoints import Stopped
 from dunestead.core.plan.plan import Plan
-from dunestead.core.progress import Stopped
 from dunestead.core.work.tasks import TaskGraph
 from dunestead.workshop.shared_plans import SharedPlans
 

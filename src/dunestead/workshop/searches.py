@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 from multiprocessing.connection import Connection
 from threading import Event, Lock, Thread
 
-from dunestead.core.sheets.packing import Item, Packing, Room, improved
+from dunestead.core.sheets.packing import Packing, PackItem, Room, improved
 from dunestead.store.searches import SearchStore
 
 __all__ = ["Search", "Searches"]
@@ -23,7 +23,7 @@ _LOGGER = logging.getLogger(__name__)
 class Search:
     """A search as it stands: the best so far, what is proven, and how long it has been going."""
 
-    items: Sequence[Item]
+    items: Sequence[PackItem]
     room: Room
     start: Packing
     best: Packing
@@ -71,7 +71,7 @@ def _follow(search: Search) -> None:
         process.close()
 
 
-def _improve(line: Connection, items: Sequence[Item], room: Room, start: Packing, seconds: float) -> None:
+def _improve(line: Connection, items: Sequence[PackItem], room: Room, start: Packing, seconds: float) -> None:
     """Search in a process of its own, after all others; whatever is heard, or nobody listening, ends it."""
     os.nice(_NICENESS)
     try:
@@ -102,7 +102,7 @@ class Searches:
         self._is_closed = False
 
     def begin(
-        self, job: int, items: Sequence[Item], room: Room, start: Packing, done: Callable[[Packing], None]
+        self, job: int, items: Sequence[PackItem], room: Room, start: Packing, done: Callable[[Packing], None]
     ) -> Search:
         """Look for a better packing of a job's patches; one that is under way is let be.
 

@@ -5,7 +5,7 @@ from collections import OrderedDict
 from dataclasses import dataclass, field
 from threading import Lock
 
-from dunestead.core.progress import Stopped
+from dunestead.core.checkpoints import Stopped
 
 __all__ = ["Wait", "Waits"]
 

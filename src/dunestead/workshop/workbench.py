@@ -67,12 +67,12 @@ from dunestead.workshop.cards import Cards
 from dunestead.workshop.clock import Clock
 from dunestead.workshop.clocks import Clocks
 from dunestead.workshop.cutting_room import CuttingRoom
+from dunestead.workshop.inventory import Inventory
 from dunestead.workshop.needs import Needs
 from dunestead.workshop.opened import UNRECKONED, Mending, OpenJob
 from dunestead.workshop.plans import Plans, Reckoned
 from dunestead.workshop.searches import Searches
 from dunestead.workshop.sources import StoredSources
-from dunestead.workshop.storeroom import Storeroom
 from dunestead.workshop.uses import OwnRecords, uses_of
 
 __all__ = ["Change", "Workbench", "with_fates"]
@@ -113,7 +113,7 @@ class Workbench:
         self.cards = Cards(store, self.open, catalogue)
         self.clocks = Clocks(store, self.open)
         self.needs = Needs(store, self.open, catalogue)
-        self.stores = Storeroom(records, self.needs, lambda: self.catalogue, self.clock)
+        self.stores = Inventory(records, self.needs, lambda: self.catalogue, self.clock)
         self.records_state = -1
         self.refresh()
 
@@ -578,7 +578,7 @@ class Workbench:
             moment,
             began=(began or opened.progress.begun(task)) if done else None,
             reason=reason,
-            standing=dict(task.standing) if done else {},
+            fingerprint=dict(task.fingerprint) if done else {},
         )
         check_limits(entry)
         # What closes a job makes it teach; taken back, it teaches nothing any more.

@@ -223,7 +223,7 @@ class _Form:
         longer = max(box[2] - box[0], box[3] - box[1])
         # In steps, so that a design measured a hair larger has the same form.
         steps = round(_STEPS * math.log2(longer / size))
-        factor = TOLERANCES.form / size / 2 ** (steps / _STEPS)
+        factor = TOLERANCES.reference_size / size / 2 ** (steps / _STEPS)
         plain = tuple(resized(replace(e, x=e.x - first.x, y=e.y - first.y), factor) for e in elements)
         return cls(hashlib.sha256(_FIGURES.sub(_rounded, repr(plain)).encode()).hexdigest(), plain, sources)
 
@@ -235,7 +235,7 @@ def _composed_once(form: _Form) -> Painted:
     placed = [_place(element, ground, (), form.sources) for element in form.elements]
     only = placed[0].as_painted if len(placed) == 1 else None
     painted = _as_painted(form.name, placed[0], only) if only else _settled(form.name, _by_colour(placed))[0]
-    return replace(painted, form=form.name)
+    return replace(painted, shape_key=form.name)
 
 
 _ALL_COLOURS = 1_000_000
@@ -248,7 +248,7 @@ def _as_painted(key: str, placed: PlacedElement, painted: Painted) -> Painted:
     # What was painted is as wide as it is there; the seat takes shares of that width.
     carry = Affine.scaling(1 / painted.width).then(seat)
     region, drawn = carried(painted.region, carry), carried(painted.drawn, carry) if painted.drawn else None
-    times = max(x1 - x0, y1 - y0) / TOLERANCES.form
+    times = max(x1 - x0, y1 - y0) / TOLERANCES.reference_size
     back = Affine.translation(-x0, -y0)
     own = {colour: carried(part, back) for colour, part in placed.colours.items()}
     return Painted(key, region, own, back, times, drawn=drawn)
@@ -441,7 +441,7 @@ def _settled(key: str, colours: dict[str, shapely.MultiPolygon]) -> tuple[Painte
     x0, y0, x1, y1 = region.bounds
     back = Affine.translation(-x0, -y0)
     own = {colour: carried(part, back) for colour, part in colours.items()}
-    times = max(x1 - x0, y1 - y0) / TOLERANCES.form
+    times = max(x1 - x0, y1 - y0) / TOLERANCES.reference_size
     drawn = next(iter(own.values())) if len(own) == 1 else carried(region, back)
     whole = close_hairs(drawn, TOLERANCES.hair * times)
     return Painted(key, whole, own, back, times, drawn=drawn), (float(x0), float(y0))

@@ -12,6 +12,7 @@ from shapely import affinity
 from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.artwork.drawing import Clip, Drawing, Shape, shape_bounds
+from dunestead.core.checkpoints import tell
 from dunestead.core.errors import ArtworkEmpty, ArtworkRefused
 from dunestead.core.geometry.affine import IDENTITY, Affine
 from dunestead.core.geometry.curves import Box, flatten, join_paths
@@ -20,7 +21,6 @@ from dunestead.core.geometry.hairs import close_hairs
 from dunestead.core.geometry.rings import fill
 from dunestead.core.geometry.runs import near_pairs
 from dunestead.core.geometry.strokes import Pen, outline_strokes, turn_for_pen
-from dunestead.core.progress import tell
 from dunestead.core.tolerances import TOLERANCES
 from dunestead.core.units import several
 
@@ -43,7 +43,7 @@ class Painted:
     ----------
     key
         Identifies drawing and size.
-    form
+    shape_key
         Identifies what is painted whatever its size; None where not all of it grows with the size.
     region
         Union over all colours; polygons that meet in corners only stay apart.
@@ -52,7 +52,7 @@ class Painted:
         Slits too fine to be mask are closed in ``region`` only.
     to_mm
         Carries drawing units to mm.
-    times
+    scale
         How many times larger it is than designs are reckoned at.
     drawn
         The region before its slits were closed; None where it is not at hand, see ``as_drawn``.
@@ -62,8 +62,8 @@ class Painted:
     region: shapely.MultiPolygon = field(compare=False)
     colours: Mapping[str, shapely.MultiPolygon] = field(compare=False)
     to_mm: Affine = field(compare=False)
-    times: float = field(compare=False)
-    form: str | None = field(default=None, compare=False)
+    scale: float = field(compare=False)
+    shape_key: str | None = field(default=None, compare=False)
     drawn: shapely.MultiPolygon | None = field(default=None, compare=False)
 
     def grown(self, factor: float, key: str) -> "Painted":
@@ -74,7 +74,7 @@ class Painted:
         one = next(iter(self.colours.values())) is self.region and len(colours) == 1
         region = next(iter(colours.values())) if one else carried(self.region, grow)
         drawn = carried(self.drawn, grow) if self.drawn else None
-        return Painted(key, region, colours, self.to_mm.then(grow), self.times * factor, self.form, drawn)
+        return Painted(key, region, colours, self.to_mm.then(grow), self.scale * factor, self.shape_key, drawn)
 
     @property
     def as_drawn(self) -> shapely.MultiPolygon:
@@ -143,12 +143,12 @@ def _painted(drawing: Drawing) -> Painted:
         if region.is_empty:
             raise _nothing_painted(drawing)
         x0, y0, x1, y1 = region.bounds
-        if max(x1 - x0, y1 - y0) * _SLACK >= TOLERANCES.form:
+        if max(x1 - x0, y1 - y0) * _SLACK >= TOLERANCES.reference_size:
             break
         # Much was clipped away: what is left will be larger than thought, so look closer.
         corners = to_mm.inverse().apply(np.array([(x0, y0), (x1, y1)]))
         box = (corners[0, 0], corners[0, 1], corners[1, 0], corners[1, 1])
-    settle = Affine.translation(-x0, -y0).then(Affine.scaling(TOLERANCES.form / max(x1 - x0, y1 - y0)))
+    settle = Affine.translation(-x0, -y0).then(Affine.scaling(TOLERANCES.reference_size / max(x1 - x0, y1 - y0)))
     final = {colour: carried(part, settle) for colour, part in by_colour.items()}
     whole = _multi(carried(region, settle)) if len(final) > 1 else _multi(next(iter(final.values())))
     closed = close_hairs(whole, TOLERANCES.hair)
@@ -157,7 +157,7 @@ def _painted(drawing: Drawing) -> Painted:
 
 def _fit(box: Box) -> Affine:
     longer = max(box[2] - box[0], box[3] - box[1])
-    return Affine.translation(-box[0], -box[1]).then(Affine.scaling(TOLERANCES.form / longer))
+    return Affine.translation(-box[0], -box[1]).then(Affine.scaling(TOLERANCES.reference_size / longer))
 
 
 def _nothing_painted(drawing: Drawing) -> ArtworkEmpty:

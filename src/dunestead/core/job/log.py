@@ -63,7 +63,7 @@ class LogEntry:
         Where something was marked, mm on the blank.
     reason
         Why it was done before its time, or although the count was not out.
-    standing
+    fingerprint
         What the task stood on.
     by
         Who says so.
@@ -83,5 +83,5 @@ class LogEntry:
     within: bool | None = None
     place: tuple[float, float] | None = None
     instruction: str = ""
-    standing: Mapping[str, str] = field(default_factory=dict)
+    fingerprint: Mapping[str, str] = field(default_factory=dict)
     by: str = ""

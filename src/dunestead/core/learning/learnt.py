@@ -6,13 +6,13 @@ from dataclasses import dataclass, replace
 from datetime import date
 
 from dunestead.core.figures import Catalogue, Figure, Material, Paint
+from dunestead.core.inventory.items import Item
 from dunestead.core.learning.estimate import factor_of
 from dunestead.core.learning.finished import Finished
 from dunestead.core.learning.lessons import dry_key, force_key, hand_key, uses_key
 from dunestead.core.painting.amount import amount_key, soak_of, spread_of
 from dunestead.core.plan.plan import Plan
-from dunestead.core.records import Held, Pressed
-from dunestead.core.stores.items import Item
+from dunestead.core.records import Pressed, ProvenHeat
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.tasks import Task
 from dunestead.core.work.values import OfCoat
@@ -282,7 +282,7 @@ def _press_figure(rest: str, shipped: Catalogue) -> Figure | None:
     return Figure(one.celsius, least, most, "C", f"{where}: heat of the plate.")
 
 
-def _held(learnt: Mapping[str, Learnt], shipped: Catalogue) -> Iterator[tuple[tuple[str, str, str, int], Held]]:
+def _held(learnt: Mapping[str, Learnt], shipped: Catalogue) -> Iterator[tuple[tuple[str, str, str, int], ProvenHeat]]:
     """Yield how masks are pressed by what held, for each way of which own jobs say something that is in force."""
     ways = {key.rpartition("/")[0] for key, one in learnt.items() if key.startswith("press/") and one.is_in_force}
     for prefix in sorted(ways):
@@ -293,7 +293,7 @@ def _held(learnt: Mapping[str, Learnt], shipped: Catalogue) -> Iterator[tuple[tu
         seconds = own["seconds"].value if "seconds" in own else one.seconds
         jobs = max(figure.jobs for figure in own.values())
         # A plate is set in whole degrees, and nobody counts less than a second.
-        yield (material, surface, method, int(number)), Held(float(round(celsius)), float(round(seconds)), jobs)
+        yield (material, surface, method, int(number)), ProvenHeat(float(round(celsius)), float(round(seconds)), jobs)
 
 
 def taught(catalogue: Catalogue, learnt: Mapping[str, Learnt]) -> Catalogue:

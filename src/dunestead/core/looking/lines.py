@@ -53,5 +53,5 @@ def line_of(painted: Painted, lines: Sequence[shapely.MultiPolygon], index: int,
         if own:
             colours[colour] = unite(own)
     whole = unite(list(colours.values())) if colours else shapely.MultiPolygon()
-    form = f"{painted.form}/{label}" if painted.form else None
-    return Painted(f"{painted.key}/{label}", whole, colours, painted.to_mm, painted.times, form)
+    form = f"{painted.shape_key}/{label}" if painted.shape_key else None
+    return Painted(f"{painted.key}/{label}", whole, colours, painted.to_mm, painted.scale, form)

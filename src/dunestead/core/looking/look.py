@@ -14,6 +14,7 @@ from dunestead.core.artwork.painted import Painted
 from dunestead.core.artwork.parts import check_edits
 from dunestead.core.artwork.sources import Sources
 from dunestead.core.blanks.garments import Placement, placement_of
+from dunestead.core.checkpoints import tell
 from dunestead.core.figures import Catalogue
 from dunestead.core.job.checks import check_job
 from dunestead.core.job.choices import Choices, choices_of
@@ -23,7 +24,6 @@ from dunestead.core.looking.masks import LaidMask, lay_masks
 from dunestead.core.mask.findings import CONTACT, STROKE_THIN, WEB_THIN, Fitness, merged
 from dunestead.core.mask.loose import LoosePiece
 from dunestead.core.painting.colours import base_findings, colour_findings, gap_wanted
-from dunestead.core.progress import tell
 
 __all__ = ["Look", "look_at"]
 

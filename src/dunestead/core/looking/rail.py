@@ -29,7 +29,7 @@ from dunestead.core.sheets.extents import Takes, takes, takes_together
 if TYPE_CHECKING:
     from scipy.spatial import KDTree
 
-__all__ = ["WIDEST", "Least", "SheetStep", "SizeRail", "Spot", "holding", "size_rail", "takes_at"]
+__all__ = ["WIDEST", "FineSpot", "Least", "SheetStep", "SizeRail", "holding", "size_rail", "takes_at"]
 
 Measure = Literal["stroke", "web", "part", "letter"]
 Points = npt.NDArray[np.float64]
@@ -60,7 +60,7 @@ class Least:
 
 
 @dataclass(frozen=True, slots=True)
-class Spot:
+class FineSpot:
     """A place so fine that no size that fits the blank would do: what it measures, mm, and where on the blank."""
 
     measure: Measure
@@ -106,7 +106,7 @@ class SizeRail:
     low: float
     high: float
     fixed: bool
-    spots: tuple[Spot, ...] = ()
+    spots: tuple[FineSpot, ...] = ()
 
     @property
     def smallest(self) -> float:
@@ -136,7 +136,7 @@ def size_rail(look: Look, catalogue: Catalogue) -> SizeRail:
 
 
 # --- least widths -----------------------------------------------------------------------------
-def holding(look: Look, widest: float) -> tuple[tuple[Least, ...], tuple[Spot, ...]]:
+def holding(look: Look, widest: float) -> tuple[tuple[Least, ...], tuple[FineSpot, ...]]:
     """Return from which width each measure of a design holds, the most demanding first, and where none will do.
 
     Parameters
@@ -165,7 +165,7 @@ class _Measured:
     limit: float
     near: float
 
-    def spots(self, growth: float) -> list[Spot]:
+    def spots(self, growth: float) -> list[FineSpot]:
         """Return a place for each group of values that are too small however large the design may grow."""
         fine = np.flatnonzero(self.values * growth < self.limit * (1 - 1e-6))
         fine = fine[np.argsort(self.values[fine], kind="stable")]
@@ -173,7 +173,9 @@ class _Measured:
             pairs = _tree(self.at[fine]).query_pairs(self._around(growth), output_type="ndarray")
             label = group_labels(len(fine), pairs)
             fine = fine[np.sort(np.unique(label, return_index=True)[1])]
-        return [Spot(self.measure, float(self.values[k]), (float(self.at[k, 0]), float(self.at[k, 1]))) for k in fine]
+        return [
+            FineSpot(self.measure, float(self.values[k]), (float(self.at[k, 0]), float(self.at[k, 1]))) for k in fine
+        ]
 
     def least(self, width: float, growth: float) -> Least | None:
         """Return the width from which what is not about a spot holds; None where there is nothing else."""

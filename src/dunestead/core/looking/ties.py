@@ -16,7 +16,7 @@ from dunestead.core.job.choices import bridge_rules
 from dunestead.core.job.job import BridgeSpot, Job, altered
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.masks import LaidMask
-from dunestead.core.mask.bridge_rules import Spot
+from dunestead.core.mask.bridge_rules import Footing
 from dunestead.core.mask.bridges import Bridge
 from dunestead.core.mask.bridging import BridgePlanner, planner_for
 from dunestead.core.mask.gaps import FRAME
@@ -60,12 +60,12 @@ def tie(look: Look, laid: LaidMask, catalogue: Catalogue) -> CutPlan:
     return tie_mask(laid.mask, bridged, bridge_rules(look.job, catalogue), spots_in(look, laid))
 
 
-def spots_in(look: Look, laid: LaidMask) -> dict[int, list[Spot]]:
+def spots_in(look: Look, laid: LaidMask) -> dict[int, list[Footing]]:
     """Return where the maker set bridges in one mask, in its coordinates; those of parts gone are passed over."""
     here = {piece.number for piece in laid.mask.loose} | {FRAME}
     seats = {placed.element.id: placed.to_blank for placed in look.composition.placed}
     back = Affine.translation(-look.composition.origin[0], -look.composition.origin[1])
-    found: dict[int, list[Spot]] = {}
+    found: dict[int, list[Footing]] = {}
     for number, spots in look.job.mask.spots.items():
         if number not in here:
             continue
@@ -75,17 +75,17 @@ def spots_in(look: Look, laid: LaidMask) -> dict[int, list[Spot]]:
     return found
 
 
-def _in_mm(spot: BridgeSpot, to_mm: Affine) -> Spot:
+def _in_mm(spot: BridgeSpot, to_mm: Affine) -> Footing:
     x, y = to_mm.apply(np.array((spot.x, spot.y)))
     heading = None
     if spot.toward is not None:
         ahead = to_mm.apply(np.array((spot.x + spot.toward[0], spot.y + spot.toward[1])))
         run = math.hypot(ahead[0] - x, ahead[1] - y)
         heading = (float(ahead[0] - x) / run, float(ahead[1] - y) / run)
-    return Spot((float(x), float(y)), spot.width, heading)
+    return Footing((float(x), float(y)), spot.width, heading)
 
 
-def _as_seen(composition: Composition, element: int, spot: Spot, mask: str) -> BridgeSpot:
+def _as_seen(composition: Composition, element: int, spot: Footing, mask: str) -> BridgeSpot:
     """Return a place in a mask's coordinates as an element sees it."""
     seat = composition.placed_of(element).to_blank.then(
         Affine.translation(-composition.origin[0], -composition.origin[1])
@@ -100,11 +100,11 @@ def _as_seen(composition: Composition, element: int, spot: Spot, mask: str) -> B
     return BridgeSpot(round(float(x), 7), round(float(y), 7), element, spot.width, toward, mask)
 
 
-def _spot_of(bridge: Bridge, usual: float) -> Spot:
+def _spot_of(bridge: Bridge, usual: float) -> Footing:
     """Return a bridge as the place and the way it leaves, so that it stays as it is when others of its piece move."""
     run = max(bridge.length, 1e-9)
     heading = ((bridge.end[0] - bridge.start[0]) / run, (bridge.end[1] - bridge.start[1]) / run)
-    return Spot(
+    return Footing(
         bridge.start, None if bridge.width == usual else bridge.width, heading if bridge.length > 1e-6 else None
     )
 
@@ -148,14 +148,14 @@ def bridge_at(look: Look, bridges: Sequence[Bridge], move: BridgeMove, catalogue
         return _where_most_room(planner, move.piece, own, width, others)
     ox, oy = look.composition.origin
     if move.at is not None:
-        spot = Spot((move.at[0] - ox, move.at[1] - oy), width)
+        spot = Footing((move.at[0] - ox, move.at[1] - oy), width)
     else:
         assert moved is not None
         spot = replace(_spot_of(moved, 0.0), width=width)
         if move.slide:
             ring = planner.parts[move.piece].exterior
             place = ring.interpolate((ring.project(shapely.Point(moved.start)) + move.slide) % ring.length)
-            spot = Spot((place.x, place.y), width)
+            spot = Footing((place.x, place.y), width)
     return planner.checked(move.piece, spot, others)
 
 
@@ -173,7 +173,7 @@ def _where_most_room(
     for way in ways:
         place = ring.interpolate(float(way))
         try:
-            return planner.checked(piece, Spot((place.x, place.y), width), others)
+            return planner.checked(piece, Footing((place.x, place.y), width), others)
         except BadInput:
             continue
     raise BadInput(f"There is no room for another bridge on piece {piece}.", "Make the bridges it has wider instead.")
@@ -225,7 +225,7 @@ def reset_bridges(job: Job, pieces: Sequence[int]) -> Job:
 def add_tie(look: Look, laid: LaidMask, tongue: WeakPlace, element: int) -> Job:
     """Return the job with a tongue tied at its tip, across the paint in front of it."""
     assert tongue.tip is not None
-    spot = Spot(tongue.tip, heading=tongue.toward)
+    spot = Footing(tongue.tip, heading=tongue.toward)
     owner = next((p.number for p in laid.mask.loose if p.shape.covers(shapely.Point(tongue.at))), FRAME)
     tie = _as_seen(look.composition, element, spot, laid.label)
     return altered(look.job, spots=look.job.mask.spots | {owner: (*look.job.mask.spots.get(owner, ()), tie)})

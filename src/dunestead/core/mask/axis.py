@@ -15,6 +15,7 @@ import numpy.typing as npt
 import shapely
 
 from dunestead.core.artwork.painted import Painted
+from dunestead.core.checkpoints import tell
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.geometry.hairs import touching_places
@@ -22,7 +23,6 @@ from dunestead.core.geometry.voronoi import voronoi
 from dunestead.core.mask.corners import without_corners
 from dunestead.core.mask.edge import Edge, Sites
 from dunestead.core.mask.loose import LoosePiece
-from dunestead.core.progress import tell
 from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["AxisSide", "Widths", "forget_widths", "measure_widths"]
@@ -199,9 +199,9 @@ def measure_widths(painted: Painted, loose: tuple[LoosePiece, ...]) -> Widths:
     -----
     Widths grow in step with a design, so each form is measured once, at the size at which designs are reckoned.
     """
-    form = painted.form or painted.key
+    form = painted.shape_key or painted.key
     ask = _Ask((form, tuple(piece.number for piece in loose)), painted, loose)
-    return _measured(ask).scaled(painted.times)
+    return _measured(ask).scaled(painted.scale)
 
 
 @dataclass(frozen=True)
@@ -220,7 +220,7 @@ def forget_widths() -> None:
 
 @lru_cache(maxsize=64)
 def _measured(ask: _Ask) -> Widths:
-    shrink = Affine.scaling(1 / ask.painted.times).apply
+    shrink = Affine.scaling(1 / ask.painted.scale).apply
     painted = ask.painted
     region = shapely.transform(painted.region, shrink)
     # Slits are closed in the region only: where shapes touch is seen in the colours themselves.

@@ -8,7 +8,7 @@ import shapely
 
 from dunestead.core.figures import Material, Surface
 
-__all__ = ["STYLES", "BridgeRules", "BridgeStyle", "Spot", "usual_width"]
+__all__ = ["STYLES", "BridgeRules", "BridgeStyle", "Footing", "usual_width"]
 
 BridgeStyle = Literal["shortest", "upright", "level", "radial"]
 STYLES: tuple[BridgeStyle, ...] = get_args(BridgeStyle)
@@ -68,7 +68,7 @@ class BridgeRules:
 
 
 @dataclass(frozen=True, slots=True)
-class Spot:
+class Footing:
     """Where the maker set a bridge: near the edge of a piece, mm.
 
     Attributes

@@ -10,14 +10,14 @@ import numpy as np
 import numpy.typing as npt
 import shapely
 
+from dunestead.core.checkpoints import tell
 from dunestead.core.errors import BadInput
 from dunestead.core.mask.bodies import FULL, Bodies
-from dunestead.core.mask.bridge_rules import BridgeRules, BridgeStyle, Spot
+from dunestead.core.mask.bridge_rules import BridgeRules, BridgeStyle, Footing
 from dunestead.core.mask.bridges import Bridge, Site, contact
 from dunestead.core.mask.gaps import FRAME, Clusters, Edges, Gap, spanning_gaps
 from dunestead.core.mask.loose import LoosePiece, Mask
 from dunestead.core.mask.ways import NOWHERE, Ways, outward
-from dunestead.core.progress import tell
 from dunestead.core.tolerances import TOLERANCES
 
 __all__ = ["BridgePlanner", "planner_for"]
@@ -92,7 +92,7 @@ class BridgePlanner:
     def _largest(self) -> int:
         return max(self._tied.values(), key=lambda piece: piece.area).number
 
-    def plan(self, spots: Mapping[int, tuple[Spot, ...]]) -> list[Bridge]:
+    def plan(self, spots: Mapping[int, tuple[Footing, ...]]) -> list[Bridge]:
         """Return bridges that join all pieces to the frame, or to the largest of them where there is no frame.
 
         Parameters
@@ -122,14 +122,14 @@ class BridgePlanner:
         return spanning_gaps(self.parts, self._edges, self._roots, Clusters(self._roots))
 
     # --- set by hand --------------------------------------------------------------------------
-    def _by_hand(self, number: int, spots: Sequence[Spot]) -> Iterator[Bridge]:
+    def _by_hand(self, number: int, spots: Sequence[Footing]) -> Iterator[Bridge]:
         if number not in self.parts:
             return
         for index, spot in enumerate(spots):
             if bridge := self.at_spot(number, spot):
                 yield replace(bridge, by_hand=index)
 
-    def at_spot(self, number: int, spot: Spot) -> Bridge | None:
+    def at_spot(self, number: int, spot: Footing) -> Bridge | None:
         """Return the bridge that a spot on a piece's edge gives; None where it leads to no other mask."""
         width = spot.width or self._rules.width
         edge = self.parts[number].boundary if spot.heading else self.parts[number].exterior
@@ -142,7 +142,7 @@ class BridgePlanner:
                 return bridge
         return None
 
-    def checked(self, number: int, spot: Spot, others: Sequence[Bridge]) -> Bridge:
+    def checked(self, number: int, spot: Footing, others: Sequence[Bridge]) -> Bridge:
         """Return the bridge that a spot gives.
 
         Raises
@@ -280,7 +280,7 @@ class BridgePlanner:
         ground: Floats = both.reshape(2, -1).min(axis=0)
         return ground
 
-    def _straight(self, joined: Clusters, spots: Mapping[int, tuple[Spot, ...]]) -> Iterator[Bridge]:
+    def _straight(self, joined: Clusters, spots: Mapping[int, tuple[Footing, ...]]) -> Iterator[Bridge]:
         """Yield a first bridge of each piece that runs the way the style asks, where there is one."""
         if self._rules.style == "shortest":
             return

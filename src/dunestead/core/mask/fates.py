@@ -97,7 +97,7 @@ def _settled(painted: Painted, out: _Chosen, dropped: _Chosen, is_reverse: bool)
             "Dropping this would leave nothing to paint.", "Leave the piece out or bridge it, or remove the part."
         )
     region = next(iter(colours.values())) if len(colours) == 1 else unite(list(colours.values()))
-    region = close_hairs(region, TOLERANCES.hair * painted.times)
+    region = close_hairs(region, TOLERANCES.hair * painted.scale)
     x, y = region.bounds[:2]
     done = f"{[piece.number for _, piece in out]}-{[piece.number for _, piece in dropped]}"
     settled = Painted(
@@ -105,8 +105,8 @@ def _settled(painted: Painted, out: _Chosen, dropped: _Chosen, is_reverse: bool)
         _moved(region, -x, -y),
         {colour: _moved(part, -x, -y) for colour, part in colours.items()},
         painted.to_mm,
-        painted.times,
-        f"{painted.form}-{done}" if painted.form else None,
+        painted.scale,
+        f"{painted.shape_key}-{done}" if painted.shape_key else None,
     )
     return Settled(settled, (float(x), float(y)))
 

@@ -94,7 +94,7 @@ def cut_mask(painted: Painted, border: float, outline: shapely.Polygon | None = 
     frame = (
         int(at_edge[np.argmax(shapely.area(parts[at_edge]))]) if len(at_edge) else int(np.argmax(shapely.area(parts)))
     )
-    pieces = [part for k, part in enumerate(parts) if k != frame and not _is_sliver(part, painted.times)]
+    pieces = [part for k, part in enumerate(parts) if k != frame and not _is_sliver(part, painted.scale)]
     loose = tuple(_piece(number, part) for number, part in enumerate(_reading_order(pieces, painted.region), start=1))
     # Not by Python's own hash, which is another one after every start: what was cut is remembered by this key.
     named = f"@{sha256(outline.wkb).hexdigest()[:12]}" if outline else ""
@@ -112,7 +112,7 @@ def shape_mask(painted: Painted, border: float) -> Mask:
     border
         Material around the shapes on the sheet they are cut from, mm.
     """
-    firm = [part for part in painted.region.geoms if not _is_sliver(part, painted.times)]
+    firm = [part for part in painted.region.geoms if not _is_sliver(part, painted.scale)]
     parts = _reading_order(firm, painted.region)
     loose = tuple(_piece(number, part) for number, part in enumerate(parts, start=1))
     sheet = sheet_around(painted, border)

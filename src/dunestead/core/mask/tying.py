@@ -11,7 +11,7 @@ import shapely
 from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.geometry.curves import Box
-from dunestead.core.mask.bridge_rules import BridgeRules, Spot
+from dunestead.core.mask.bridge_rules import BridgeRules, Footing
 from dunestead.core.mask.bridges import Bridge
 from dunestead.core.mask.bridging import BridgePlanner, planner_for
 from dunestead.core.mask.gaps import FRAME
@@ -84,7 +84,7 @@ def tie_mask(
     mask: Mask,
     bridged: Collection[int],
     rules: BridgeRules,
-    spots: Mapping[int, Sequence[Spot]] | None = None,
+    spots: Mapping[int, Sequence[Footing]] | None = None,
 ) -> CutPlan:
     """Return the mask to be cut once some of its pieces are bridged; the others are kept.
 
@@ -105,7 +105,7 @@ def tie_mask(
 
 @lru_cache(maxsize=64)
 def _tied(
-    mask: Mask, bridged: frozenset[int], rules: BridgeRules, by_hand: tuple[tuple[int, tuple[Spot, ...]], ...]
+    mask: Mask, bridged: frozenset[int], rules: BridgeRules, by_hand: tuple[tuple[int, tuple[Footing, ...]], ...]
 ) -> CutPlan:
     tied = [piece for piece in mask.loose if piece.number in bridged]
     kept = [piece for piece in mask.loose if piece.number not in bridged]

@@ -115,8 +115,8 @@ def painted_through(painted: Painted, colour: str) -> Painted:
     if not colour:
         return painted
     region = painted.colours[colour]
-    form = f"{painted.form}/{colour}" if painted.form else None
-    return Painted(f"{painted.key}/{colour}", region, {colour: region}, painted.to_mm, painted.times, form)
+    form = f"{painted.shape_key}/{colour}" if painted.shape_key else None
+    return Painted(f"{painted.key}/{colour}", region, {colour: region}, painted.to_mm, painted.scale, form)
 
 
 def notched(sheet: shapely.Polygon, box: Box, notch: float) -> shapely.Polygon:

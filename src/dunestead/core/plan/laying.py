@@ -11,6 +11,7 @@ from dunestead.core.artwork.compose import PlacedElement
 from dunestead.core.artwork.elements import Words
 from dunestead.core.artwork.layout import place_of_letter
 from dunestead.core.artwork.painted import Painted
+from dunestead.core.checkpoints import tell
 from dunestead.core.cutting.paths import sheet_paths
 from dunestead.core.cutting.settings import proposed
 from dunestead.core.cutting.timing import HandKnife, KnifeTime, knife_time, knife_time_by_hand
@@ -24,13 +25,12 @@ from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import Look
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.mask.weak import WeakPlace
-from dunestead.core.progress import tell
 from dunestead.core.records import CutSettings
 from dunestead.core.sheets.division import Patch
 from dunestead.core.sheets.facing import Facing
 from dunestead.core.sheets.ground import Guards
 from dunestead.core.sheets.layout import KeptSpot, Layout, LayoutRules, PatchConstraint, Sheet, lay_out
-from dunestead.core.sheets.packing import Item, Packing
+from dunestead.core.sheets.packing import Packing, PackItem
 from dunestead.core.sheets.units import units_of
 
 __all__ = [
@@ -91,12 +91,12 @@ def sheet_time(sheet: Sheet, settings: CutSettings, cutter: Cutter, catalogue: C
     return knife_time(sheet_paths(sheet, by_hand=False), cutter, speed=settings.speed, passes=settings.passes)
 
 
-def job_items(layout: Layout) -> list[Item]:
+def job_items(layout: Layout) -> list[PackItem]:
     """Return the rectangles of all patches of a job, every set of masks, in the order a packing is kept in."""
-    return [Item(*patch.size) for _ in range(layout.sets) for patch in layout.patches]
+    return [PackItem(*patch.size) for _ in range(layout.sets) for patch in layout.patches]
 
 
-def with_packing(job: Job, items: Sequence[Item], packing: Packing) -> Job:
+def with_packing(job: Job, items: Sequence[PackItem], packing: Packing) -> Job:
     """Return a job with a packing that a longer search found."""
     kept = tuple(
         KeptSpot(item.width, item.height, spot.sheet, spot.x, spot.y, spot.turned)

@@ -38,7 +38,7 @@ from dunestead.core.painting.weather import Reading, spraying
 from dunestead.core.plan.coats import PlannedCoating, plan_coatings
 from dunestead.core.plan.laying import layout_of, settings_of, sheet_time
 from dunestead.core.plan.materials import MaskWork, MaterialFit, rank_materials
-from dunestead.core.records import CutSettings, Held, KeptMask, Stock
+from dunestead.core.records import CutSettings, KeptMask, ProvenHeat, Stock
 from dunestead.core.sheets.cells import Reach
 from dunestead.core.sheets.division import Patch
 from dunestead.core.sheets.facing import Facing, face
@@ -443,11 +443,11 @@ def _mask_plan(
     )
 
 
-def _by_recipe(job: Job, choices: Choices) -> dict[tuple[str, str, str, int], Held]:
+def _by_recipe(job: Job, choices: Choices) -> dict[tuple[str, str, str, int], ProvenHeat]:
     """Return the heat that a recipe brought, never hotter than the blank stands."""
     most = choices.surface.heat or math.inf
     return {
-        (one.material, choices.surface.key, one.method, one.number): Held(min(one.celsius, most), one.seconds, 0)
+        (one.material, choices.surface.key, one.method, one.number): ProvenHeat(min(one.celsius, most), one.seconds, 0)
         for one in job.tack.heat
     }
 

@@ -17,7 +17,7 @@ import numpy as np
 
 from dunestead.core.errors import BadInput
 from dunestead.core.geometry.curves import Box
-from dunestead.core.sheets.packing import Item, Room, can_share, quick_pack
+from dunestead.core.sheets.packing import PackItem, Room, can_share, quick_pack
 
 __all__ = [
     "PACKED_UP_TO",
@@ -269,7 +269,7 @@ def sheets_at_least(sizes: Sequence[tuple[float, float]], reach: Reach) -> int:
 def sheets_for(sizes: Sequence[tuple[float, float]], reach: Reach) -> int:
     """Return on how many sheets cells go, by a quick packing; of very many, each has one to itself."""
     counts = Counter((round(min(size), 2), round(max(size), 2)) for size in sizes)
-    kinds = {size: Item(*size) for size in counts}
+    kinds = {size: PackItem(*size) for size in counts}
     room = reach.room
     social = [
         size

@@ -27,7 +27,7 @@ from dunestead.core.sheets.cells import (
 )
 from dunestead.core.sheets.extents import cheapest_divisions
 from dunestead.core.sheets.ground import Ground, Guards, boxes_of
-from dunestead.core.sheets.packing import Item, quick_pack
+from dunestead.core.sheets.packing import PackItem, quick_pack
 from dunestead.core.sheets.price import AIMS, Prices
 
 __all__ = ["Division", "Patch", "divide"]
@@ -247,8 +247,8 @@ class _Draughtsman:
     ) -> _Draft:
         stray = self._parted(self.keepers, cells)
         # A keeper that no cell holds is cut on its own, and takes its place on a sheet.
-        items = [Item(*size) for size in sizes]
-        items += [Item(x1 - x0, y1 - y0) for x0, y0, x1, y1 in self.keepers[stray].tolist()]
+        items = [PackItem(*size) for size in sizes]
+        items += [PackItem(x1 - x0, y1 - y0) for x0, y0, x1, y1 in self.keepers[stray].tolist()]
         # What is left of a sheet is another set's.
         together = min(self.sets, max(PACKED_UP_TO // len(items), 1), _MOST_TOGETHER)
         packed = quick_pack(items * together, self.reach.room) if len(items) <= PACKED_UP_TO else None

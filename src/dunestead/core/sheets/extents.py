@@ -18,7 +18,7 @@ from dunestead.core.sheets.cells import (
     sheets_for,
     sized,
 )
-from dunestead.core.sheets.packing import Item, quick_pack
+from dunestead.core.sheets.packing import PackItem, quick_pack
 from dunestead.core.sheets.price import USUAL_PRICES, Prices
 
 __all__ = ["Takes", "cheapest_divisions", "takes", "takes_together"]
@@ -122,7 +122,7 @@ def takes(extent: tuple[float, float], reach: Reach, prices: Prices = USUAL_PRIC
 def takes_together(extent: tuple[float, float], count: int, reach: Reach, prices: Prices = USUAL_PRICES) -> Takes:
     """Return what several masks of one extent take; small ones share a sheet."""
     if count > 1 and fits(*extent, reach):
-        return Takes(quick_pack([Item(*extent)] * count, reach.room).sheets, 0)
+        return Takes(quick_pack([PackItem(*extent)] * count, reach.room).sheets, 0)
     one = takes(extent, reach, prices)
     return Takes(count * one.sheets, count * one.seams)
 

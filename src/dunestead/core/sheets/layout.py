@@ -13,7 +13,7 @@ from dunestead.core.mask.tying import CutPlan
 from dunestead.core.sheets.cells import Reach, meetings
 from dunestead.core.sheets.division import Division, Patch, divide
 from dunestead.core.sheets.ground import Guards
-from dunestead.core.sheets.packing import Item, Packing, Spot, fewest_by_bounds, holds, pack, quick_pack
+from dunestead.core.sheets.packing import Packing, PackItem, PackSpot, fewest_by_bounds, holds, pack, quick_pack
 from dunestead.core.sheets.price import USUAL_PRICES, Aim, Prices
 from dunestead.core.sheets.seams import Seam, seams_of
 
@@ -259,7 +259,7 @@ def _weighed(
     return Weighed(aim, sheets, seams, parted, poor, prices.of(sheets, seams, parted, painted, poor))
 
 
-def _quick_count(items: Sequence[Item], rules: LayoutRules) -> int:
+def _quick_count(items: Sequence[PackItem], rules: LayoutRules) -> int:
     """Return on how many sheets all sets go by a quick packing."""
     together = _sets_together(items, rules)
     blocks, rest = divmod(rules.sets, together)
@@ -314,7 +314,7 @@ def patches_of(divisions: Sequence[Division]) -> tuple[Patch, ...]:
     return tuple(found)
 
 
-def items_of(patches: Sequence[Patch], rules: LayoutRules) -> list[Item]:
+def items_of(patches: Sequence[Patch], rules: LayoutRules) -> list[PackItem]:
     """Return patches as rectangles to pack, the maker's constraints kept; a later one outweighs an earlier."""
     labels = _labels(rules)
     return [
@@ -343,16 +343,18 @@ def _numbers(count: int, rules: LayoutRules) -> list[int]:
     return order
 
 
-def _item(patch: Patch, constraints: Sequence[PatchConstraint], labels: Mapping[int, int]) -> Item:
+def _item(patch: Patch, constraints: Sequence[PatchConstraint], labels: Mapping[int, int]) -> PackItem:
     width, height = patch.size
     if not constraints:
-        return Item(width, height)
+        return PackItem(width, height)
     sheet = constraints[-1].sheet
-    return Item(width, height, constraints[-1].turns, constraints[-1].alone, None if sheet is None else labels[sheet])
+    return PackItem(
+        width, height, constraints[-1].turns, constraints[-1].alone, None if sheet is None else labels[sheet]
+    )
 
 
 # --- sheets -----------------------------------------------------------------------------------
-def _sheets(patches: Sequence[Patch], items: Sequence[Item], rules: LayoutRules) -> tuple[list[Sheet], int]:
+def _sheets(patches: Sequence[Patch], items: Sequence[PackItem], rules: LayoutRules) -> tuple[list[Sheet], int]:
     """Return the sheets of all sets, and a number these patches cannot do without."""
     room = rules.reach.room
     together = _sets_together(items, rules)
@@ -374,7 +376,7 @@ def _sheets(patches: Sequence[Patch], items: Sequence[Item], rules: LayoutRules)
     return sheets, bound
 
 
-def _kept(items: Sequence[Item], rules: LayoutRules) -> Packing | None:
+def _kept(items: Sequence[PackItem], rules: LayoutRules) -> Packing | None:
     """Return the packing a longer search found, if these are still the same items and it is the better one."""
     if len(rules.kept) != len(items) or rules.constraints:
         return None
@@ -384,13 +386,13 @@ def _kept(items: Sequence[Item], rules: LayoutRules) -> Packing | None:
     ):
         return None
     room = rules.reach.room
-    kept = holds(items, room, [Spot(spot.sheet, spot.x, spot.y, spot.turned) for spot in rules.kept])
+    kept = holds(items, room, [PackSpot(spot.sheet, spot.x, spot.y, spot.turned) for spot in rules.kept])
     if kept is None or not kept.better_than(quick_pack(items, room)):
         return None
     return kept
 
 
-def _sets_together(items: Sequence[Item], rules: LayoutRules) -> int:
+def _sets_together(items: Sequence[PackItem], rules: LayoutRules) -> int:
     """Return how many sets of masks are packed as one block, for the fewest sheets over all sets."""
     most = min(rules.sets, _MOST_SETS_A_BLOCK, max(_BLOCK // max(len(items), 1), 1))
     if rules.constraints or most < 2:
@@ -426,7 +428,7 @@ def _laid(
         yield Sheet(number, width, height, rules.mirrored, placed, runs)
 
 
-def _placed(patch: Patch, copy: int, spot: Spot, *, mirrored: bool) -> PlacedPatch:
+def _placed(patch: Patch, copy: int, spot: PackSpot, *, mirrored: bool) -> PlacedPatch:
     """Set a patch down: turned a quarter when it must, mirrored in its own place, its corner at the spot."""
     left, top, right, bottom = patch.shape.bounds
     width, height = right - left, bottom - top

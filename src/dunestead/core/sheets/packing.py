@@ -26,10 +26,10 @@ from dunestead.core.errors import BadInput
 from dunestead.core.sheets.solver import fits_on_one, spread
 
 __all__ = [
-    "Item",
+    "PackItem",
+    "PackSpot",
     "Packing",
     "Room",
-    "Spot",
     "can_share",
     "fewest_by_bounds",
     "holds",
@@ -49,7 +49,7 @@ _SHUFFLES = 24
 
 
 @dataclass(frozen=True, slots=True)
-class Item:
+class PackItem:
     """A rectangle to be cut, mm.
 
     Attributes
@@ -79,7 +79,7 @@ class Room:
 
 
 @dataclass(frozen=True, slots=True)
-class Spot:
+class PackSpot:
     """Where an item lies: its sheet, counted from 1, its corner, mm, and whether it is turned."""
 
     sheet: int
@@ -104,7 +104,7 @@ class Packing:
         Material used along the feed, over all sheets, mm.
     """
 
-    spots: tuple[Spot, ...]
+    spots: tuple[PackSpot, ...]
     sheets: int
     bound: int
     length: float
@@ -129,20 +129,20 @@ class _Sheet:
         self.room, self.closed, self.length = room, False, 0.0
         self.placed: list[tuple[float, float, float, float]] = []
 
-    def best(self, item: Item) -> tuple[tuple[float, float, float], Spot] | None:
+    def best(self, item: PackItem) -> tuple[tuple[float, float, float], PackSpot] | None:
         """Return the place that lengthens the sheet least, None when there is none."""
         if self.closed or (item.alone and self.placed):
             return None
-        found: tuple[tuple[float, float, float], Spot] | None = None
+        found: tuple[tuple[float, float, float], PackSpot] | None = None
         for turned in (False, True) if item.turns else (False,):
             width, height = (item.height, item.width) if turned else (item.width, item.height)
             for x, y in self._corners(width, height):
                 key = (max(self.length, y + height), y + height, x)
                 if (found is None or key < found[0]) and self._is_free(x, y, width, height):
-                    found = (key, Spot(0, x, y, turned))
+                    found = (key, PackSpot(0, x, y, turned))
         return found
 
-    def put(self, item: Item, spot: Spot) -> None:
+    def put(self, item: PackItem, spot: PackSpot) -> None:
         width, height = (item.height, item.width) if spot.turned else (item.width, item.height)
         self.placed.append((spot.x, spot.y, spot.x + width, spot.y + height))
         self.length = max(self.length, spot.y + height)
@@ -163,10 +163,10 @@ class _Sheet:
 
 
 # --- all sheets -------------------------------------------------------------------------------
-def _filled(items: Sequence[Item], order: Iterable[int], room: Room) -> Packing | None:
+def _filled(items: Sequence[PackItem], order: Iterable[int], room: Room) -> Packing | None:
     """Return the items packed in an order, each on the first sheet that takes it; None when one goes nowhere."""
     sheets: list[_Sheet] = []
-    spots: dict[int, Spot] = {}
+    spots: dict[int, PackSpot] = {}
     pinned = [i for i, item in enumerate(items) if item.sheet is not None]
     for i in (*pinned, *(i for i in order if items[i].sheet is None)):
         item = items[i]
@@ -180,7 +180,7 @@ def _filled(items: Sequence[Item], order: Iterable[int], room: Room) -> Packing 
             if k == len(sheets):
                 sheets.append(_Sheet(room))
             if found := sheets[k].best(item):
-                spots[i] = Spot(k + 1, found[1].x, found[1].y, found[1].turned)
+                spots[i] = PackSpot(k + 1, found[1].x, found[1].y, found[1].turned)
                 sheets[k].put(item, found[1])
                 break
         else:
@@ -189,8 +189,8 @@ def _filled(items: Sequence[Item], order: Iterable[int], room: Room) -> Packing 
     return Packing(tuple(spots[i] for i in range(len(items))), count, 0, sum(sheet.length for sheet in sheets))
 
 
-def _orders(items: Sequence[Item]) -> Iterator[list[int]]:
-    keys: tuple[Callable[[Item], float], ...] = (
+def _orders(items: Sequence[PackItem]) -> Iterator[list[int]]:
+    keys: tuple[Callable[[PackItem], float], ...] = (
         lambda item: item.width * item.height,
         lambda item: max(item.width, item.height),
         lambda item: item.height,
@@ -205,7 +205,7 @@ def _orders(items: Sequence[Item]) -> Iterator[list[int]]:
             yield order
 
 
-def quick_pack(items: Sequence[Item], room: Room) -> Packing:
+def quick_pack(items: Sequence[PackItem], room: Room) -> Packing:
     """Return a good packing at once, with the bound that follows from sides and areas alone.
 
     Raises
@@ -234,7 +234,7 @@ def _no_room() -> BadInput:
     )
 
 
-def _check_fits(item: Item, room: Room) -> None:
+def _check_fits(item: PackItem, room: Room) -> None:
     straight = item.width <= room.width + _EPS and item.height <= room.length + _EPS
     turned = item.turns and item.height <= room.width + _EPS and item.width <= room.length + _EPS
     if not straight and not turned:
@@ -246,12 +246,12 @@ def _check_fits(item: Item, room: Room) -> None:
 
 
 # --- bounds -----------------------------------------------------------------------------------
-def fewest_by_bounds(items: Sequence[Item], room: Room) -> int:
+def fewest_by_bounds(items: Sequence[PackItem], room: Room) -> int:
     """Return a number of sheets that no packing can do without: by area, and by items no two of which share one.
 
     Examples
     --------
-    >>> fewest_by_bounds([Item(60, 60)] * 3, Room(100, 100)), fewest_by_bounds([], Room(1, 1))
+    >>> fewest_by_bounds([PackItem(60, 60)] * 3, Room(100, 100)), fewest_by_bounds([], Room(1, 1))
     (3, 0)
     """
     alone = sum(item.alone for item in items)
@@ -259,7 +259,7 @@ def fewest_by_bounds(items: Sequence[Item], room: Room) -> int:
     gap = room.gap
     area = sum((item.width + gap) * (item.height + gap) for item in rest)
     by_area = math.ceil(area / ((room.width + gap) * (room.length + gap)) - 1e-9)
-    clique: list[Item] = []
+    clique: list[PackItem] = []
     for item in rest:
         if not any(can_share(item, other, room) for other in clique):
             clique.append(item)
@@ -267,7 +267,7 @@ def fewest_by_bounds(items: Sequence[Item], room: Room) -> int:
     return max(alone + max(by_area, len(clique)), pinned)
 
 
-def can_share(one: Item, other: Item, room: Room) -> bool:
+def can_share(one: PackItem, other: PackItem, room: Room) -> bool:
     """Say whether two items fit one sheet together."""
     if one.sheet is not None and other.sheet is not None and one.sheet != other.sheet:
         return False
@@ -281,7 +281,7 @@ def can_share(one: Item, other: Item, room: Room) -> bool:
     )
 
 
-def holds(items: Sequence[Item], room: Room, spots: Sequence[Spot]) -> Packing | None:
+def holds(items: Sequence[PackItem], room: Room, spots: Sequence[PackSpot]) -> Packing | None:
     """Return a packing given by its places, with its bound; None when something overlaps or runs over."""
     sheets: dict[int, list[tuple[float, float, float, float]]] = {}
     gap = room.gap - _EPS
@@ -299,7 +299,7 @@ def holds(items: Sequence[Item], room: Room, spots: Sequence[Spot]) -> Packing |
 
 
 # --- proof and improvement --------------------------------------------------------------------
-def pack(items: Sequence[Item], room: Room) -> Packing:
+def pack(items: Sequence[PackItem], room: Room) -> Packing:
     """Return the fewest sheets, proven for up to a dozen items; beyond, a good packing and its bound.
 
     Raises
@@ -314,7 +314,7 @@ def pack(items: Sequence[Item], room: Room) -> Packing:
 
 
 def improved(
-    items: Sequence[Item],
+    items: Sequence[PackItem],
     room: Room,
     start: Packing,
     stop: Callable[[], bool],
@@ -360,10 +360,10 @@ def _disturbed(order: Sequence[int], shuffle: random.Random) -> list[int]:
     return changed
 
 
-def _proven(items: Sequence[Item], room: Room, packing: Packing, until: float, stop: Callable[[], bool]) -> Packing:
+def _proven(items: Sequence[PackItem], room: Room, packing: Packing, until: float, stop: Callable[[], bool]) -> Packing:
     """Try fewer sheets from the bound upwards; each count either holds everything or is proven not to."""
     apart = [(i, j) for i, j in itertools.combinations(range(len(items)), 2) if not can_share(items[i], items[j], room)]
-    known: dict[frozenset[int], tuple[Spot, ...] | None] = {}
+    known: dict[frozenset[int], tuple[PackSpot, ...] | None] = {}
     for count in range(packing.bound, packing.sheets):
         forbidden: list[frozenset[int]] = [subset for subset, spots in known.items() if spots is None]
         while True:
@@ -385,7 +385,7 @@ def _proven(items: Sequence[Item], room: Room, packing: Packing, until: float, s
     return packing
 
 
-def _pins(items: Sequence[Item]) -> list[tuple[int | None, bool]]:
+def _pins(items: Sequence[PackItem]) -> list[tuple[int | None, bool]]:
     return [(None if item.sheet is None else item.sheet - 1, item.alone) for item in items]
 
 
@@ -393,21 +393,21 @@ def _area(room: Room) -> float:
     return (room.width + room.gap) * (room.length + room.gap)
 
 
-def _areas(items: Sequence[Item], room: Room) -> list[float]:
+def _areas(items: Sequence[PackItem], room: Room) -> list[float]:
     return [(item.width + room.gap) * (item.height + room.gap) for item in items]
 
 
 def _on_one(
     group: frozenset[int],
-    items: Sequence[Item],
+    items: Sequence[PackItem],
     room: Room,
-    known: dict[frozenset[int], tuple[Spot, ...] | None],
+    known: dict[frozenset[int], tuple[PackSpot, ...] | None],
     until: float,
 ) -> bool:
     """Say whether a group fits one sheet, and keep its places; a group that ran out of time stays unknown."""
     if group not in known:
         members = sorted(group)
-        own = [Item(items[i].width, items[i].height, items[i].turns) for i in members]
+        own = [PackItem(items[i].width, items[i].height, items[i].turns) for i in members]
         packed = min(
             (p for order in _orders(own) if (p := _filled(own, order, room))), key=lambda p: p.sheets, default=None
         )
@@ -422,37 +422,39 @@ def _on_one(
             )
             if answer.is_proven:
                 known[group] = (
-                    None if answer.places is None else tuple(Spot(1, x, y, turned) for x, y, turned in answer.places)
+                    None
+                    if answer.places is None
+                    else tuple(PackSpot(1, x, y, turned) for x, y, turned in answer.places)
                 )
     return known.get(group) is not None
 
 
 def _assembled(
     groups: Sequence[frozenset[int]],
-    items: Sequence[Item],
-    known: dict[frozenset[int], tuple[Spot, ...] | None],
+    items: Sequence[PackItem],
+    known: dict[frozenset[int], tuple[PackSpot, ...] | None],
     count: int,
 ) -> Packing:
-    spots: dict[int, Spot] = {}
+    spots: dict[int, PackSpot] = {}
     length = 0.0
     for sheet, group in enumerate(groups, start=1):
         places = known[group] or ()
         for i, place in zip(sorted(group), places, strict=True):
-            spots[i] = Spot(sheet, place.x, place.y, place.turned)
+            spots[i] = PackSpot(sheet, place.x, place.y, place.turned)
         length += _length_of([(items[i], spots[i]) for i in group])
     return Packing(tuple(spots[i] for i in range(len(items))), count, count, length)
 
 
-def _length_of(placed: Iterable[tuple[Item, Spot]]) -> float:
+def _length_of(placed: Iterable[tuple[PackItem, PackSpot]]) -> float:
     return max((spot.y + (item.width if spot.turned else item.height) for item, spot in placed), default=0.0)
 
 
-def _tightened(items: Sequence[Item], room: Room, packing: Packing) -> Packing:
+def _tightened(items: Sequence[PackItem], room: Room, packing: Packing) -> Packing:
     """Pack each sheet anew in every order, or many, for the least length."""
     spots, length = list(packing.spots), 0.0
     for sheet in range(1, packing.sheets + 1):
         members = [i for i, spot in enumerate(packing.spots) if spot.sheet == sheet]
-        own = [Item(items[i].width, items[i].height, items[i].turns) for i in members]
+        own = [PackItem(items[i].width, items[i].height, items[i].turns) for i in members]
         best = Packing(
             tuple(spots[i] for i in members),
             1,
@@ -465,7 +467,7 @@ def _tightened(items: Sequence[Item], room: Room, packing: Packing) -> Packing:
                 if tried and tried.better_than(best):
                     best = tried
         for i, spot in zip(members, best.spots, strict=True):
-            spots[i] = Spot(sheet, spot.x, spot.y, spot.turned)
+            spots[i] = PackSpot(sheet, spot.x, spot.y, spot.turned)
         length += best.length
     return Packing(tuple(spots), packing.sheets, packing.bound, length)
 

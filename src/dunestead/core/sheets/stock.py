@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from dunestead.core.geometry.curves import Box
 from dunestead.core.records import Stock
 from dunestead.core.sheets.layout import Sheet
-from dunestead.core.sheets.packing import Item, Room, Spot, pack
+from dunestead.core.sheets.packing import PackItem, PackSpot, Room, pack
 
 __all__ = ["Offcut", "Trim", "TrimList", "trim_list"]
 
@@ -96,7 +96,7 @@ def trim_list(sheets: Sequence[Sheet], stock: Stock, allowance: float) -> TrimLi
     room = Room(stock.width, stock.length or _ENDLESS)
     lengths, pieces, rows = 0.0, 0, list[tuple[Trim, int]]()
     for block, times in _blocks(fitting):
-        packing = pack([Item(one.across, one.along) for one in block], room)
+        packing = pack([PackItem(one.across, one.along) for one in block], room)
         # The next block begins where this one ends: on a roll further along, else on a sheet of its own.
         rows += [
             (_trim(one, spot, times, 0.0 if stock.length else lengths), pieces + spot.sheet)
@@ -136,7 +136,7 @@ def _blocks(pieces: Sequence[_Piece]) -> Iterator[tuple[list[_Piece], int]]:
         left = {one: runs - times * block[one] for one, runs in left.items()}
 
 
-def _trim(piece: _Piece, spot: Spot, runs: int, below: float) -> Trim:
+def _trim(piece: _Piece, spot: PackSpot, runs: int, below: float) -> Trim:
     across, along = (piece.along, piece.across) if spot.turned else (piece.across, piece.along)
     return Trim(piece.sheet.number, across, along, spot.x, spot.y + below, runs, None)
 

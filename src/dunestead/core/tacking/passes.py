@@ -4,11 +4,11 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from dunestead.core.figures import Material, Method, PressPass, Surface
-from dunestead.core.records import Held
+from dunestead.core.records import ProvenHeat
 
 __all__ = ["passes_of"]
 
-Ways = Mapping[tuple[str, str, str, int], Held]
+Ways = Mapping[tuple[str, str, str, int], ProvenHeat]
 
 
 def passes_of(method: Method, material: Material, surface: Surface, pressed: Ways) -> tuple[PressPass, ...]:
@@ -24,7 +24,7 @@ def passes_of(method: Method, material: Material, surface: Surface, pressed: Way
     )
 
 
-def _proposed(one: PressPass, held: Held | None, material: Material) -> PressPass:
+def _proposed(one: PressPass, held: ProvenHeat | None, material: Material) -> PressPass:
     if held is None or held.celsius < (material.holds_from or 0.0):
         return one
     jobs = "one of your jobs" if held.jobs == 1 else f"{held.jobs} of your jobs"

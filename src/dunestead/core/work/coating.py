@@ -8,10 +8,10 @@ from dunestead.core.figures import HandTimes, Role
 from dunestead.core.plan.coats import PlannedCoating
 from dunestead.core.plan.plan import Plan, painting_work
 from dunestead.core.units import show_volume
+from dunestead.core.work.fingerprint import coat_fingerprint
 from dunestead.core.work.kinds import TaskKind
 from dunestead.core.work.needs import Need
 from dunestead.core.work.resources import HANDS, OUTDOORS
-from dunestead.core.work.standing import coat_standing
 from dunestead.core.work.tasks import Task, task_id, task_of
 from dunestead.core.work.values import OfCoat
 
@@ -60,7 +60,7 @@ def coat_task(kind: TaskKind[V], values: V, plan: Plan, hand: HandTimes, copy: i
         resource=OUTDOORS if paint.technique == "spray" else HANDS,
         needs=(poured,),
         cautions=paint.cautions,
-        standing=coat_standing(plan, coating),
+        fingerprint=coat_fingerprint(plan, coating),
     )
 
 

@@ -7,9 +7,9 @@ from dunestead.core.effort import effort
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan
 from dunestead.core.units import show_length
+from dunestead.core.work.fingerprint import fitted_fingerprint
 from dunestead.core.work.kinds import TaskKind
 from dunestead.core.work.saying import Said
-from dunestead.core.work.standing import fitted_standing
 from dunestead.core.work.tasks import Task, task_of
 
 __all__ = ["FitValues", "fit_how", "fit_title", "fitting_task"]
@@ -46,5 +46,5 @@ def fitting_task(plan: Plan, hand: HandTimes, kind: TaskKind[FitValues], copy: i
         FitValues(tuple((clear_name(one), one.x, one.y) for one in areas)),
         copy=copy,
         effort=effort(hand, fit_on=len(areas)),
-        standing=fitted_standing(plan, timing),
+        fingerprint=fitted_fingerprint(plan, timing),
     )

@@ -117,7 +117,7 @@ class Progress:
         if entry is None:
             return ()
         # What nobody wrote down then is taken to be as it was.
-        return tuple(name for name, value in entry.standing.items() if task.standing.get(name, value) != value)
+        return tuple(name for name, value in entry.fingerprint.items() if task.fingerprint.get(name, value) != value)
 
     def dried(self, task: Task) -> float | None:
         """Return after how many seconds a coat was found dry to the touch, None where nobody said."""

@@ -108,7 +108,7 @@ class Task:
         What closes it, None where a tick does.
     needs_marks
         Id of the task whose marks it sees to: where nothing was marked, it falls away. None for what is always done.
-    standing
+    fingerprint
         What it stands on, in short: by what a maker calls it. When one of these changes after it was done, it was
         done on an earlier version.
     """
@@ -127,7 +127,7 @@ class Task:
     cautions: tuple[str, ...] = ()
     call: Call | None = None
     needs_marks: str | None = None
-    standing: Mapping[str, str] = field(default_factory=dict)
+    fingerprint: Mapping[str, str] = field(default_factory=dict)
 
     @property
     def code(self) -> str:
@@ -182,7 +182,7 @@ def task_of(
     cautions: tuple[str, ...] = (),
     call: Call | None = None,
     needs_marks: str | None = None,
-    standing: Mapping[str, str] | None = None,
+    fingerprint: Mapping[str, str] | None = None,
 ) -> Task:
     """Return a task of a kind; what it does not say otherwise is as of its kind.
 
@@ -207,7 +207,7 @@ def task_of(
         cautions=(*kind.cautions, *cautions),
         call=call,
         needs_marks=needs_marks,
-        standing=standing or {},
+        fingerprint=fingerprint or {},
     )
 
 

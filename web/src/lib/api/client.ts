@@ -100,7 +100,7 @@ export type Forecast = Schemas['ForecastOut'];
 export type MixPart = Schemas['MixIn']['mix'][number];
 export type Mix = Schemas['MixOut'];
 export type Laid = Schemas['LaidOut'];
-export type Advice = Schemas['AdviceOut'];
+export type Advice = Schemas['CutAdviceOut'];
 export type Fate = NonNullable<Piece['fate']>;
 export type Unit = 'mm' | 'cm' | 'in';
 
@@ -126,12 +126,15 @@ type Asked<M extends Way> = {
 }[keyof paths];
 type Json<T> = { content: { 'application/json': T } };
 /** What an address answers when all is well. */
-type Answered<P extends keyof paths, M extends Way> = paths[P][M] extends { responses: infer R }
-  ? R extends { 200: Json<infer T> } | { 201: Json<infer T> }
-    ? T
-    : undefined
+type Answered<P extends keyof paths, M extends Way> =
+  paths[P] extends Record<M, { responses: infer R }>
+    ? R extends { 200: Json<infer T> } | { 201: Json<infer T> }
+      ? T
+      : undefined
+    : never;
+type Init<P extends keyof paths, M extends Way> = M extends keyof paths[P]
+  ? MaybeOptionalInit<paths[P], M>
   : never;
-type Init<P extends keyof paths, M extends Way> = MaybeOptionalInit<paths[P], M>;
 type Ask<M extends Way> = <P extends Asked<M>>(
   path: P,
   ...init: undefined extends Init<P, M> ? [Init<P, M>?] : [Init<P, M>]

@@ -8,11 +8,11 @@ from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan
 from dunestead.core.units import show_time
 from dunestead.core.work.coating import BASE_COAT, coat_task, coat_title
+from dunestead.core.work.fingerprint import blank_fingerprint
 from dunestead.core.work.fitting import FitValues, fit_how, fit_title, fitting_task
 from dunestead.core.work.kinds import TaskKind, Trait
 from dunestead.core.work.needs import Need
 from dunestead.core.work.saying import Said
-from dunestead.core.work.standing import blank_standing
 from dunestead.core.work.tasks import Chain, Task, Wait, task_of
 from dunestead.core.work.values import OfCoat
 
@@ -56,7 +56,7 @@ def prepare(plan: Plan, hand: HandTimes, chain: Chain, copy: int) -> None:
             effort=effort(hand, prepare=1),
             needs=(itself,),
             cautions=surface.cautions,
-            standing=blank_standing(plan),
+            fingerprint=blank_fingerprint(plan),
         )
     )
     if fitting := fitting_task(plan, hand, FIT, copy, "before"):

@@ -6,8 +6,8 @@ from dunestead.core.effort import effort
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.units import several
+from dunestead.core.work.fingerprint import mask_fingerprint
 from dunestead.core.work.kinds import TaskKind, Trait
-from dunestead.core.work.standing import mask_standing
 from dunestead.core.work.tasks import Chain, task_of
 
 __all__ = ["wash"]
@@ -33,7 +33,7 @@ WASH = TaskKind(
 def wash(plan: Plan, hand: HandTimes, chain: Chain, mask: MaskPlan, copy: int, prints: int) -> None:
     """Add the washing of a mask that goes on to the next copy."""
     values = WashValues(mask.laid.name, prints)
-    standing = mask_standing(plan, mask)
+    fingerprint = mask_fingerprint(plan, mask)
     chain.add(
-        task_of(WASH, values, mask=mask.number, copy=copy, effort=effort(hand, wash=1), standing=standing),
+        task_of(WASH, values, mask=mask.number, copy=copy, effort=effort(hand, wash=1), fingerprint=fingerprint),
     )

@@ -11,10 +11,10 @@ from dunestead.core.plan.coats import PlannedCoating
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.units import several
 from dunestead.core.work.coating import THROUGH_COAT, coat_code, coat_id, coat_task, coat_title
+from dunestead.core.work.fingerprint import place_fingerprint
 from dunestead.core.work.kinds import NoValues, TaskKind, Trait
 from dunestead.core.work.marks import BEFORE_THE_PEEL
 from dunestead.core.work.saying import Said
-from dunestead.core.work.standing import place_standing
 from dunestead.core.work.tasks import Chain, Task, Wait, task_of
 from dunestead.core.work.values import OfCoat
 
@@ -152,7 +152,7 @@ def paint_through(plan: Plan, catalogue: Catalogue, chain: Chain, mask: MaskPlan
             waits = _waits(plan, catalogue, mask, coating, number, before, copy)
             chain.add(_coat(plan, catalogue, coating, copy, number, tongues), *waits)
         before = coating
-    standing = place_standing(plan, mask)
+    fingerprint = place_fingerprint(plan, mask)
     looked = chain.add(
         task_of(
             LOOK_OVER,
@@ -160,7 +160,7 @@ def paint_through(plan: Plan, catalogue: Catalogue, chain: Chain, mask: MaskPlan
             mask=mask.number,
             copy=copy,
             effort=effort(hand, look_over=1),
-            standing=standing,
+            fingerprint=fingerprint,
         )
     )
     chain.add(
@@ -171,7 +171,7 @@ def paint_through(plan: Plan, catalogue: Catalogue, chain: Chain, mask: MaskPlan
             copy=copy,
             effort=effort(hand, second_pass=1),
             needs_marks=looked.id,
-            standing=standing,
+            fingerprint=fingerprint,
         )
     )
 

@@ -9,12 +9,12 @@ from dunestead.core.painting.layers import wet_run
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.units import several, show_area
 from dunestead.core.work.coating import coat_id
+from dunestead.core.work.fingerprint import place_fingerprint
 from dunestead.core.work.kinds import NoValues, TaskKind, Trait
 from dunestead.core.work.marks import ON_THE_PRINT
 from dunestead.core.work.needs import Need, tool
 from dunestead.core.work.resources import PLATE
 from dunestead.core.work.saying import Said
-from dunestead.core.work.standing import place_standing
 from dunestead.core.work.tasks import Call, Chain, Count, Task, Wait, task_of
 from dunestead.core.work.values import UnderPlate
 
@@ -135,7 +135,7 @@ TOUCHED_UP = TaskKind(
 def peel(plan: Plan, hand: HandTimes, chain: Chain, mask: MaskPlan, copy: int) -> None:
     """Add the peel of one mask off one copy, in the order that its paint and material ask for."""
     waits = _waits(mask, copy, covered=plan.job.paint.covered)
-    off = _Off(plan, hand, mask, copy, place_standing(plan, mask), chain.last_with(Trait.SETS_PINS))
+    off = _Off(plan, hand, mask, copy, place_fingerprint(plan, mask), chain.last_with(Trait.SETS_PINS))
     for task in off.in_order():
         # The first thing to come off opens the window; the sheet must be off before it closes.
         chain.add(task, *(waits if task.has(Trait.OPENS_THE_PEEL) else ()))
@@ -159,7 +159,7 @@ class _Off:
     hand: HandTimes
     mask: MaskPlan
     copy: int
-    standing: Mapping[str, str]
+    fingerprint: Mapping[str, str]
     pinned: Task | None
 
     def in_order(self) -> list[Task]:
@@ -186,7 +186,7 @@ class _Off:
             copy=self.copy,
             effort=effort(self.hand, peel_keeper=len(numbers)),
             call=Call(numbers),
-            standing=self.standing,
+            fingerprint=self.fingerprint,
         )
 
     def _sheet(self) -> Task:
@@ -203,7 +203,7 @@ class _Off:
             copy=self.copy,
             effort=effort(self.hand, peel_start=1),
             needs=tuple(needs),
-            standing=self.standing,
+            fingerprint=self.fingerprint,
         )
 
     def _rewarm(self) -> Task:
@@ -215,12 +215,14 @@ class _Off:
             mask=self.mask.number,
             copy=self.copy,
             effort=effort(self.hand, rewarm=rests),
-            standing=self.standing,
+            fingerprint=self.fingerprint,
         )
 
     def _lint(self) -> Task:
         work = effort(self.hand, lint=1)
-        return task_of(LINT, NoValues(), mask=self.mask.number, copy=self.copy, effort=work, standing=self.standing)
+        return task_of(
+            LINT, NoValues(), mask=self.mask.number, copy=self.copy, effort=work, fingerprint=self.fingerprint
+        )
 
     def _pins(self) -> Task:
         planned = len(self.mask.pinning.pins)
@@ -233,7 +235,7 @@ class _Off:
             copy=self.copy,
             effort=effort(self.hand, count_pins=1),
             call=Call(counts=(Count("pins", "pins", planned, as_set),)),
-            standing=self.standing,
+            fingerprint=self.fingerprint,
         )
 
 

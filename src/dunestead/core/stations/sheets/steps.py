@@ -7,11 +7,11 @@ from dataclasses import dataclass
 from dunestead.core.effort import effort
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan, SheetPlan
+from dunestead.core.work.fingerprint import cut_fingerprint
 from dunestead.core.work.kinds import TaskKind, Trait
 from dunestead.core.work.needs import Need
 from dunestead.core.work.resources import CUTTER, HANDS
 from dunestead.core.work.saying import Said
-from dunestead.core.work.standing import cut_standing
 from dunestead.core.work.tasks import Chain, Task, task_of
 
 __all__ = ["cut"]
@@ -101,9 +101,9 @@ def cut(plan: Plan, hand: HandTimes, chain: Chain) -> None:
         values = PrintValues(plan.choices.material.kind in ("paper", "card"), plan.facing.mirrored)
         chain.add(task_of(PRINT, values, effort=effort(hand, print_twice=1)))
     else:
-        standing = {"material": plan.job.mask.material, "settings": str(plan.settings)}
+        fingerprint = {"material": plan.job.mask.material, "settings": str(plan.settings)}
         test = TestCutValues(str(plan.settings), plan.settings_why)
-        chain.add(task_of(TEST_CUT, test, effort=effort(hand, test_cut=1), standing=standing))
+        chain.add(task_of(TEST_CUT, test, effort=effort(hand, test_cut=1), fingerprint=fingerprint))
     shares = _shares(plan)
     for planned in plan.sheets:
         chain.add(_sheet(plan, hand, planned, shares))
@@ -120,7 +120,7 @@ def _sheet(plan: Plan, hand: HandTimes, planned: SheetPlan, shares: Mapping[int,
         resource=HANDS if plan.is_by_hand else CUTTER,
         needs=(_material(plan, planned, shares),),
         cautions=("knife",) if plan.is_by_hand else (),
-        standing=cut_standing(plan, planned),
+        fingerprint=cut_fingerprint(plan, planned),
     )
 
 

@@ -16,11 +16,11 @@ from dunestead.core.tacking.placements import Pressing
 from dunestead.core.tacking.strips import Strip
 from dunestead.core.units import several, show_length, show_temperature
 from dunestead.core.words.laying import distances_in_words
+from dunestead.core.work.fingerprint import place_fingerprint
 from dunestead.core.work.kinds import Layer, NoValues, TaskKind, Trait, kind_of
 from dunestead.core.work.needs import Need
 from dunestead.core.work.resources import HANDS, PLATE, RACK, Resource
 from dunestead.core.work.saying import Said
-from dunestead.core.work.standing import place_standing
 from dunestead.core.work.tasks import Call, Chain, Count, Task, Wait, task_id, task_of
 from dunestead.core.work.values import AcrossSeams, UnderPlate
 
@@ -109,7 +109,7 @@ class _Laying:
             effort=work,
             needs=needs,
             call=call,
-            standing=place_standing(self.plan, self.mask),
+            fingerprint=place_fingerprint(self.plan, self.mask),
         )
 
 

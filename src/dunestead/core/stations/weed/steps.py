@@ -11,10 +11,10 @@ from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.plan.weeding import sheet_windows
 from dunestead.core.tacking.carrier import CarrierCut, carrier_for
 from dunestead.core.units import several, show_length
+from dunestead.core.work.fingerprint import mask_fingerprint
 from dunestead.core.work.kinds import NoValues, TaskKind, Trait, kind_of
 from dunestead.core.work.needs import Need, tool
 from dunestead.core.work.saying import Said
-from dunestead.core.work.standing import mask_standing
 from dunestead.core.work.tasks import Call, Chain, Count, Task, task_of
 from dunestead.core.work.values import OnTape
 
@@ -85,7 +85,7 @@ class _Table:
             effort=work,
             needs=needs,
             call=call,
-            standing=mask_standing(self.plan, self.mask),
+            fingerprint=mask_fingerprint(self.plan, self.mask),
         )
 
 

@@ -6,10 +6,10 @@ from dataclasses import dataclass, replace
 from datetime import date
 
 from dunestead.core.colours import difference
-from dunestead.core.stores.items import Item
+from dunestead.core.inventory.items import Item
 from dunestead.core.work.needs import Need
 
-__all__ = ["Held", "JobNeeds", "Reserved", "Served", "Short", "is_kept", "reserve", "serve"]
+__all__ = ["JobNeeds", "Reserved", "Served", "Short", "StockLevel", "is_kept", "reserve", "serve"]
 
 # Sizes that differ by less are the same, mm.
 _SAME = 1.0
@@ -51,7 +51,7 @@ class JobNeeds:
 
 
 @dataclass(frozen=True, slots=True)
-class Held:
+class StockLevel:
     """Something in store: how much is left, and how much of that which job will take."""
 
     number: int
@@ -96,7 +96,7 @@ class Short:
 class Reserved:
     """All in store with what is spoken for, and what is short."""
 
-    held: tuple[Held, ...]
+    held: tuple[StockLevel, ...]
     short: tuple[Short, ...]
 
 
@@ -209,12 +209,12 @@ def reserve(items: Mapping[int, Item], left: Mapping[int, float], jobs: Sequence
             if served.short:
                 short = missing.setdefault(same, {})
                 short[job.job] = short.get(job.job, 0.0) + served.short
-    held = tuple(Held(number, item, left.get(number, 0.0), by_item[number]) for number, item in items.items())
+    held = tuple(StockLevel(number, item, left.get(number, 0.0), by_item[number]) for number, item in items.items())
     short_of = [Short(replace(same, amount=wanted[same]), sum(own.values()), own) for same, own in missing.items()]
     return Reserved(held, (*short_of, *_low(held, short_of)))
 
 
-def _low(held: Sequence[Held], short: Sequence[Short]) -> list[Short]:
+def _low(held: Sequence[StockLevel], short: Sequence[Short]) -> list[Short]:
     """Return what there is less of than the maker likes to keep, unless it is to be bought anyhow."""
     listed = {(one.need.kind, one.need.key) for one in short}
     found = []

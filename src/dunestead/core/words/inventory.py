@@ -3,8 +3,8 @@
 from collections.abc import Mapping
 
 from dunestead.core.colours import colour_name
-from dunestead.core.stores.ledger import Why
-from dunestead.core.stores.reserving import Held, Short
+from dunestead.core.inventory.ledger import Why
+from dunestead.core.inventory.reserving import Short, StockLevel
 from dunestead.core.units import show_length, show_volume
 from dunestead.core.work.needs import Need, NeedKind, Unit
 
@@ -91,7 +91,7 @@ def show_packs(short: Short, can_ml: float | None, bottle_ml: float | None) -> s
     return f"{count} {word}" if count == 1 else f"{count} {word}s"
 
 
-def overdrawn(held: Held, unit: str) -> str:
+def overdrawn(held: StockLevel, unit: str) -> str:
     """Return what is said of something of which more was used than there was; empty where the account holds."""
     if not held.is_overdrawn:
         return ""

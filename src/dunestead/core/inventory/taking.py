@@ -4,9 +4,9 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 
-from dunestead.core.stores.items import Item
-from dunestead.core.stores.ledger import Move
-from dunestead.core.stores.reserving import serve
+from dunestead.core.inventory.items import Item
+from dunestead.core.inventory.ledger import Move
+from dunestead.core.inventory.reserving import serve
 from dunestead.core.work.needs import Need
 
 __all__ = ["Step", "moves_of"]

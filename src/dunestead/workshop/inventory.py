@@ -6,11 +6,11 @@ from datetime import datetime
 
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.figures import Catalogue
-from dunestead.core.stores.items import Item, check_item
-from dunestead.core.stores.ledger import Move, counted, given_back, taken_back
-from dunestead.core.stores.needed import needs_left, returned_by, taken_by
-from dunestead.core.stores.reserving import JobNeeds, Reserved, Served, is_kept, reserve, serve
-from dunestead.core.stores.taking import Step, moves_of
+from dunestead.core.inventory.items import Item, check_item
+from dunestead.core.inventory.ledger import Move, counted, given_back, taken_back
+from dunestead.core.inventory.needed import needs_left, returned_by, taken_by
+from dunestead.core.inventory.reserving import JobNeeds, Reserved, Served, is_kept, reserve, serve
+from dunestead.core.inventory.taking import Step, moves_of
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.needs import Need
 from dunestead.core.work.tasks import Task
@@ -19,7 +19,7 @@ from dunestead.workshop.clock import Clock
 from dunestead.workshop.needs import Needs
 from dunestead.workshop.opened import OpenJob
 
-__all__ = ["ForJob", "Storeroom"]
+__all__ = ["ForJob", "Inventory"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,7 +31,7 @@ class ForJob:
     short: float
 
 
-class Storeroom:
+class Inventory:
     """What is in store.
 
     Parameters

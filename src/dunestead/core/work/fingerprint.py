@@ -7,31 +7,38 @@ from dunestead.core.blanks.clear import Timing
 from dunestead.core.plan.coats import PlannedCoating
 from dunestead.core.plan.plan import MaskPlan, Plan, SheetPlan
 
-__all__ = ["blank_standing", "coat_standing", "cut_standing", "fitted_standing", "mask_standing", "place_standing"]
+__all__ = [
+    "blank_fingerprint",
+    "coat_fingerprint",
+    "cut_fingerprint",
+    "fitted_fingerprint",
+    "mask_fingerprint",
+    "place_fingerprint",
+]
 
 
 def _short(*parts: object) -> str:
     return sha256(repr(parts).encode()).hexdigest()[:12]
 
 
-def blank_standing(plan: Plan) -> Mapping[str, str]:
+def blank_fingerprint(plan: Plan) -> Mapping[str, str]:
     """Return what preparing a blank stands on."""
     width, height = plan.job.piece.size
     return {"surface": plan.job.blank.surface, "blank": f"{width:.1f} x {height:.1f}"}
 
 
-def fitted_standing(plan: Plan, timing: Timing) -> Mapping[str, str]:
+def fitted_fingerprint(plan: Plan, timing: Timing) -> Mapping[str, str]:
     """Return what fitting things to a blank stands on."""
     areas = [(one.x, one.y, one.width, one.height) for one in plan.job.piece.clear if one.timing == timing]
     return {"kept clear": _short(areas)}
 
 
-def mask_standing(plan: Plan, mask: MaskPlan) -> Mapping[str, str]:
+def mask_fingerprint(plan: Plan, mask: MaskPlan) -> Mapping[str, str]:
     """Return what weeding a mask stands on."""
     return {"design": mask.design, "material": plan.job.mask.material, "method": plan.method.key}
 
 
-def cut_standing(plan: Plan, planned: SheetPlan) -> Mapping[str, str]:
+def cut_fingerprint(plan: Plan, planned: SheetPlan) -> Mapping[str, str]:
     """Return what cutting a sheet stands on."""
     placed = [(one.patch.key, tuple(round(v, 2) for v in one.to_artwork.as_tuple())) for one in planned.sheet.patches]
     return {
@@ -41,12 +48,12 @@ def cut_standing(plan: Plan, planned: SheetPlan) -> Mapping[str, str]:
     }
 
 
-def place_standing(plan: Plan, mask: MaskPlan) -> Mapping[str, str]:
+def place_fingerprint(plan: Plan, mask: MaskPlan) -> Mapping[str, str]:
     """Return what laying a mask stands on."""
     place = _short([round(value, 1) for value in mask.box])
-    return {**mask_standing(plan, mask), **blank_standing(plan), "place": place}
+    return {**mask_fingerprint(plan, mask), **blank_fingerprint(plan), "place": place}
 
 
-def coat_standing(plan: Plan, coat: PlannedCoating) -> Mapping[str, str]:
+def coat_fingerprint(plan: Plan, coat: PlannedCoating) -> Mapping[str, str]:
     """Return what a coat stands on."""
     return {"surface": plan.job.blank.surface, "paint": coat.paint.key, "colour": coat.colour}

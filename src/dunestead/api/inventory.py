@@ -6,17 +6,17 @@ from typing import Any
 from apiflask import APIBlueprint
 from flask import Response
 
+from dunestead.api import inventory_schemas as wire
 from dunestead.api import schemas
-from dunestead.api import store_schemas as wire
 from dunestead.api.description import hands_out
 from dunestead.api.opened import bench, opened
 from dunestead.core.errors import NoSuchThing, NotNow
+from dunestead.core.inventory.items import TABLES, Item
+from dunestead.core.inventory.ledger import Move, taken_back
+from dunestead.core.inventory.needed import LOOKED_FOR_AT
+from dunestead.core.inventory.reserving import Reserved, Short, StockLevel, is_kept
 from dunestead.core.sheets.stock import Offcut
-from dunestead.core.stores.items import TABLES, Item
-from dunestead.core.stores.ledger import Move, taken_back
-from dunestead.core.stores.needed import LOOKED_FOR_AT
-from dunestead.core.stores.reserving import Held, Reserved, Short, is_kept
-from dunestead.core.words.stores import (
+from dunestead.core.words.inventory import (
     KIND_NAMES,
     WHY_NAMES,
     overdrawn,
@@ -27,8 +27,8 @@ from dunestead.core.words.stores import (
 )
 from dunestead.core.work.needs import KINDS, UNITS
 from dunestead.formats.shopping import Line, write_shopping_csv, write_shopping_pdf
+from dunestead.workshop.inventory import Inventory
 from dunestead.workshop.opened import OpenJob
-from dunestead.workshop.storeroom import Storeroom
 
 __all__ = ["stores"]
 
@@ -40,7 +40,7 @@ _PATIENCE_S = 2.0
 _SAME_MM = 0.1
 
 
-def _room() -> Storeroom:
+def _room() -> Inventory:
     return bench().stores
 
 
@@ -58,7 +58,7 @@ def _shown(unit: str, seconds: float | None = _PATIENCE_S) -> wire.StoresOut:
     reserved, waiting = _room().reserved(seconds)
     return wire.StoresOut(
         waiting=waiting,
-        kinds=[wire.KindOut(kind=kind, name=KIND_NAMES[kind], unit=UNITS[kind]) for kind in KINDS],
+        kinds=[wire.StockKindOut(kind=kind, name=KIND_NAMES[kind], unit=UNITS[kind]) for kind in KINDS],
         items=[_held(one, names, unit) for one in reserved.held],
         short=[
             _short(one, reserved, names, unit)
@@ -67,7 +67,7 @@ def _shown(unit: str, seconds: float | None = _PATIENCE_S) -> wire.StoresOut:
     )
 
 
-def _held(held: Held, names: Mapping[int, str], unit: str) -> wire.HeldOut:
+def _held(held: StockLevel, names: Mapping[int, str], unit: str) -> wire.HeldOut:
     item, records = held.item, bench().records
     return wire.HeldOut(
         **{name: getattr(item, name) for name in wire.ItemIn.model_fields},
@@ -355,7 +355,7 @@ def _of_job(found: OpenJob, unit: str) -> wire.JobStoresOut:
         used_masks=list(plan.job.sheets.kept_masks),
         can_keep=[mask.number for mask in plan.masks if room.why_not_kept(found, mask.number) is None],
         offcuts=[
-            wire.OffcutOut(
+            wire.KeptOffcutOut(
                 sheet=one.beside,
                 width=one.across,
                 length=one.along,

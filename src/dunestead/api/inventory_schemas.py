@@ -5,8 +5,8 @@ from datetime import date, datetime
 from pydantic import BaseModel, Field
 
 from dunestead.api.wire import COLOUR, Wire, limits_like
-from dunestead.core.stores.items import Item
-from dunestead.core.stores.ledger import Why
+from dunestead.core.inventory.items import Item
+from dunestead.core.inventory.ledger import Why
 from dunestead.core.work.needs import NeedKind, StockKind, Unit
 
 __all__ = [
@@ -101,7 +101,7 @@ class ShortOut(BaseModel):
     is_kept: bool = Field(description="Whether anything of this kind is in the account at all.")
 
 
-class KindOut(BaseModel):
+class StockKindOut(BaseModel):
     """A kind of thing in store, and what it is counted in."""
 
     kind: StockKind
@@ -112,7 +112,7 @@ class KindOut(BaseModel):
 class StoresOut(BaseModel):
     """All in store, and the shopping list for the jobs on the board."""
 
-    kinds: list[KindOut]
+    kinds: list[StockKindOut]
     items: list[HeldOut]
     short: list[ShortOut]
     waiting: int = Field(description="Jobs on the board that are not reckoned yet: ask again.")
@@ -163,7 +163,7 @@ class KeptMaskOut(BaseModel):
     is_enough: bool
 
 
-class OffcutOut(BaseModel):
+class KeptOffcutOut(BaseModel):
     """What is left beside a sheet once it is cut, large enough to keep."""
 
     sheet: int
@@ -179,5 +179,5 @@ class JobStoresOut(BaseModel):
     masks: list[KeptMaskOut]
     used_masks: list[int]
     can_keep: list[int] = Field(description="Numbers of its masks that can be kept in store now.")
-    offcuts: list[OffcutOut]
+    offcuts: list[KeptOffcutOut]
     uses_offcuts: bool

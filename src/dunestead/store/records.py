@@ -10,16 +10,16 @@ from sqlalchemy.orm import Session
 
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.figures import Catalogue, Cutter, Paint, Press
+from dunestead.core.inventory.items import Item, kept_masks_in, stock_in
 from dunestead.core.learning.costs import Rates
 from dunestead.core.learning.learnt import Learning
 from dunestead.core.learning.recipes import Recipe
 from dunestead.core.records import Hours, OwnPaint, Pressed, Swatch, TestCut, Tools
-from dunestead.core.stores.items import Item, kept_masks_in, stock_in
 from dunestead.store.database import Sessions
 from dunestead.store.ledger import Ledger
-from dunestead.store.models import ShelfRow
+from dunestead.store.models import RecordRow
 
-__all__ = ["Records", "Shelf", "open_records"]
+__all__ = ["RecordTable", "Records", "open_records"]
 
 Kind = Literal[
     "cutter", "item", "test-cut", "recipe", "press", "tools", "pressed", "hours", "paint", "swatch", "learning", "rates"
@@ -28,7 +28,7 @@ Record = TypeVar("Record")
 _MOST = 500
 
 
-class Shelf(Generic[Record]):
+class RecordTable(Generic[Record]):
     """All records of one kind.
 
     Parameters
@@ -46,13 +46,13 @@ class Shelf(Generic[Record]):
 
     def all(self) -> Mapping[int, Record]:
         """Return what is on the shelf, by number."""
-        query = select(ShelfRow).where(ShelfRow.kind == self._kind, ShelfRow.gone.is_(False)).order_by(ShelfRow.id)
+        query = select(RecordRow).where(RecordRow.kind == self._kind, RecordRow.gone.is_(False)).order_by(RecordRow.id)
         with self._sessions.read() as session:
             return {row.id: self._shape.validate_python(row.state) for row in session.scalars(query)}
 
     def gone(self) -> Mapping[int, Record]:
         """Return what was taken off the shelf, by number."""
-        query = select(ShelfRow).where(ShelfRow.kind == self._kind, ShelfRow.gone.is_(True)).order_by(ShelfRow.id)
+        query = select(RecordRow).where(RecordRow.kind == self._kind, RecordRow.gone.is_(True)).order_by(RecordRow.id)
         with self._sessions.read() as session:
             return {row.id: self._shape.validate_python(row.state) for row in session.scalars(query)}
 
@@ -67,13 +67,13 @@ class Shelf(Generic[Record]):
         What else belongs to it is written in the same transaction.
         """
         with self._sessions.write() as session:
-            kept = session.scalars(select(ShelfRow).where(ShelfRow.kind == self._kind).order_by(ShelfRow.id)).all()
+            kept = session.scalars(select(RecordRow).where(RecordRow.kind == self._kind).order_by(RecordRow.id)).all()
             gone = next((row for row in kept if row.gone), None) if self._forgets else None
             if len(kept) >= _MOST and (gone or lets_go):
                 session.delete(gone or kept[0])
             elif len(kept) >= _MOST:
                 raise BadInput(f"There are {_MOST} records of this kind already.", "Take some out first.")
-            row = ShelfRow(kind=self._kind, state=self._dumped(record), before=None, gone=False)
+            row = RecordRow(kind=self._kind, state=self._dumped(record), before=None, gone=False)
             session.add(row)
             session.flush()
             if also:
@@ -89,11 +89,11 @@ class Shelf(Generic[Record]):
     def add_all(self, records: Sequence[Record]) -> None:
         """Keep new records, all of them or none; raises `BadInput` where there would be too many."""
         with self._sessions.write() as session:
-            kept = session.scalar(select(func.count()).select_from(ShelfRow).where(ShelfRow.kind == self._kind)) or 0
+            kept = session.scalar(select(func.count()).select_from(RecordRow).where(RecordRow.kind == self._kind)) or 0
             if kept + len(records) > _MOST:
                 raise BadInput(f"There would be more than {_MOST} records of this kind.", "Take some out first.")
             session.add_all(
-                ShelfRow(kind=self._kind, state=self._dumped(one), before=None, gone=False) for one in records
+                RecordRow(kind=self._kind, state=self._dumped(one), before=None, gone=False) for one in records
             )
 
     def drop(self, number: int) -> None:
@@ -110,7 +110,7 @@ class Shelf(Generic[Record]):
             When there is nothing to take back.
         """
         with self._sessions.write() as session:
-            row = session.get(ShelfRow, number)
+            row = session.get(RecordRow, number)
             if row is None or row.kind != self._kind:
                 raise self._missing(number)
             if row.gone:
@@ -125,8 +125,8 @@ class Shelf(Generic[Record]):
         with self._sessions.read() as session:
             return self._row(session, number).before is not None
 
-    def _row(self, session: Session, number: int) -> ShelfRow:
-        row = session.get(ShelfRow, number)
+    def _row(self, session: Session, number: int) -> RecordRow:
+        row = session.get(RecordRow, number)
         if row is None or row.gone or row.kind != self._kind:
             raise self._missing(number)
         return row
@@ -143,18 +143,18 @@ class Shelf(Generic[Record]):
 class Records:
     """The maker's own cutters, what is in store, test cuts and plates, what tools there are, and what held."""
 
-    cutters: Shelf[Cutter]
-    items: Shelf[Item]
-    test_cuts: Shelf[TestCut]
-    recipes: Shelf[Recipe]
-    presses: Shelf[Press]
-    tools: Shelf[Tools]
-    pressed: Shelf[Pressed]
-    hours: Shelf[Hours]
-    paints: Shelf[OwnPaint]
-    swatches: Shelf[Swatch]
-    learning: Shelf[Learning]
-    rates: Shelf[Rates]
+    cutters: RecordTable[Cutter]
+    items: RecordTable[Item]
+    test_cuts: RecordTable[TestCut]
+    recipes: RecordTable[Recipe]
+    presses: RecordTable[Press]
+    tools: RecordTable[Tools]
+    pressed: RecordTable[Pressed]
+    hours: RecordTable[Hours]
+    paints: RecordTable[OwnPaint]
+    swatches: RecordTable[Swatch]
+    learning: RecordTable[Learning]
+    rates: RecordTable[Rates]
     ledger: Ledger
 
     def keep_pressed(self, pressed: Pressed) -> None:
@@ -199,7 +199,7 @@ class Records:
         """Take the last change of what prices are reckoned with back; raises `NotNow` when there is none."""
         self._undo_only(self.rates)
 
-    def _undo_only(self, shelf: Shelf[Any]) -> None:
+    def _undo_only(self, shelf: RecordTable[Any]) -> None:
         for number in shelf.all():
             shelf.undo(number)
             return
@@ -257,7 +257,7 @@ class Records:
 Device = TypeVar("Device", Cutter, Press)
 
 
-def _own(shelf: Shelf[Device]) -> dict[str, Device]:
+def _own(shelf: RecordTable[Device]) -> dict[str, Device]:
     """Return the devices of a shelf by the keys jobs know them by, those taken out included."""
     own = {f"own-{number}": replace(device, key=f"own-{number}") for number, device in shelf.all().items()}
     for number, device in shelf.gone().items():
@@ -265,7 +265,7 @@ def _own(shelf: Shelf[Device]) -> dict[str, Device]:
     return own
 
 
-def _own_paints(shelf: Shelf[OwnPaint], catalogue: Catalogue) -> dict[str, Paint]:
+def _own_paints(shelf: RecordTable[OwnPaint], catalogue: Catalogue) -> dict[str, Paint]:
     """Return the maker's paints by the keys jobs know them by, those taken out included."""
     kept = [(number, own, "") for number, own in shelf.all().items()]
     kept += [(number, own, " (removed)") for number, own in shelf.gone().items()]
@@ -291,17 +291,17 @@ def _own_paints(shelf: Shelf[OwnPaint], catalogue: Catalogue) -> dict[str, Paint
 def open_records(engine: Engine, by: Callable[[], str] = str) -> Records:
     """Return all shelves of a database, and the ledger of the stores, signed by who is at work."""
     return Records(
-        Shelf(engine, "cutter", TypeAdapter(Cutter)),
-        Shelf(engine, "item", TypeAdapter(Item), forgets=True),
-        Shelf(engine, "test-cut", TypeAdapter(TestCut)),
-        Shelf(engine, "recipe", TypeAdapter(Recipe), forgets=True),
-        Shelf(engine, "press", TypeAdapter(Press)),
-        Shelf(engine, "tools", TypeAdapter(Tools)),
-        Shelf(engine, "pressed", TypeAdapter(Pressed)),
-        Shelf(engine, "hours", TypeAdapter(Hours)),
-        Shelf(engine, "paint", TypeAdapter(OwnPaint)),
-        Shelf(engine, "swatch", TypeAdapter(Swatch)),
-        Shelf(engine, "learning", TypeAdapter(Learning)),
-        Shelf(engine, "rates", TypeAdapter(Rates)),
+        RecordTable(engine, "cutter", TypeAdapter(Cutter)),
+        RecordTable(engine, "item", TypeAdapter(Item), forgets=True),
+        RecordTable(engine, "test-cut", TypeAdapter(TestCut)),
+        RecordTable(engine, "recipe", TypeAdapter(Recipe), forgets=True),
+        RecordTable(engine, "press", TypeAdapter(Press)),
+        RecordTable(engine, "tools", TypeAdapter(Tools)),
+        RecordTable(engine, "pressed", TypeAdapter(Pressed)),
+        RecordTable(engine, "hours", TypeAdapter(Hours)),
+        RecordTable(engine, "paint", TypeAdapter(OwnPaint)),
+        RecordTable(engine, "swatch", TypeAdapter(Swatch)),
+        RecordTable(engine, "learning", TypeAdapter(Learning)),
+        RecordTable(engine, "rates", TypeAdapter(Rates)),
         Ledger(engine, by),
     )
