@@ -5,10 +5,10 @@ from datetime import datetime
 from apiflask import APIBlueprint
 from flask import Response
 
-from dunestead.api import cure_schemas as wire
 from dunestead.api import schemas
 from dunestead.api.description import hands_out
 from dunestead.api.opened import bench, opened
+from dunestead.api.schemas import cure as wire
 from dunestead.core.errors import NotNow
 from dunestead.core.records import Hours, check_hours
 from dunestead.core.units import show_time

@@ -2,8 +2,8 @@
 
 from apiflask import APIBlueprint
 
-from dunestead.api import sheet_schemas as wire
 from dunestead.api.opened import bench
+from dunestead.api.schemas import sheets as wire
 from dunestead.api.sheet_views import run_out, search_out
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.plan.laying import job_items, with_packing

@@ -3,8 +3,8 @@
 from apiflask import APIBlueprint
 
 from dunestead.api import schemas
-from dunestead.api import sheet_schemas as wire
 from dunestead.api.opened import bench, change, shown
+from dunestead.api.schemas import sheets as wire
 from dunestead.api.sheet_views import layouts_out
 from dunestead.core.plan.laying import with_patch_choice, without_patch_choices
 from dunestead.core.plan.offers import offer_of

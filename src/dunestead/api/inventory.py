@@ -6,10 +6,10 @@ from typing import Any
 from apiflask import APIBlueprint
 from flask import Response
 
-from dunestead.api import inventory_schemas as wire
 from dunestead.api import schemas
 from dunestead.api.description import hands_out
 from dunestead.api.opened import bench, opened
+from dunestead.api.schemas import inventory as wire
 from dunestead.core.errors import NoSuchThing, NotNow
 from dunestead.core.inventory.items import TABLES, Item
 from dunestead.core.inventory.ledger import Move, taken_back

@@ -12,7 +12,7 @@ from flask import Response, g, request
 from dunestead.api import schemas as wire
 from dunestead.api.description import takes_files
 from dunestead.api.opened import bench, if_match, shown
-from dunestead.api.sheet_schemas import CutSettingsIn
+from dunestead.api.schemas.sheets import CutSettingsIn
 from dunestead.api.views import card_out, catalogue_out
 from dunestead.core.artwork.elements import clean_text
 from dunestead.core.blanks.blank import Blank, Garment

@@ -5,9 +5,9 @@ from dataclasses import replace
 
 from apiflask import APIBlueprint
 
-from dunestead.api import learning_schemas as wire
 from dunestead.api import schemas
 from dunestead.api.opened import bench
+from dunestead.api.schemas import learning as wire
 from dunestead.core.errors import BadInput, NoSuchThing
 from dunestead.core.learning.learnt import Learnt, left_out_key
 from dunestead.core.words.learning import learnt_in_words

@@ -4,9 +4,9 @@ from datetime import timedelta
 
 from apiflask import APIBlueprint
 
-from dunestead.api import paint_schemas as wire
 from dunestead.api import schemas
 from dunestead.api.opened import bench, change, opened, shown
+from dunestead.api.schemas import paint as wire
 from dunestead.core.curing.drying import drying_factor
 from dunestead.core.curing.peel import peel_schools
 from dunestead.core.job.job import Job, altered

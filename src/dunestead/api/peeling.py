@@ -2,9 +2,9 @@
 
 from apiflask import APIBlueprint
 
-from dunestead.api import paint_schemas as wire
 from dunestead.api import schemas
 from dunestead.api.opened import bench, opened
+from dunestead.api.schemas import paint as wire
 from dunestead.api.work_views import clock_entries
 from dunestead.core.curing.direction import peel_direction
 from dunestead.core.words.peeling import direction_in_words, too_late

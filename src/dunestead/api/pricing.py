@@ -6,10 +6,10 @@ from datetime import date, timedelta
 from apiflask import APIBlueprint
 from flask import Response
 
-from dunestead.api import price_schemas as wire
 from dunestead.api import schemas
 from dunestead.api.description import hands_out
 from dunestead.api.opened import bench, change, opened
+from dunestead.api.schemas import price as wire
 from dunestead.core.errors import UnknownKey
 from dunestead.core.job.job import PriceEntry, altered
 from dunestead.core.learning.costs import Costs, Rates, costs_of

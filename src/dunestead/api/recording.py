@@ -5,11 +5,11 @@ from dataclasses import replace
 from apiflask import APIBlueprint
 from flask import Response, request
 
-from dunestead.api import learning_schemas
 from dunestead.api import schemas as wire
 from dunestead.api.description import hands_out, takes_files
 from dunestead.api.opened import bench, change, opened, shown
 from dunestead.api.photos import PhotoQuery, photo_shown
+from dunestead.api.schemas import learning as learning_schemas
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.job.job import Job, LaterLook, altered
 from dunestead.core.learning.causes import CAUSES

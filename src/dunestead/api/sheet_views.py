@@ -2,8 +2,8 @@
 
 from collections.abc import Sequence
 
-from dunestead.api import sheet_schemas as wire
 from dunestead.api.design_views import drawn, placed
+from dunestead.api.schemas import sheets as wire
 from dunestead.core.colours import colour_name
 from dunestead.core.cutting.settings import advise_next
 from dunestead.core.figures import Catalogue

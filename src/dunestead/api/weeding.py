@@ -5,9 +5,9 @@ from apiflask import APIBlueprint
 from shapely.geometry.base import BaseGeometry
 
 from dunestead.api import schemas
-from dunestead.api import weed_schemas as wire
 from dunestead.api.design_views import drawn, placed
 from dunestead.api.opened import bench, if_match, opened
+from dunestead.api.schemas import weed as wire
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.plan.weeding import WeedRegion, WeedSheet, weed_map
 from dunestead.core.words.weeding import WHERE, help_for, pulled

@@ -1,17 +1,18 @@
 """What all shapes on the wire share."""
 
 from collections.abc import Iterable
-from typing import Any
+from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict
 from pydantic.config import JsonDict, JsonValue
 
 from dunestead.core.limits import Limit, limits_of
 
-__all__ = ["COLOUR", "Box", "Point", "Wire", "limits_like", "one_of"]
+__all__ = ["COLOUR", "Box", "Point", "Room", "Wire", "limits_like", "one_of"]
 
 Point = tuple[float, float]
 Box = tuple[float, float, float, float]
+Room = Literal["blank", "artwork", "mask", "sheets", "weed", "tack", "paint", "peel", "cure", "record"]
 COLOUR = r"^#[0-9a-fA-F]{6}$"
 Schema = dict[str, Any]
 

@@ -7,10 +7,10 @@ from typing import Any
 from apiflask import APIBlueprint
 from flask import Response, request
 
-from dunestead.api import sheet_schemas as wire
 from dunestead.api.description import hands_out, takes_files
 from dunestead.api.opened import bench
 from dunestead.api.photos import PhotoQuery, photo_shown
+from dunestead.api.schemas import sheets as wire
 from dunestead.api.sheet_views import advice_out, workshop_out
 from dunestead.core.cutting.test_pattern import draw_test_pattern
 from dunestead.core.errors import BadInput, UnknownKey

@@ -1,0 +1,37 @@
+"""The library of blanks."""
+
+from pydantic import BaseModel
+
+from dunestead.api.wire import Wire, limits_like
+from dunestead.store import StoredBlank
+
+__all__ = [
+    "BlanksOut",
+    "KeepBlankIn",
+    "StoredBlankOut",
+]
+
+
+class KeepBlankIn(Wire):
+    """A name for the library."""
+
+    model_config = limits_like(StoredBlank)
+
+    name: str
+
+
+class StoredBlankOut(BaseModel):
+    """A blank of the library."""
+
+    id: int
+    name: str
+    surface: str
+    surface_name: str
+    width: float
+    height: float
+
+
+class BlanksOut(BaseModel):
+    """The library of blanks."""
+
+    blanks: list[StoredBlankOut]

@@ -1,0 +1,23 @@
+"""Words of the trade."""
+
+from pydantic import BaseModel
+
+__all__ = [
+    "HandbookOut",
+    "TermOut",
+]
+
+
+class TermOut(BaseModel):
+    """A word of the trade, how it stands in sentences, and what it means."""
+
+    word: str
+    forms: list[str]
+    meaning: str
+
+
+class HandbookOut(BaseModel):
+    """The words of the trade, and what each station is for."""
+
+    terms: list[TermOut]
+    purposes: dict[str, str]

@@ -1,0 +1,34 @@
+"""Backups, and how the workshop is."""
+
+from pydantic import BaseModel, Field
+
+__all__ = [
+    "BackupOut",
+    "BackupsOut",
+    "HealthOut",
+]
+
+
+class BackupOut(BaseModel):
+    """A backup that is kept: its file's name, when it was made by the workshop's clock and why, and its bytes."""
+
+    name: str
+    made_at: str
+    why: str
+    size: int
+
+
+class BackupsOut(BaseModel):
+    """Where the workshop's data lies, how large it is and what room is left, bytes; its backups, the newest first."""
+
+    folder: str
+    size: int
+    free: int
+    backups: list[BackupOut]
+
+
+class HealthOut(BaseModel):
+    """That all is well."""
+
+    release: str
+    empty: bool = Field(description="Whether no job was ever begun here.")

@@ -1,0 +1,214 @@
+"""Pieces, bridges, weak places, methods, materials."""
+
+from typing import Literal
+
+from pydantic import BaseModel, Field
+
+from dunestead.api.schemas.common import ScorePartOut
+from dunestead.api.wire import Box, Point, Wire
+from dunestead.core.mask.fates import Fate
+from dunestead.core.painting.separation import Masks
+
+__all__ = [
+    "AdviceOut",
+    "BreakEvenOut",
+    "BridgeIn",
+    "BridgeKeyIn",
+    "BridgeOut",
+    "ConsequenceOut",
+    "FatesIn",
+    "MaskRoomOut",
+    "MaterialCostOut",
+    "MaterialOut",
+    "MethodChangeOut",
+    "MethodOut",
+    "NearestOut",
+    "PieceOut",
+    "PiecesIn",
+    "ReuseOut",
+    "WeakOut",
+]
+
+
+class FatesIn(Wire):
+    """What happens to loose pieces; without numbers, of all of them. A null fate is undecided."""
+
+    numbers: list[int] | None = Field(default=None, max_length=10_000)
+    fate: Fate | None
+
+
+class BridgeIn(Wire):
+    """Where a bridge of a piece shall stand.
+
+    Which of its bridges, none for one more; where on the blank, and how far along the piece's edge from there.
+    """
+
+    piece: int
+    index: int | None = None
+    at: Point | None = None
+    slide: float = 0.0
+    width: float | None = None
+
+
+class BridgeKeyIn(Wire):
+    """One bridge of a piece."""
+
+    piece: int
+    index: int
+
+
+class PiecesIn(Wire):
+    """Some loose pieces, all when not given."""
+
+    numbers: list[int] | None = Field(default=None, max_length=10_000)
+
+
+class NearestOut(BaseModel):
+    """The nearest part of the mask a piece could be bridged to; 0 is the frame."""
+
+    to: int
+    gap: float
+    start: Point
+    end: Point
+
+
+class PieceOut(BaseModel):
+    """A loose piece; places in mm on the blank."""
+
+    number: int
+    mask: int
+    where: str
+    area: float
+    width: float = Field(description="How far it reaches across, mm.")
+    least: float
+    box: Box
+    anchor: Point
+    fate: Fate | None
+    is_kept: bool
+    is_here: bool
+    bridges: int
+    nearest: NearestOut | None
+    path: str
+
+
+class BridgeOut(BaseModel):
+    """A bridge."""
+
+    piece: int
+    to: int
+    index: int
+    start: Point
+    end: Point
+    width: float
+    length: float
+    by_hand: bool
+    path: str
+
+
+class WeakOut(BaseModel):
+    """A neck or a tongue of the mask, in mm on the blank; the way to dab along a tongue."""
+
+    key: str
+    kind: Literal["neck", "tongue"]
+    mask: int
+    severity: Literal["stop", "warn", "note"]
+    listed: bool = Field(description="Whether it is told by itself; of very many alike only the worst are.")
+    at: Point
+    tip: Point | None
+    toward: Point | None
+    width: float
+    length: float
+    limit: float
+    message: str
+    path: list[Point]
+
+
+class AdviceOut(BaseModel):
+    """How many masks to cut for the colours, and why."""
+
+    masks: Masks
+    why: str
+
+
+class ConsequenceOut(BaseModel):
+    """What hangs on a method: mm, counts, minutes of the hands for a copy, and what a copy costs."""
+
+    material: str
+    mirrored: bool
+    border: float
+    sheets: int
+    seams: int
+    placed: int
+    rests: int
+    pins: int
+    keepers: str
+    minutes: float
+    cost: float | None
+
+
+class MethodChangeOut(BaseModel):
+    """A job as it is, and as it would be with another method."""
+
+    now: ConsequenceOut
+    then: ConsequenceOut
+
+
+class MethodOut(BaseModel):
+    """How a mask may travel and hold: whether it will do, how well, and why."""
+
+    key: str
+    name: str
+    about: str
+    allowed: bool
+    score: int
+    why: list[str]
+    parts: list[ScorePartOut]
+
+
+class MaterialOut(BaseModel):
+    """A mask material held against the job: what rules it out, else what a copy costs in money and minutes."""
+
+    key: str
+    name: str
+    fits: bool
+    excluded: list[str]
+    small: int
+    weak: int
+    sheets: int
+    uses: int
+    wash_every: int | None
+    cost: float
+    minutes: float
+
+
+class MaterialCostOut(BaseModel):
+    """What a copy costs with a material, for 1 copy, 2, 3 and so on."""
+
+    key: str
+    costs: list[float]
+
+
+class BreakEvenOut(BaseModel):
+    """From so many copies on a material is the cheapest."""
+
+    copies: int
+    material: str
+
+
+class ReuseOut(BaseModel):
+    """What a copy costs by the number of copies."""
+
+    copies: list[int]
+    lines: list[MaterialCostOut]
+    break_even: list[BreakEvenOut]
+
+
+class MaskRoomOut(BaseModel):
+    """What only *Mask* shows."""
+
+    methods: list[MethodOut]
+    gone: list[int]
+    touch_up_minutes: float
+    advice: AdviceOut
+    materials: list[MaterialOut]
+    reuse: ReuseOut

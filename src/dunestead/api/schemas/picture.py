@@ -1,0 +1,164 @@
+"""What is drawn of a job."""
+
+from pydantic import BaseModel, Field
+
+from dunestead.api.schemas.common import ColourOut
+from dunestead.api.schemas.mask import BridgeOut
+from dunestead.api.wire import Box, Point
+from dunestead.core.tacking.centring import Datum
+
+__all__ = [
+    "ClearOut",
+    "CollarOut",
+    "DesignPictureOut",
+    "DistancesOut",
+    "GuideOut",
+    "MaskOut",
+    "PassOut",
+    "PatchOut",
+    "PictureOut",
+    "PinOut",
+    "PlacementOut",
+    "ShouldReadOut",
+    "StripOut",
+]
+
+
+class PatchOut(BaseModel):
+    """A sheet's place on the blank."""
+
+    sheet: int
+    number: int
+    box: Box
+
+
+class PlacementOut(BaseModel):
+    """A rest of the plate; paper goes between where a keeper lies under its rim."""
+
+    number: int
+    box: Box
+    under_rim: list[int]
+
+
+class PassOut(BaseModel):
+    """One going over of a mask with a hot plate: C, seconds a rest, and its rests from the middle outwards."""
+
+    name: str
+    celsius: float
+    seconds: float
+    placements: list[PlacementOut]
+
+
+class StripOut(BaseModel):
+    """A strip of cover on the blank, in the order they are laid."""
+
+    number: int
+    box: Box
+
+
+class PinOut(BaseModel):
+    """A pin, and which way its head leans, a unit vector."""
+
+    number: int
+    at: Point
+    lean: Point
+    holds: str
+    piece: int | None
+
+
+class DistancesOut(BaseModel):
+    """What a tape reads to something, and from where, mm."""
+
+    to: str
+    datum: Datum
+    left: float
+    right: float
+    top: float
+    bottom: float
+
+
+class ShouldReadOut(BaseModel):
+    """What a tape reads at each side of a mask that lies right, or of one of its patches: middle, and two ends; mm."""
+
+    patch: int | None
+    left: list[float]
+    right: list[float]
+    top: list[float]
+    bottom: list[float]
+
+
+class MaskOut(BaseModel):
+    """One mask as it lies on the blank, mm."""
+
+    number: int
+    name: str
+    colour: str | None
+    is_reverse: bool
+    frame: str
+    box: Box
+    bridges: list[BridgeOut]
+    bridged_area: float
+    patches: list[PatchOut]
+    passes: list[PassOut]
+    datum: Datum
+    marks: list[str] = Field(description="What to mark before it is laid.")
+    distances: list[DistancesOut]
+    readings: list[ShouldReadOut]
+    covers: list[StripOut]
+    painted_box: Box
+    pins: list[PinOut]
+    placing: list[int]
+
+
+class GuideOut(BaseModel):
+    """A line to snap to, mm on the blank; null for the blank's own."""
+
+    at: float
+    element: int | None
+
+
+class CollarOut(BaseModel):
+    """A garment's guide: the middle of the collar seam, and where top and middle of a design go."""
+
+    at: Point
+    top: float
+    middle: float
+
+
+class DesignPictureOut(BaseModel):
+    """A design on its blank, as path data in mm from the blank's top left."""
+
+    colours: list[ColourOut]
+    overhang: str
+    painted_box: Box
+
+
+class ClearOut(BaseModel):
+    """An area that is kept clear, as a path on the blank, and what it is called."""
+
+    path: str
+    name: str
+    at: Point
+
+
+class PictureOut(DesignPictureOut):
+    """The picture of the blank."""
+
+    width: float
+    height: float
+    outline: str
+    rim: float
+    blank_colour: str
+    base: str
+    base_colour: str
+    field_colour: str | None
+    mask_colour: str
+    mask_box: Box
+    aligned: bool
+    from_back: bool
+    masks: list[MaskOut]
+    margin: str
+    guides_x: list[GuideOut]
+    guides_y: list[GuideOut]
+    collar: CollarOut | None
+    clear: list[ClearOut]
