@@ -101,7 +101,7 @@ def test_a_damaged_row_of_what_was_taught_takes_nothing_along(client, clock) -> 
     workbench = client.application.extensions["workbench"]
     with workbench._store._sessions.write() as session:
         session.execute(text("UPDATE finished SET state = '{}' WHERE job_id = 1"))
-    workbench.refresh()
+    workbench.lessons.refresh()
 
     assert client.get("/api/jobs").status_code == 200
     assert [value["job"] for value in figures(client)["hand/dab_dm2_coir"]["values"]] == [2]

@@ -12,12 +12,13 @@ from scipy.optimize import Bounds, LinearConstraint, milp
 
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.blanks.clear import ClearArea, region_of
-from dunestead.core.figures import Catalogue, PressPass
+from dunestead.core.figures import Catalogue
 from dunestead.core.looking.ties import tie
 from dunestead.core.looking.weakness import weak_of
 from dunestead.core.mask.bridge_rules import BridgeRules
 from dunestead.core.mask.tying import tie_mask
 from dunestead.core.mask.weak import WeakPlace
+from dunestead.core.method import PressPass
 from dunestead.core.tacking.centring import as_it_lies, from_edges
 from dunestead.core.tacking.covering import cover_cells, fewest_at_least
 from dunestead.core.tacking.edges import edge_spots

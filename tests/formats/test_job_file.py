@@ -126,7 +126,7 @@ def test_a_job_file_that_cannot_be_read_is_one_line_and_exit_code_two(monkeypatc
 
 
 def test_page_and_command_line_say_the_same_of_the_same_job(monkeypatch, capsys, tmp_path, workbench) -> None:
-    make = workbench.keep_file(svg(WORD), "word.svg")
+    make = workbench.designs.keep_file(svg(WORD), "word.svg")
     number = workbench.begin(make, "Mat", "coir")
     plan = workbench.plan(number)
     (tmp_path / "word.svg").write_bytes(svg(WORD))

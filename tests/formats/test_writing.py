@@ -130,7 +130,7 @@ def test_path_data_closes_every_ring_and_writes_no_exponents() -> None:
 
 
 def test_a_zip_holds_the_cut_list_the_mask_and_every_sheet(workbench) -> None:
-    job_id = workbench.begin(workbench.keep_file(svg(WORD), "word.svg"), "Word", "coir")
+    job_id = workbench.begin(workbench.designs.keep_file(svg(WORD), "word.svg"), "Word", "coir")
     plan = workbench.open(job_id, "mm").plan
     checked = sheets_of(plan)
 

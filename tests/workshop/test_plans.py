@@ -16,7 +16,7 @@ from tests.shapes import rect, svg
 
 @pytest.fixture
 def reckoned(workbench):
-    number = workbench.begin(workbench.keep_file(svg(rect(0, 0, 100, 40)), "bar.svg"), "Bar", "coir")
+    number = workbench.begin(workbench.designs.keep_file(svg(rect(0, 0, 100, 40)), "bar.svg"), "Bar", "coir")
     return workbench.reckon(workbench.job(number))
 
 
@@ -67,13 +67,13 @@ def test_the_one_longest_unused_goes_first_when_there_is_no_room(reckoned) -> No
 
 def test_a_plan_made_with_other_records_is_not_taken_for_one_made_with_these(workbench, reckoned) -> None:
     number = workbench.records.cutters.add(workbench.catalogue.cutter("pocket"))
-    workbench.refresh()
+    workbench.lessons.refresh()
     job = altered(reckoned.plan.job, cutter=f"own-{number}")
     assert workbench.reckon(job) is workbench.reckon(job)
     assert workbench.reckon(job).plan.layout.count > 1
 
     workbench.records.cutters.change(number, workbench.catalogue.cutter("wide-roll"))
-    workbench.refresh()
+    workbench.lessons.refresh()
 
     assert workbench.reckon(job).plan.layout.count == 1
 
@@ -84,14 +84,14 @@ def test_a_change_is_reckoned_once_and_its_plan_is_that_of_the_job_as_it_is_kept
 ) -> None:
     """The roll of pieces is brought up to date on the way, so the job kept is not the one that was asked for."""
     ring = svg('<path fill-rule="evenodd" d="M0 0H100V60H0z M20 20H40V40H20z M60 20H80V40H60z"/>')
-    number = workbench.begin(workbench.keep_file(ring, "ring.svg"), "Ring", "coir")
+    number = workbench.begin(workbench.designs.keep_file(ring, "ring.svg"), "Ring", "coir")
     made = []
     monkeypatch.setattr(
         "dunestead.workshop.workbench.make_plan",
         lambda job, *more: made.append(job) or make_plan(job, *more),
     )
 
-    workbench.alter(number, "Width", lambda job: altered(workbench.with_width(job, width), roll=()))
+    workbench.alter(number, "Width", lambda job: altered(workbench.designs.with_width(job, width), roll=()))
     shown = workbench.plan(number)
 
     assert len(made) == 1
@@ -106,13 +106,13 @@ def test_a_change_is_reckoned_once_and_its_plan_is_that_of_the_job_as_it_is_kept
 @pytest.mark.parametrize(("paint", "anew"), [("outdoor-acrylic", 1), ("leather-acrylic", 0)])
 def test_only_the_records_a_job_uses_have_it_reckoned_anew(workbench, monkeypatch, paint, anew) -> None:
     """A mat in outdoor acrylic: a swatch of that paint on coir spares it the trial, one on leather is nothing to it."""
-    number = workbench.begin(workbench.keep_file(svg(rect(0, 0, 100, 40)), "bar.svg"), "Bar", "coir")
+    number = workbench.begin(workbench.designs.keep_file(svg(rect(0, 0, 100, 40)), "bar.svg"), "Bar", "coir")
     workbench.open(number, "mm")
     made = []
     monkeypatch.setattr("dunestead.workshop.workbench.make_plan", lambda *a: made.append(1) or make_plan(*a))
 
     workbench.records.swatches.add(Swatch(paint, "coir" if anew else "leather", date(2026, 5, 2)))
-    workbench.refresh()
+    workbench.lessons.refresh()
     opened = workbench.open(number, "mm")
 
     assert len(made) == anew

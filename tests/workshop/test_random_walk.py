@@ -35,7 +35,7 @@ class TwoWindows(RuleBasedStateMachine):
 
     @initialize()
     def begin(self) -> None:
-        make = self.bench.keep_file(svg(rect(0, 0, 100, 40)), "bar.svg")
+        make = self.bench.designs.keep_file(svg(rect(0, 0, 100, 40)), "bar.svg")
         self.job = self.bench.begin(make, "Bar", "coir")
         self.states: list[Job] = [self.bench.job(self.job)]
         self.at = 0
@@ -93,7 +93,7 @@ class TwoWindows(RuleBasedStateMachine):
     def tick(self, window: int, task: str, done: bool) -> None:
         fresh = self.seen[window] == self.now()
         try:
-            self.bench.tick(self.job, task, done=done, version=self.seen[window], reason="As it comes")
+            self.bench.work.tick(self.job, task, done=done, version=self.seen[window], reason="As it comes")
         except Clash:
             assert not fresh
             return

@@ -35,12 +35,12 @@ class Walk(RuleBasedStateMachine):
         records = open_records(self.engine)
         room = CuttingRoom(RunStore(self.engine))
         self.bench = Workbench(JobStore(self.engine), BlankStore(self.engine), records, self.catalogue, room)
-        make = self.bench.keep_file(svg(rect(0, 0, 300, 100)), "bar.svg")
+        make = self.bench.designs.keep_file(svg(rect(0, 0, 300, 100)), "bar.svg")
         self.job = self.bench.begin(make, "Bar", "coir")
         self.bench.alter(self.job, "Copies", lambda job: altered(job, copies=COPIES))
-        self.tin = self.bench.stores.add(Item("Tin", "paint", "outdoor-acrylic"), 100.0)
-        self.pile = self.bench.stores.add(Item("Mats", "blank", "coir", 600.0, 400.0), 1.0)
-        self.bench.refresh()
+        self.tin = self.bench.inventory.add(Item("Tin", "paint", "outdoor-acrylic"), 100.0)
+        self.pile = self.bench.inventory.add(Item("Mats", "blank", "coir", 600.0, 400.0), 1.0)
+        self.bench.lessons.refresh()
         # By task, what it took when it was ticked off; and what else came in.
         self.took: dict[str, float] = {}
         self.others = {self.tin: 100.0, self.pile: 1.0}
@@ -56,20 +56,20 @@ class Walk(RuleBasedStateMachine):
     def a_coat_is_ticked(self, copy: int, coat: int) -> None:
         task = f"paint-coat/m1/k{copy}/c1/n{coat}"
         before = self.took.get(task)
-        self.bench.tick(self.job, task, done=True, reason="a walk")
+        self.bench.work.tick(self.job, task, done=True, reason="a walk")
         # What is done already on this very paint is not taken twice.
         self.took[task] = self._a_coat() if before is None else before
 
     @rule(copy=st.integers(1, COPIES), coat=st.integers(1, COATS))
     def a_coat_is_taken_back(self, copy: int, coat: int) -> None:
         task = f"paint-coat/m1/k{copy}/c1/n{coat}"
-        self.bench.tick(self.job, task, done=False)
+        self.bench.work.tick(self.job, task, done=False)
         self.took.pop(task, None)
 
     @rule(copy=st.integers(1, COPIES), done=st.booleans())
     def a_blank_is_made_ready_or_not(self, copy: int, done: bool) -> None:
         task = f"blank-prepared/k{copy}"
-        self.bench.tick(self.job, task, done=done, reason="a walk")
+        self.bench.work.tick(self.job, task, done=done, reason="a walk")
         if done:
             self.took[task] = 1.0
         else:
@@ -77,32 +77,32 @@ class Walk(RuleBasedStateMachine):
 
     @rule(width=st.sampled_from([200.0, 300.0, 500.0]))
     def the_design_changes(self, width: float) -> None:
-        self.bench.change(self.job, "Width", lambda job, _: self.bench.with_width(job, width))
+        self.bench.change(self.job, "Width", lambda job, _: self.bench.designs.with_width(job, width))
 
     @rule(amount=st.integers(1, 400))
     def paint_comes_in(self, amount: int) -> None:
-        self.bench.stores.buy(self.tin, float(amount))
+        self.bench.inventory.buy(self.tin, float(amount))
         self.others[self.tin] += amount
 
     @rule(found=st.integers(0, 300))
     def the_tin_is_counted(self, found: int) -> None:
-        left = self.bench.stores.ledger.left()[self.tin]
+        left = self.bench.inventory.ledger.left()[self.tin]
         if left != found:
-            self.bench.stores.count(self.tin, float(found))
+            self.bench.inventory.count(self.tin, float(found))
             self.others[self.tin] += found - left
 
     @rule()
     def the_tin_is_renamed_and_put_away_and_back(self) -> None:
-        item = self.bench.stores.items[self.tin]
-        self.bench.stores.change(self.tin, replace(item, name="Old tin"))
-        self.bench.stores.drop(self.tin)
-        self.bench.stores.undo(self.tin)
+        item = self.bench.inventory.items[self.tin]
+        self.bench.inventory.change(self.tin, replace(item, name="Old tin"))
+        self.bench.inventory.drop(self.tin)
+        self.bench.inventory.undo(self.tin)
 
     @invariant()
     def what_is_left_is_what_came_in_less_what_was_used(self) -> None:
         if not hasattr(self, "bench"):
             return
-        ledger = self.bench.stores.ledger
+        ledger = self.bench.inventory.ledger
         with create_engine(self.address).connect() as raw:
             rows = raw.execute(text("SELECT item, amount FROM ledger")).all()
         raw.engine.dispose()

@@ -53,7 +53,7 @@ def take_blank(job_id: int, number: int, query_data: wire.UnitQuery) -> wire.Job
     """Take a blank of the library for a job."""
     workbench = bench()
     kept = workbench.blanks.get(number)
-    change(job_id, f"Blank “{kept.name}”", lambda job, _: workbench.with_kept_blank(job, kept))
+    change(job_id, f"Blank “{kept.name}”", lambda job, _: workbench.designs.with_kept_blank(job, kept))
     return shown(job_id, query_data)
 
 

@@ -96,7 +96,7 @@ def get_cutter() -> wire.CutRunsOut:
 @cutter.output(wire.CutRunsOut, status_code=201)
 def send_sheet(job_id: int, number: int, given: wire.CutRunIn) -> wire.CutRunsOut:
     """Send a sheet to the cutter."""
-    plan = bench().hand_out(job_id, f"sheet {number}, cutter", "mm", anyway=given.anyway).plan
+    plan = bench().work.hand_out(job_id, f"sheet {number}, cutter", "mm", anyway=given.anyway).plan
     bench().cutting.send(job_id, number, plan.choices.cutter, _order(plan, number, given))
     return _runs()
 

@@ -59,8 +59,8 @@ def _file(kind: str) -> tuple[bytes, str]:
 def add_words(job_id: int, words: wire.WordsIn, query_data: wire.UnitQuery) -> wire.JobOut:
     """Add words to the design."""
     workbench = bench()
-    make = workbench.make_words(words.text, words.face)
-    change(job_id, "Words added", lambda job, _: workbench.with_new(job, make))
+    make = workbench.designs.make_words(words.text, words.face)
+    change(job_id, "Words added", lambda job, _: workbench.designs.with_new(job, make))
     return shown(job_id, query_data)
 
 
@@ -75,9 +75,9 @@ def add_artwork(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Add a drawing or a picture of one to the design."""
     workbench = bench()
     blank = workbench.job(job_id).blank
-    plainer = workbench.plainer_for(blank.surface, blank.piece) if request.form.get("plainer") else None
-    make = workbench.keep_file(*_file("artwork"), plainer)
-    change(job_id, "Artwork added", lambda job, _: workbench.with_new(job, make))
+    plainer = workbench.designs.plainer_for(blank.surface, blank.piece) if request.form.get("plainer") else None
+    make = workbench.designs.keep_file(*_file("artwork"), plainer)
+    change(job_id, "Artwork added", lambda job, _: workbench.designs.with_new(job, make))
     return shown(job_id, query_data)
 
 
@@ -91,7 +91,7 @@ def add_frame(job_id: int, frame: wire.FrameIn, query_data: wire.UnitQuery) -> w
     change(
         job_id,
         "Frame added",
-        lambda job, _: workbench.with_new(job, lambda number: Frame(id=number, style=frame.style)),
+        lambda job, _: workbench.designs.with_new(job, lambda number: Frame(id=number, style=frame.style)),
     )
     return shown(job_id, query_data)
 
@@ -200,7 +200,7 @@ def look(job_id: int, given: wire.LookIn, query_data: wire.UnitQuery) -> wire.Lo
     def changed(job: Job, _: Plan) -> Job:
         if given.element is not None:
             job = change_element(job, given.element, entries, workbench.sources, workbench.catalogue)
-        return workbench.with_width(job, given.design_width) if given.design_width is not None else job
+        return workbench.designs.with_width(job, given.design_width) if given.design_width is not None else job
 
     seen, rail = workbench.look(job_id, changed)
     return look_out(seen, rail, workbench.sources, query_data.unit)
@@ -297,6 +297,6 @@ def set_outline(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
     """Give the blank the outline of a drawing."""
     workbench = bench()
     data, name = _file("outline")
-    key, ratio = workbench.keep_outline(data, name)
-    change(job_id, "Outline of the blank", lambda job, _: workbench.with_outline(job, key, name[:120], ratio))
+    key, ratio = workbench.designs.keep_outline(data, name)
+    change(job_id, "Outline of the blank", lambda job, _: workbench.designs.with_outline(job, key, name[:120], ratio))
     return shown(job_id, query_data)

@@ -35,7 +35,7 @@ def _download(data: str | bytes, media_type: str, name: str) -> Response:
 @hands_out("svg")
 def get_mask(job_id: int, number: int, query_data: schemas.FileQuery) -> Response:
     """Download a whole mask at true scale."""
-    plan = bench().hand_out(job_id, f"mask {number}", "mm", anyway=query_data.anyway).plan
+    plan = bench().work.hand_out(job_id, f"mask {number}", "mm", anyway=query_data.anyway).plan
     mask = mask_of(plan, number)
     text = write_mask(mask.cut, mask_title(plan.job, mask.laid))
     return _download(text, "image/svg+xml", f"{file_stem(plan.job.name)}-{mask_file(number, mask.laid.label)}")
@@ -46,7 +46,7 @@ def get_mask(job_id: int, number: int, query_data: schemas.FileQuery) -> Respons
 @hands_out("svg", "dxf", "hpgl", "pdf", "png")
 def get_sheet(job_id: int, number: int, kind: str, query_data: schemas.FileQuery) -> Response:
     """Download one sheet at true scale in a format, read back and checked; a PDF on A4 or Letter is tiled."""
-    plan = bench().hand_out(job_id, f"sheet {number}, {kind}", "mm", anyway=query_data.anyway).plan
+    plan = bench().work.hand_out(job_id, f"sheet {number}, {kind}", "mm", anyway=query_data.anyway).plan
     found = next((sheet for sheet in sheets_of(plan) if sheet.sheet.number == number), None)
     if not found:
         raise NoSuchThing(f"This job has no sheet {number}.", f"It has sheets 1 to {len(plan.sheets)}.")
@@ -59,7 +59,7 @@ def get_sheet(job_id: int, number: int, kind: str, query_data: schemas.FileQuery
 @hands_out("zip")
 def get_sheets(job_id: int, query_data: schemas.FileQuery) -> Response:
     """Download all sheets, the mask and a cut list."""
-    opened = bench().hand_out(job_id, "sheets.zip", query_data.unit, anyway=query_data.anyway)
+    opened = bench().work.hand_out(job_id, "sheets.zip", query_data.unit, anyway=query_data.anyway)
     data = zip_sheets(opened.plan, sheets_of(opened.plan), query_data.unit)
     return _download(data, "application/zip", f"{file_stem(opened.plan.job.name)}-sheets.zip")
 

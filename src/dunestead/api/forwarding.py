@@ -54,9 +54,9 @@ def install_forwarding(app: Flask, hands: Hands, who: Callable[[], str]) -> None
         workbench: Workbench = current_app.extensions["workbench"]
         environ = _plain(request.environ) | {NUMBER: g.get("request_number", ""), BY: who()}
         job = (request.view_args or {}).get("job_id")
-        answer = hands.answer(environ, request.get_data(), workbench.records_state, job)
+        answer = hands.answer(environ, request.get_data(), workbench.lessons.state, job)
         if answer.has_changed_records:
-            workbench.refresh()
+            workbench.lessons.refresh()
         headers = [(name, value) for name, value in answer.headers if name != "ETag"]
         tag = next((value for name, value in answer.headers if name == "ETag"), "")
         if (version := version_of(tag)) is not None:

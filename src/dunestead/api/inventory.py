@@ -41,7 +41,7 @@ _SAME_MM = 0.1
 
 
 def _room() -> Inventory:
-    return bench().stores
+    return bench().inventory
 
 
 # --- all of it --------------------------------------------------------------------------------
@@ -120,7 +120,7 @@ def _packs(short: Short) -> str:
 def _kept(act: Callable[[], Any], query: schemas.UnitQuery) -> wire.StoresOut:
     """Do something to what is in store; plans that are cut from it are reckoned anew after it."""
     act()
-    bench().refresh()
+    bench().lessons.refresh()
     return _shown(query.unit)
 
 
@@ -306,7 +306,7 @@ def keep_offcut(job_id: int, given: wire.OffcutIn, query_data: schemas.UnitQuery
 
 def _after(act: Callable[[], Any], job_id: int, query: schemas.UnitQuery) -> wire.JobStoresOut:
     act()
-    bench().refresh()
+    bench().lessons.refresh()
     return _of_job(opened(job_id, query), query.unit)
 
 

@@ -95,7 +95,7 @@ def get_catalogue(query_data: wire.UnitQuery) -> wire.CatalogueOut:
 @jobs.output(wire.FaceKeysOut)
 def get_faces(query_data: wire.TextQuery) -> wire.FaceKeysOut:
     """List the faces that have every letter of a text."""
-    return wire.FaceKeysOut(faces=bench().faces_for(query_data.text))
+    return wire.FaceKeysOut(faces=bench().designs.faces_for(query_data.text))
 
 
 @jobs.get("/jobs")
@@ -128,7 +128,7 @@ def _board(unit: str, where: Where) -> Response:
         unit, lambda opened: card_out(opened, unit).model_dump_json(), _broken, shape=_CARD_SHAPE, where=where
     )
     today, figures = bench().clock.now().date(), bench().catalogue.workshop
-    due = due_looks(bench().finished, today, figures) if where == "board" else []
+    due = due_looks(bench().lessons.finished, today, figures) if where == "board" else []
     looks = [wire.LookDueOut.model_validate(one, from_attributes=True).model_dump_json() for one in due]
     body = f'{{"jobs":[{",".join(cards)}],"broken":[{",".join(broken)}],"looks":[{",".join(looks)}]}}'
     return Response(body, content_type="application/json")
@@ -163,11 +163,11 @@ def begin_job(query_data: wire.UnitQuery) -> wire.JobOut:
     file = request.files.get("artwork")
     own = blank.blank if blank else _sized(form, workbench.catalogue.surface(surface))
     if file and file.filename:
-        plainer = workbench.plainer_for(surface, own) if form.get("plainer") else None
-        make = workbench.keep_file(file.read(), file.filename, plainer)
+        plainer = workbench.designs.plainer_for(surface, own) if form.get("plainer") else None
+        make = workbench.designs.keep_file(file.read(), file.filename, plainer)
         stem = file.filename.rsplit("/", 1)[-1].rsplit(".", 1)[0].replace("-", " ").replace("_", " ").strip()
     elif words:
-        make = workbench.first_words(words, form.get("face") or None, surface, own)
+        make = workbench.designs.first_words(words, form.get("face") or None, surface, own)
         stem = " ".join(words.split())
     else:
         raise BadInput("There is no artwork and no words yet.", "Choose a file, or type some words.")
@@ -208,7 +208,7 @@ def read_job(query_data: wire.UnitQuery) -> wire.JobOut:
     if file is None:
         raise BadInput("No job file came with the request.", "Choose one.")
     text, files = open_job_zip(file.read())
-    job = read_job_file(text, workbench.keep_named(files), workbench.sources, workbench.catalogue)
+    job = read_job_file(text, workbench.designs.keep_named(files), workbench.sources, workbench.catalogue)
     return shown(workbench.add(job, read_job_log(text)), query_data)
 
 
@@ -245,8 +245,8 @@ def change_job(job_id: int, entries: wire.JobIn, query_data: wire.UnitQuery) -> 
     def changed(before: Job) -> Job:
         job = suited(altered(before, **values), before, workbench.catalogue)
         if isinstance(blank, wire.BlankIn):
-            job = workbench.with_blank(job, _blank(blank))
-        return workbench.with_width(job, width) if width is not None else job
+            job = workbench.designs.with_blank(job, _blank(blank))
+        return workbench.designs.with_width(job, width) if width is not None else job
 
     workbench.alter(job_id, label, changed, if_match())
     return shown(job_id, query_data)

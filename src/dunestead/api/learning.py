@@ -20,7 +20,9 @@ learning = APIBlueprint("learning", __name__, url_prefix="/api", tag="Learning")
 def _shown(query: schemas.UnitQuery) -> wire.LearningOut:
     workbench = bench()
     return wire.LearningOut(
-        figures=[_learnt(one, query.unit) for one in sorted(workbench.learnt.values(), key=_weight, reverse=True)],
+        figures=[
+            _learnt(one, query.unit) for one in sorted(workbench.lessons.learnt.values(), key=_weight, reverse=True)
+        ],
         can_undo=workbench.records.can_undo_learning(),
     )
 
@@ -71,7 +73,7 @@ def get_learning(query_data: schemas.UnitQuery) -> wire.LearningOut:
 def set_learning(given: wire.LearntIn, query_data: schemas.UnitQuery) -> wire.LearningOut:
     """Set a figure back to the table or take it up again, and leave values of it out or in."""
     workbench = bench()
-    one = workbench.learnt.get(given.key)
+    one = workbench.lessons.learnt.get(given.key)
     if one is None:
         raise NoSuchThing("None of your jobs says anything of this figure.", "Look at the list again.")
     kept = workbench.records.learning_kept()
@@ -85,7 +87,7 @@ def set_learning(given: wire.LearntIn, query_data: schemas.UnitQuery) -> wire.Le
         own = {left_out_key(given.key, job) for job in known}
         chosen = {left_out_key(given.key, job) for job in given.left_out}
         kept = replace(kept, left_out=tuple(sorted((set(kept.left_out) - own) | chosen)))
-    workbench.keep_learning(kept)
+    workbench.lessons.keep_learning(kept)
     return _shown(query_data)
 
 
@@ -94,5 +96,5 @@ def set_learning(given: wire.LearntIn, query_data: schemas.UnitQuery) -> wire.Le
 @learning.output(wire.LearningOut)
 def undo_learning(query_data: schemas.UnitQuery) -> wire.LearningOut:
     """Take the last choice about what was learnt back."""
-    bench().undo_learning()
+    bench().lessons.undo_learning()
     return _shown(query_data)

@@ -9,8 +9,8 @@ from dunestead.core.looking.ties import BridgeMove
 from dunestead.core.looking.ties import reset_bridges as reckon_again
 from dunestead.core.stations.consequence import with_method
 from dunestead.core.tacking.laying import SIDES, Side, instructions_for
+from dunestead.workshop.designs import with_fates
 from dunestead.workshop.laying import lay_mask, lay_seam
-from dunestead.workshop.workbench import with_fates
 
 __all__ = ["mask"]
 
@@ -111,7 +111,7 @@ def set_bridge(job_id: int, given: wire.BridgeIn, query_data: wire.UnitQuery) ->
     workbench, move = bench(), _move(given)
     what = "added to" if given.index is None else "moved on" if given.at or given.slide else "widened on"
     label = f"Bridge {what} piece {given.piece}"
-    change(job_id, label, lambda job, plan: workbench.with_bridge(job, plan, move))
+    change(job_id, label, lambda job, plan: workbench.designs.with_bridge(job, plan, move))
     return shown(job_id, query_data)
 
 
@@ -125,7 +125,7 @@ def remove_bridge(job_id: int, given: wire.BridgeKeyIn, query_data: wire.UnitQue
     change(
         job_id,
         f"Bridge taken off piece {given.piece}",
-        lambda job, plan: workbench.without_bridge(job, plan, given.piece, given.index),
+        lambda job, plan: workbench.designs.without_bridge(job, plan, given.piece, given.index),
     )
     return shown(job_id, query_data)
 

@@ -55,7 +55,7 @@ def set_photo(job_id: int, when: str, query_data: wire.UnitQuery) -> wire.JobOut
     file = request.files.get("photo")
     if file is None:
         raise BadInput("No photo was sent.", "Choose one and send it again.")
-    key = bench().keep_bytes(clean_photo(file.read()))
+    key = bench().designs.keep_bytes(clean_photo(file.read()))
     change(job_id, "Photo", lambda job, _: _with_photos(job, {**job.record.photos, when: key}))
     return shown(job_id, query_data)
 

@@ -35,7 +35,7 @@ def get_weed(job_id: int, query_data: schemas.UnitQuery) -> wire.WeedOut:
 @weeding.output(wire.WeedOut)
 def add_rehearsal(job_id: int, given: wire.RehearsalIn, query_data: schemas.UnitQuery) -> wire.WeedOut:
     """Keep how a rehearsal went."""
-    bench().rehearsed(job_id, given.seconds, given.slips, version=if_match())
+    bench().work.rehearsed(job_id, given.seconds, given.slips, version=if_match())
     return _weed_out(opened(job_id, query_data))
 
 

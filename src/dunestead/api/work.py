@@ -46,7 +46,7 @@ def get_station(job_id: int, code: str, query_data: wire.UnitQuery) -> wire.Stat
 @work.output(wire.WorkOut)
 def set_done(job_id: int, given: wire.DoneIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log a task as done, or as not done after all; before its time only with a reason."""
-    bench().tick(
+    bench().work.tick(
         job_id,
         given.task,
         done=given.done,
@@ -65,7 +65,7 @@ def set_done(job_id: int, given: wire.DoneIn, query_data: wire.UnitQuery) -> wir
 @work.output(wire.WorkOut)
 def set_calls(job_id: int, given: wire.CallsIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log keepers, or rests of the plate, that answered a roll-call, or did not after all."""
-    bench().call(job_id, given.task, given.numbers, present=given.present, version=if_match())
+    bench().work.call(job_id, given.task, given.numbers, present=given.present, version=if_match())
     return worked(job_id, query_data)
 
 
@@ -75,7 +75,7 @@ def set_calls(job_id: int, given: wire.CallsIn, query_data: wire.UnitQuery) -> w
 @work.output(wire.WorkOut)
 def set_count(job_id: int, given: wire.CountIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log how many windows, keepers or pins were counted."""
-    bench().count(job_id, given.task, given.what, given.count, version=if_match())
+    bench().work.count(job_id, given.task, given.what, given.count, version=if_match())
     return worked(job_id, query_data)
 
 
@@ -85,7 +85,7 @@ def set_count(job_id: int, given: wire.CountIn, query_data: wire.UnitQuery) -> w
 @work.output(wire.WorkOut)
 def set_used(job_id: int, given: wire.UsedIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log how a mask was really pressed: proposed the next time, where it held."""
-    bench().used(job_id, given.task, given.celsius, given.seconds, version=if_match())
+    bench().work.used(job_id, given.task, given.celsius, given.seconds, version=if_match())
     return worked(job_id, query_data)
 
 
@@ -105,7 +105,7 @@ def set_begun(job_id: int, given: wire.BegunIn, query_data: wire.UnitQuery) -> w
 @work.output(wire.WorkOut)
 def set_dried(job_id: int, given: wire.BegunIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log that a coat was found dry to the touch just now; how long it took is learnt from."""
-    bench().dried(job_id, given.task, if_match())
+    bench().work.dried(job_id, given.task, if_match())
     return worked(job_id, query_data)
 
 
@@ -146,5 +146,5 @@ def set_mended(job_id: int, given: wire.MendedIn, query_data: wire.UnitQuery) ->
 @work.output(wire.WorkOut)
 def set_lifted(job_id: int, given: wire.LiftedIn, query_data: wire.UnitQuery) -> wire.WorkOut:
     """Log rests of the plate where the mask lifted, or held after all."""
-    bench().mark_lifted(job_id, given.task, given.numbers, lifted=given.lifted, version=if_match())
+    bench().work.mark_lifted(job_id, given.task, given.numbers, lifted=given.lifted, version=if_match())
     return worked(job_id, query_data)

@@ -42,7 +42,7 @@ def _shown() -> wire.WorkshopOut:
 def _kept(act: Callable[[], Any]) -> wire.WorkshopOut:
     """Do something to the records; every plan is reckoned anew after it."""
     act()
-    bench().refresh()
+    bench().lessons.refresh()
     return _shown()
 
 
@@ -184,7 +184,7 @@ def set_photo(number: int) -> wire.WorkshopOut:
     file = request.files.get("photo")
     if file is None:
         raise BadInput("No photo was sent.", "Choose one and send it again.")
-    key = bench().keep_bytes(clean_photo(file.read()))
+    key = bench().designs.keep_bytes(clean_photo(file.read()))
     return _kept(lambda: _table("swatches").change(number, replace(before, photo=key)))
 
 

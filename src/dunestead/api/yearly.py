@@ -48,7 +48,7 @@ class YearOut(BaseModel):
 
 
 def _found(year: int) -> Year:
-    return year_of((one for _, _, one in bench().finished), year)
+    return year_of((one for _, _, one in bench().lessons.finished), year)
 
 
 def _kind_name(key: str) -> str:
@@ -74,7 +74,7 @@ def _out(name: str, period: Period) -> PeriodOut:
 def get_year(year: int) -> YearOut:
     """Show what was finished in a year, by month and by kind; 0 is the newest in which anything was, else this one."""
     workbench = bench()
-    years = years_in(one for _, _, one in workbench.finished)
+    years = years_in(one for _, _, one in workbench.lessons.finished)
     year = year or next(iter(years), workbench.clock.now().year)
     found = _found(year)
     return YearOut(

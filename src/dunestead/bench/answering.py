@@ -54,7 +54,7 @@ def measure_answers() -> dict[str, dict[str, float]]:
 
 def _fill(workbench: Workbench, path: Path) -> int:
     """Begin one job, change it often, and put copies of it beside it; return its number."""
-    job_id = workbench.begin(workbench.make_words("BOOTS OFF"), "Bench", "terry")
+    job_id = workbench.begin(workbench.designs.make_words("BOOTS OFF"), "Bench", "terry")
     workbench.alter(job_id, "Copies", lambda job: altered(job, copies=_COPIES))
     for number in range(_CHANGES):
         workbench.alter(job_id, "Name", partial(altered, name=f"Bench {number}"))

@@ -54,7 +54,7 @@ def _planned(count: int, fate: Fate) -> tuple[float, float]:
     with tempfile.TemporaryDirectory() as folder:
         workbench: Workbench = create_app({"DATABASE": Path(folder) / "workshop.sqlite"}).extensions["workbench"]
         # No two measurements share a drawing, for what is known of one would help the next.
-        make = workbench.keep_file(_rings(count, seed=count + len(fate)).encode(), "rings.svg")
+        make = workbench.designs.keep_file(_rings(count, seed=count + len(fate)).encode(), "rings.svg")
         catalogue = workbench.catalogue
         job = start_job("Rings", catalogue.surface("coir"), catalogue, make(1))
         job = altered(fit_design(job, workbench.sources, catalogue), fates=dict.fromkeys(range(1, count + 1), fate))

@@ -19,13 +19,12 @@ from dunestead.core.figures import (
     HandTimes,
     HeatSet,
     Material,
-    Method,
     Paint,
     Press,
-    PressPass,
     Surface,
     Thinning,
 )
+from dunestead.core.method import Method, PressPass
 
 __all__ = ["load_catalogue"]
 

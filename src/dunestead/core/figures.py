@@ -10,6 +10,7 @@ from typing import Literal, TypeVar
 
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.limits import REQUIRED, check_limits, limited
+from dunestead.core.method import Method
 from dunestead.core.records import KeptMask, ProvenHeat, Stock, Swatch, TestCut
 
 __all__ = [
@@ -24,11 +25,9 @@ __all__ = [
     "HandTimes",
     "HeatSet",
     "Material",
-    "Method",
     "Paint",
     "PeelTime",
     "Press",
-    "PressPass",
     "Role",
     "Surface",
     "Technique",
@@ -48,8 +47,6 @@ Role = Literal["base", "edge-seal", "colour", "over-colour", "ground", "seal", "
 MaskKind = Literal["paper", "film", "card", "plastic"]
 Pins = Literal["all", "pieces", "none"]
 Use = Literal["open", "sheltered", "indoor", "worn", "touched", "food-near"]
-Keepers = Literal["mat", "tape", "carrier", "dish", "none"]
-Board = Literal["always", "carried"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -240,85 +237,6 @@ class CoverPaper:
     name: str
     width: float
     length: float | None = None
-
-
-@dataclass(frozen=True, slots=True)
-class PressPass:
-    """One going over of a mask with a hot plate: its name, C, seconds a rest, what it goes over, and why so."""
-
-    name: str
-    celsius: float
-    seconds: float
-    over: Literal["all", "pieces"] = "all"
-    why: str = ""
-
-
-@dataclass(frozen=True, slots=True)
-class Method:
-    """How a mask travels and holds.
-
-    Attributes
-    ----------
-    materials, works_on
-        Keys of the materials it serves; families of surfaces, or single surfaces.
-    keepers
-        Where loose pieces are from weeding until they lie on the blank.
-    weed, tack, lift
-        Codes of its tasks in their order.
-    press
-        The passes of the plate, as `tack-press` and `tack-press-again`.
-    corner_pins
-        Whether corners are pinned through the tape before it comes off.
-    tape, carrier
-        What carries it, in words, and which kind of tape that is; None where nothing does.
-    tape_optional, strong_tape
-        Whether a mask in one piece travels without it; whether it lifts paint that is not dry enough to use.
-    hinged
-        Whether a strip of mask is left free of tape, to lay it by.
-    places_pieces, guide
-        Whether pieces are set down one by one; whether the painted part is pulled out whole, to place them by.
-    board
-        When the blank is fixed on a rigid board: always, or where it is carried to be sprayed; None for never.
-    wipes
-        Whether any blank is wiped, not only a smooth one.
-    reverse, by_hand
-        Whether it serves reverse masks only, or a knife in the hand only.
-    most_long, most_wide, most_windows
-        mm and count beyond which it is not to be tried, None without such a bound.
-    tools
-        What it needs.
-    effort, risk
-        From 1 (little) to 3 (much); what its score starts from.
-    """
-
-    key: str
-    name: str
-    about: str
-    materials: tuple[str, ...]
-    works_on: tuple[str, ...]
-    keepers: Keepers
-    weed: tuple[str, ...]
-    tack: tuple[str, ...]
-    lift: tuple[str, ...]
-    tools: tuple[str, ...]
-    effort: int
-    risk: int
-    press: tuple[PressPass, ...] = ()
-    corner_pins: bool = False
-    tape: str | None = None
-    carrier: str | None = None
-    tape_optional: bool = False
-    strong_tape: bool = False
-    hinged: bool = False
-    places_pieces: bool = False
-    guide: bool = False
-    board: Board | None = None
-    wipes: bool = False
-    reverse: bool = False
-    by_hand: bool = False
-    most_long: float | None = None
-    most_wide: float | None = None
-    most_windows: int | None = None
 
 
 @dataclass(frozen=True, slots=True)

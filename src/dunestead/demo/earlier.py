@@ -109,9 +109,9 @@ def fill_earlier(workbench: Workbench) -> None:
 def _made(workbench: Workbench, one: _Earlier) -> int:
     catalogue = workbench.catalogue
     begun = start_job(
-        one.name, catalogue.surface(one.surface), catalogue, workbench.make_words(one.words)(1), one.blank
+        one.name, catalogue.surface(one.surface), catalogue, workbench.designs.make_words(one.words)(1), one.blank
     )
-    sized = altered(workbench.with_width(begun, one.width), copies=one.copies)
+    sized = altered(workbench.designs.with_width(begun, one.width), copies=one.copies)
     chosen = altered(sized, material=one.material) if one.material else sized
     found = look_at(chosen, workbench.sources, catalogue).found
     job_id = workbench.add(altered(chosen, fates={piece.number: "keep" for piece in found}))
@@ -160,8 +160,8 @@ def _work(workbench: Workbench, job_id: int, one: _Earlier) -> None:
         done[task.id] = at
         log += _ticked(task, at)
     over = at - ends + timedelta(minutes=3)
-    workbench.log(job_id, [replace(entry, at=entry.at - over) for entry in log])
-    workbench.tick(job_id, CLOSED_BY, done=True, at=ends)
+    workbench.work.log(job_id, [replace(entry, at=entry.at - over) for entry in log])
+    workbench.work.tick(job_id, CLOSED_BY, done=True, at=ends)
 
 
 def _ticked(task: Task, at: datetime) -> list[LogEntry]:

@@ -62,7 +62,7 @@ def fill_demo(workbench: Workbench) -> None:
         swatch = Swatch(paint, surface, date(2026, 5, 2), coats, colour, result, note)
         workbench.records.swatches.add(swatch)
     fill_stores(workbench)
-    workbench.refresh()
+    workbench.lessons.refresh()
     # First, for all that follows is reckoned by what they teach.
     fill_earlier(workbench)
     for demo in _JOBS:
@@ -107,13 +107,13 @@ _SWATCHES = (
 
 
 def _file(name: str) -> Callable[[Workbench], Callable[[int], Element]]:
-    return lambda workbench: workbench.keep_file(
+    return lambda workbench: workbench.designs.keep_file(
         (resources.files("dunestead.demo") / "artwork" / name).read_bytes(), name
     )
 
 
 def _scan(workbench: Workbench) -> Callable[[int], Element]:
-    make = workbench.keep_file(scan_of_gull(), "gull-on-paper.jpg")
+    make = workbench.designs.keep_file(scan_of_gull(), "gull-on-paper.jpg")
 
     def traced(number: int) -> Element:
         made = make(number)
@@ -124,7 +124,7 @@ def _scan(workbench: Workbench) -> Callable[[int], Element]:
 
 
 def _sized(job: Job, workbench: Workbench, demo: _DemoJob) -> Job:
-    sized = workbench.with_width(job, demo.width)
+    sized = workbench.designs.with_width(job, demo.width)
     if job.piece.shape == "garment":
         return place_on_garment(sized, workbench.sources, workbench.catalogue)
     return altered(sized, elements=tuple(replace(e, y=e.y + demo.down) for e in sized.elements))
@@ -179,7 +179,7 @@ def _do_up_to(workbench: Workbench, job_id: int, station: str) -> None:
                 planned = (count.planned or 6) if count.expected is None else count.expected
                 entries.append(LogEntry("counted", task.id, at, what=count.code, count=planned))
         entries.append(LogEntry("done", task.id, at, fingerprint=dict(task.fingerprint)))
-    workbench.log(job_id, sorted(entries, key=lambda entry: entry.at))
+    workbench.work.log(job_id, sorted(entries, key=lambda entry: entry.at))
 
 
 def _in_days(days: int) -> date:
@@ -243,7 +243,7 @@ def _from_store(name: str) -> Change:
 
 
 def _words(text: str, face: str = "archivo-black") -> Callable[[Workbench], Callable[[int], Element]]:
-    return lambda workbench: workbench.make_words(text, face)
+    return lambda workbench: workbench.designs.make_words(text, face)
 
 
 _SHIRT = Garment("m", "full-front")

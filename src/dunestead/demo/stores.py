@@ -52,4 +52,4 @@ _ITEMS = (
 def fill_stores(workbench: Workbench) -> None:
     """Put all of it in store."""
     for item, left in _ITEMS:
-        workbench.stores.add(item, left)
+        workbench.inventory.add(item, left)

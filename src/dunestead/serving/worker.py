@@ -81,8 +81,8 @@ def work(connection: Connection, settings: WorkerSettings) -> None:
 
 def _answer(app: Flask, asked: Asked, connection: Connection, lines: "_Lines") -> Answer:
     workbench: Workbench = app.extensions["workbench"]
-    if workbench.records_state != asked.records:
-        workbench.refresh(asked.records)
+    if workbench.lessons.state != asked.records:
+        workbench.lessons.refresh(asked.records)
     environ: dict[str, Any] = {**asked.environ, "wsgi.input": BytesIO(asked.body), "wsgi.errors": sys.stderr}
     with listened_by(_Teller(connection)):
         parts, status, headers = run_wsgi_app(app, environ, buffered=True)
@@ -91,7 +91,7 @@ def _answer(app: Flask, asked: Asked, connection: Connection, lines: "_Lines") -
         headers=tuple(headers.items()),
         body=b"".join(parts),
         lines=lines.taken(),
-        has_changed_records=workbench.records_state != asked.records,
+        has_changed_records=workbench.lessons.state != asked.records,
         memory=resource.getrusage(resource.RUSAGE_SELF).ru_maxrss * 1000,
     )
 

@@ -72,4 +72,4 @@ def _log(
     now = bench.clock.now()
     text = " ".join(instruction)
     entries = [LogEntry("laid", t.id, now, what=what, readings=read, within=within, instruction=text) for t in tasks]
-    bench.log(opened.head.id, entries)
+    bench.work.log(opened.head.id, entries)

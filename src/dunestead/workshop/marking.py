@@ -3,8 +3,8 @@
 from dunestead.core.errors import BadInput, NoSuchThing
 from dunestead.core.job.log import LogEntry
 from dunestead.core.work.marks import Mark, MarkKind
-from dunestead.core.work.tasks import Task
 from dunestead.workshop.opened import OpenJob
+from dunestead.workshop.work import task_in
 from dunestead.workshop.workbench import Workbench
 
 __all__ = ["begin_task", "mark_place", "mend_mark", "unmark"]
@@ -20,10 +20,10 @@ def begin_task(bench: Workbench, opened: OpenJob, task_id: str, version: int | N
     BadInput
         When there is no such task, or it is done.
     """
-    task = _task(opened, task_id)
+    task = task_in(opened.graph, task_id)
     if opened.progress.is_done(task):
         raise BadInput("This is done already.", "Take it back first, if it is begun anew.")
-    bench.log(opened.head.id, [LogEntry("begun", task.id, bench.clock.now())], version)
+    bench.work.log(opened.head.id, [LogEntry("begun", task.id, bench.clock.now())], version)
 
 
 def mark_place(
@@ -36,7 +36,7 @@ def mark_place(
     BadInput
         When nothing is marked in this task, or the place is not on the blank.
     """
-    task = _task(opened, task_id)
+    task = task_in(opened.graph, task_id)
     if what not in task.kind.marks:
         raise BadInput("That is not marked in this task.", "Mark it where everything is looked over.")
     width, height = opened.plan.job.piece.size
@@ -46,7 +46,7 @@ def mark_place(
     if len(marks) >= _MOST:
         raise BadInput(f"{_MOST} places are marked already.", "That is a case for one more coat over all.")
     number = max((mark.number for mark in marks), default=0) + 1
-    bench.log(
+    bench.work.log(
         opened.head.id,
         [LogEntry("marked", task.id, bench.clock.now(), numbers=(number,), what=what, place=place)],
         version,
@@ -56,7 +56,7 @@ def mark_place(
 def unmark(bench: Workbench, opened: OpenJob, task_id: str, number: int, version: int | None) -> None:
     """Log that a place is no longer marked; raises `NoSuchThing` when it was not."""
     mark = _mark(opened, task_id, number)
-    bench.log(opened.head.id, [LogEntry("unmarked", task_id, bench.clock.now(), numbers=(mark.number,))], version)
+    bench.work.log(opened.head.id, [LogEntry("unmarked", task_id, bench.clock.now(), numbers=(mark.number,))], version)
 
 
 def mend_mark(
@@ -65,14 +65,7 @@ def mend_mark(
     """Log that a marked place was seen to, or was not after all; raises `NoSuchThing` when it is not marked."""
     mark = _mark(opened, task_id, number)
     entry = LogEntry("mended", task_id, bench.clock.now(), numbers=(mark.number,), within=mended)
-    bench.log(opened.head.id, [entry], version)
-
-
-def _task(opened: OpenJob, task_id: str) -> Task:
-    task = opened.graph.by_id.get(task_id)
-    if task is None:
-        raise BadInput(f"There is no task {task_id[:60]!r}.", "Look at the job as it is now.")
-    return task
+    bench.work.log(opened.head.id, [entry], version)
 
 
 def _mark(opened: OpenJob, task_id: str, number: int) -> Mark:

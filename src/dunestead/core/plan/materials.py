@@ -6,10 +6,11 @@ from dataclasses import dataclass, replace
 
 import shapely
 
-from dunestead.core.figures import Catalogue, Cutter, Figure, Material, Press, PressPass, Surface
+from dunestead.core.figures import Catalogue, Cutter, Figure, Material, Press, Surface
 from dunestead.core.job.reach import prices_of, reach_on, usual_overlap, usual_stock
 from dunestead.core.mask.axis import AxisSide
 from dunestead.core.mask.weak import weak_limit, weak_places
+from dunestead.core.method import PressPass
 from dunestead.core.sheets.extents import takes_together
 from dunestead.core.tacking.placements import PressGround, press_mask
 from dunestead.core.units import several, show_length, show_temperature

@@ -15,7 +15,7 @@ from dunestead.core.curing.peel import PeelWindow, WetWork, peel_window
 from dunestead.core.cutting.timing import KnifeTime
 from dunestead.core.cutting.verify import Verdict
 from dunestead.core.effort import effort
-from dunestead.core.figures import Catalogue, Method
+from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.job.choices import Choices
@@ -32,6 +32,7 @@ from dunestead.core.mask.gaps import Gap, nearest_gaps
 from dunestead.core.mask.loose import LoosePiece
 from dunestead.core.mask.tying import CutPlan
 from dunestead.core.mask.weak import WeakPlace
+from dunestead.core.method import Method
 from dunestead.core.painting.cover import NO_COVER, Cover, cover_around
 from dunestead.core.painting.layers import wet_run
 from dunestead.core.painting.weather import Reading, spraying

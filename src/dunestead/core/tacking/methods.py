@@ -3,7 +3,8 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
-from dunestead.core.figures import Catalogue, Material, Method, Press, Surface
+from dunestead.core.figures import Catalogue, Material, Press, Surface
+from dunestead.core.method import Method
 from dunestead.core.units import several, show_length, show_temperature
 
 __all__ = ["MethodFit", "MethodWork", "Part", "rank_methods"]

@@ -3,7 +3,8 @@
 from collections.abc import Mapping
 from dataclasses import replace
 
-from dunestead.core.figures import Material, Method, PressPass, Surface
+from dunestead.core.figures import Material, Surface
+from dunestead.core.method import Method, PressPass
 from dunestead.core.records import ProvenHeat
 
 __all__ = ["passes_of"]

@@ -10,8 +10,9 @@ import numpy.typing as npt
 import shapely
 from shapely.geometry.base import BaseGeometry
 
-from dunestead.core.figures import Material, Press, PressPass, Surface
+from dunestead.core.figures import Material, Press, Surface
 from dunestead.core.geometry.curves import Box
+from dunestead.core.method import PressPass
 from dunestead.core.tacking.covering import Cells, Rest, cover_cells
 
 __all__ = ["Placement", "PressGround", "Pressing", "press_mask"]

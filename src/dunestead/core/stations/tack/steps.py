@@ -5,23 +5,22 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import TypeVar
 
-from dunestead.core.effort import NO_EFFORT, Effort, effort
 from dunestead.core.figures import HandTimes
 from dunestead.core.painting.cover import Cover
 from dunestead.core.plan.laid import guides_of
 from dunestead.core.plan.laying import groups_of
 from dunestead.core.plan.plan import MaskPlan, Plan
+from dunestead.core.stations.tack.laying import Laying, PauseValues, pause, simple
 from dunestead.core.tacking.centring import Guides
 from dunestead.core.tacking.placements import Pressing
 from dunestead.core.tacking.strips import Strip
 from dunestead.core.units import several, show_length, show_temperature
 from dunestead.core.words.laying import distances_in_words
-from dunestead.core.work.fingerprint import place_fingerprint
-from dunestead.core.work.kinds import Layer, NoValues, TaskKind, Trait, kind_of
+from dunestead.core.work.kinds import NoValues, TaskKind, Trait, kind_of
 from dunestead.core.work.needs import Need
-from dunestead.core.work.resources import HANDS, PLATE, RACK, Resource
+from dunestead.core.work.resources import HANDS, PLATE, Resource
 from dunestead.core.work.saying import Said
-from dunestead.core.work.tasks import Call, Chain, Count, Task, Wait, task_id, task_of
+from dunestead.core.work.tasks import Call, Chain, Count, Task, Wait, task_id
 from dunestead.core.work.values import AcrossSeams, UnderPlate
 
 __all__ = ["tack"]
@@ -51,7 +50,7 @@ def tack(
     workshop
         Figures of the workshop: minutes a pressed mask cools and spray tack rests, and others.
     """
-    laying = _Laying(plan, hand, mask, copy, workshop)
+    laying = Laying(plan, hand, mask, copy, workshop)
     for code in plan.method.tack:
         make = kind_of(code).make
         task = make(laying) if make else None
@@ -61,102 +60,32 @@ def tack(
         chain.add(task, *held, *(before if task.has(Trait.LAYS) else ()))
 
 
-@dataclass(frozen=True, slots=True)
-class _Laying:
-    """One mask going onto one copy."""
-
-    plan: Plan
-    hand: HandTimes
-    mask: MaskPlan
-    copy: int
-    workshop: Mapping[str, float]
-
-    @property
-    def is_first(self) -> bool:
-        """Whether no mask was on this copy before."""
-        return self.mask.number == 1
-
-    @property
-    def is_taped(self) -> bool:
-        """Whether it came on tape."""
-        method = self.plan.method
-        return bool(method.tape) and (not method.tape_optional or bool(self.mask.cut.keepers))
-
-    @property
-    def is_placed(self) -> bool:
-        """Whether pieces are set down one by one."""
-        return bool(self.mask.placing) and self.plan.method.places_pieces
-
-    def by(self, machine_seconds: float = 0.0, **counts: float) -> Effort:
-        """Return the effort of so many of each figure of the hand, and of the seconds a plate rests."""
-        return effort(self.hand, machine_seconds, **counts)
-
-    def task(
-        self,
-        kind: TaskKind[V],
-        values: V,
-        work: Effort,
-        *,
-        needs: tuple[Need, ...] = (),
-        call: Call | None = None,
-    ) -> Task:
-        """Return a task of this mask on this copy."""
-        return task_of(
-            kind,
-            values,
-            mask=self.mask.number,
-            copy=self.copy,
-            effort=work,
-            needs=needs,
-            call=call,
-            fingerprint=place_fingerprint(self.plan, self.mask),
-        )
-
-
-def _simple(
-    code: str,
-    figure: str,
-    title: str,
-    how: str = "",
-    *,
-    cautions: tuple[str, ...] = (),
-    shows: tuple[Layer, ...] = (),
-    where: Callable[[_Laying], bool] = lambda _: True,
-) -> None:
-    """Have a kind with nothing to reckon: one figure of the hand, and where it is done at all."""
-
-    def made(laying: _Laying) -> Task | None:
-        return laying.task(kind, NoValues(), laying.by(**{figure: 1})) if where(laying) else None
-
-    kind = TaskKind(code, NoValues, title, how, cautions=cautions, shows=shows, make=made)
-
-
 # --- before it is laid ------------------------------------------------------------------------
-_simple(
+simple(
     "tack-barrier",
     "barrier",
     "Put card inside or underneath",
     "Paint goes through this cloth, and the card keeps it off what lies below.",
     where=lambda laying: laying.is_first and laying.plan.choices.surface.barrier,
 )
-_simple(
+simple(
     "tack-board",
     "board",
     "Fix the blank on a rigid board",
     "Once the mask is on, the blank must not bend.",
     where=lambda laying: laying.is_first and (laying.plan.method.board == "always" or laying.plan.is_sprayed),
 )
-_simple(
+simple(
     "tack-wipe",
     "wipe",
     "Wipe the blank",
     "Use alcohol where the blank is smooth, and let it dry off.",
     where=lambda laying: laying.plan.method.wipes or laying.plan.choices.surface.edge_seal,
 )
-_simple("tack-spray", "spray_tack", "Spray tack on the back of the mask", cautions=("spray-tack",))
+simple("tack-spray", "spray_tack", "Spray tack on the back of the mask", cautions=("spray-tack",))
 
 
-def _push_pins(laying: _Laying) -> Task:
+def _push_pins(laying: Laying) -> Task:
     back = (task_id(PUSH_PINS.code, mask=laying.mask.number, copy=laying.copy), "push-pins")
     counts = (
         Count("push-pins", "push-pins in the board", None),
@@ -175,22 +104,8 @@ PUSH_PINS = TaskKind(
 )
 
 
-@dataclass(frozen=True, slots=True)
-class PauseValues:
-    """How many minutes nothing is done."""
-
-    minutes: float
-
-
-def _pause(code: str, title: str, figure: str, where: Callable[[_Laying], bool] = lambda _: True) -> None:
-    def made(laying: _Laying) -> Task | None:
-        return laying.task(kind, PauseValues(laying.workshop[figure]), NO_EFFORT) if where(laying) else None
-
-    kind = TaskKind(code, PauseValues, title, resource=RACK, make=made)
-
-
-_pause("tack-rest", "Let the spray tack rest", "carried_by")
-_pause("tack-cool", "Let it cool to the touch", "cool", lambda laying: bool(laying.mask.pressings))
+pause("tack-rest", "Let the spray tack rest", "carried_by")
+pause("tack-cool", "Let it cool to the touch", "cool", lambda laying: bool(laying.mask.pressings))
 
 
 # --- laying -----------------------------------------------------------------------------------
@@ -241,7 +156,7 @@ def _distances(guides: Guides, unit: str) -> str:
     return "".join(f"{distances_in_words(line, unit)} " for line in guides.lines if line.what == "artwork")
 
 
-def _lay(laying: _Laying) -> Task:
+def _lay(laying: Laying) -> Task:
     plan, mask = laying.plan, laying.mask
     notched = len(plan.masks) > 1 and not mask.laid.line and not plan.look.aligned
     values = LayValues(
@@ -279,7 +194,7 @@ def _named(numbers: Sequence[int]) -> str:
     return ", ".join(map(str, numbers[:_MOST_NAMED])) + (" …" if len(numbers) > _MOST_NAMED else "")
 
 
-def _groups(laying: _Laying) -> Task:
+def _groups(laying: Laying) -> Task:
     groups = groups_of(laying.plan.look)
     values = GroupsValues(groups, laying.mask.placing, guides_of(laying.plan, laying.mask))
     return laying.task(LAY_GROUPS, values, laying.by(position=groups))
@@ -307,7 +222,7 @@ class HingeValues:
     long: float
 
 
-def _hinge(laying: _Laying) -> Task:
+def _hinge(laying: Laying) -> Task:
     x0, y0, x1, y1 = laying.mask.box
     return laying.task(HINGE, HingeValues(laying.workshop["hinge_strip"], max(x1 - x0, y1 - y0)), laying.by(hinge=1))
 
@@ -322,7 +237,7 @@ HINGE = TaskKind(
     ),
     make=_hinge,
 )
-_simple("tack-backing-off-hinged", "backing_off", "Fold it back on its hinge and take the backing off")
+simple("tack-backing-off-hinged", "backing_off", "Fold it back on its hinge and take the backing off")
 
 
 def _seam_how(values: AcrossSeams, said: Said) -> str:
@@ -338,7 +253,7 @@ def _seam_how(values: AcrossSeams, said: Said) -> str:
     return f"Lay one patch, lay the next, check the distances across the seam, then tape it. {' '.join(parts)}"
 
 
-def _seam(laying: _Laying) -> Task | None:
+def _seam(laying: Laying) -> Task | None:
     layout = laying.plan.layout
     numbers = {patch.number for patch in layout.patches if patch.mask == laying.mask.number}
     seams = tuple(seam for seam in layout.seams if numbers & set(seam.patches))
@@ -387,7 +302,7 @@ def _press_how(values: UnderPlate, _: Said) -> str:
     )
 
 
-def _press(laying: _Laying) -> Task | None:
+def _press(laying: Laying) -> Task | None:
     if not laying.mask.pressings:
         return None
     pressing = laying.mask.pressings[0]
@@ -400,7 +315,7 @@ def _rests(pressing: Pressing, again: str | None = None) -> Call:
     return Call(tuple(one.number for one in pressing.placements), "placements", again=again)
 
 
-def _press_again(laying: _Laying) -> Task | None:
+def _press_again(laying: Laying) -> Task | None:
     mask = laying.mask
     # Where pieces are placed one by one, the second pass is theirs.
     if not mask.pressings or (laying.plan.method.places_pieces and not laying.is_placed):
@@ -419,7 +334,7 @@ def _under_plate(
     title: Callable[[V, str], str],
     how: "str | Callable[[V, Said], str]",
     trait: Trait,
-    make: Callable[[_Laying], Task | None],
+    make: Callable[[Laying], Task | None],
     resource: Resource = PLATE,
 ) -> TaskKind[V]:
     return TaskKind(code, values, title, how, resource, ("iron",), frozenset({trait}), shows=("rests",), make=make)
@@ -434,20 +349,20 @@ PRESS_AGAIN = _under_plate(
     Trait.PRESSES_AGAIN,
     _press_again,
 )
-_simple(
+simple(
     "tack-rub",
     "rub",
     "Rub it down while it is hot",
     "Rub with a cloth, from the middle outwards.",
     cautions=("iron",),
 )
-_simple(
+simple(
     "tack-test-peel",
     "test_peel",
     "Test-peel the carrier at an edge",
     "Where the film lifts with the carrier, press again and let it cool again.",
 )
-_simple(
+simple(
     "tack-carrier-off",
     "carrier_off",
     "Take the carrier off, and keep it",
@@ -456,7 +371,7 @@ _simple(
 
 
 # --- pressure ---------------------------------------------------------------------------------
-def _warm_air(laying: _Laying) -> Task:
+def _warm_air(laying: Laying) -> Task:
     x0, y0, x1, y1 = laying.mask.box
     return laying.task(WARM_AIR, NoValues(), laying.by(warm_air_dm2=(x1 - x0) * (y1 - y0) / _DM2))
 
@@ -469,17 +384,17 @@ WARM_AIR = TaskKind(
     cautions=("hot-air",),
     make=_warm_air,
 )
-_simple(
+simple(
     "tack-rub-down",
     "lay",
     "Rub it down from the middle outwards",
     # What is pressed warm or pinned needs none.
     where=lambda laying: not laying.mask.pressings and laying.plan.choices.material.hold == "pressure",
 )
-_simple("tack-smooth", "lay", "Pull it straight and smooth it down")
-_simple("tack-roll", "roller", "Roll every edge down")
-_simple("tack-press-down", "lay", "Press it down, every edge")
-_simple(
+simple("tack-smooth", "lay", "Pull it straight and smooth it down")
+simple("tack-roll", "roller", "Roll every edge down")
+simple("tack-press-down", "lay", "Press it down, every edge")
+simple(
     "tack-tape-off",
     "tape_off",
     "Peel the tape off, low and slow",
@@ -489,7 +404,7 @@ _simple(
 
 
 # --- keepers ----------------------------------------------------------------------------------
-_simple(
+simple(
     "tack-guide-in",
     "guide",
     "Lay the placing guide back in",
@@ -497,7 +412,7 @@ _simple(
     shows=("keepers",),
     where=lambda laying: laying.is_placed,
 )
-_simple("tack-guide-out", "guide", "Take the placing guide out", where=lambda laying: laying.is_placed)
+simple("tack-guide-out", "guide", "Take the placing guide out", where=lambda laying: laying.is_placed)
 
 
 @dataclass(frozen=True, slots=True)
@@ -517,7 +432,7 @@ def _place_how(values: PlaceValues, _: Said) -> str:
     return f"Place them one by one by the numbered map.{tweezers}"
 
 
-def _place(laying: _Laying) -> Task | None:
+def _place(laying: Laying) -> Task | None:
     if not laying.is_placed:
         return None
     mask = laying.mask
@@ -536,7 +451,7 @@ PLACE = TaskKind(
 
 
 # --- pins and cover ---------------------------------------------------------------------------
-def _pin_corners(laying: _Laying) -> Task | None:
+def _pin_corners(laying: Laying) -> Task | None:
     if not laying.plan.choices.surface.takes_pins:
         return None
     # They come out with the tape and are set again: the pins that stay are those of the step that counts them.
@@ -553,7 +468,7 @@ PIN_CORNERS = TaskKind(
     shows=("corner-pins",),
     make=_pin_corners,
 )
-_simple(
+simple(
     "tack-tape-edges",
     "trim_tape",
     "Tape down what did not bond",
@@ -576,7 +491,7 @@ def _pins_how(values: PinsValues, _: Said) -> str:
     return f"{values.why} Count the pins you set: the same number must come back.{small}"
 
 
-def _pins(laying: _Laying) -> Task | None:
+def _pins(laying: Laying) -> Task | None:
     pinning, returns = laying.mask.pinning, laying.plan.pins_return
     count = len(pinning.pins)
     if not count:
@@ -641,7 +556,7 @@ def _cover_how(values: CoverValues, said: Said) -> str:
     return " ".join(parts)
 
 
-def _cover(laying: _Laying) -> Task | None:
+def _cover(laying: Laying) -> Task | None:
     cover, choices = laying.mask.cover, laying.plan.choices
     if cover.is_empty:
         return None

@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from typing import TypeVar
 
 from dunestead.core.effort import Effort, effort
-from dunestead.core.figures import Catalogue, HandTimes, Keepers
+from dunestead.core.figures import Catalogue, HandTimes
+from dunestead.core.method import Keepers
 from dunestead.core.plan.laying import groups_of
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.plan.weeding import sheet_windows
