@@ -283,7 +283,7 @@ def test_a_job_that_cannot_be_reckoned_leaves_the_board_standing_and_is_mended(c
     engine = client.application.extensions["workbench"]._store._sessions
     with engine.write() as session:
         session.execute(text("DELETE FROM shelf"))
-    client.application.extensions["workbench"].refresh()
+    client.application.extensions["workbench"].lessons.refresh()
 
     board = client.get("/api/jobs").get_json()
     assert [card["id"] for card in board["jobs"]] == [fine["id"]]
@@ -613,7 +613,7 @@ def test_the_api_describes_what_its_entries_may_be(client) -> None:
     assert (record["notes"]["minLength"], record["notes"]["maxLength"]) == (0, 10_000)
     assert record["minutes"]["additionalProperties"]["maximum"] == 10_000
     assert change["name"]["anyOf"][0]["minLength"] == 1
-    assert schemas["JobIn.CutSettingsIn"]["properties"]["passes"]["maximum"] == 20
+    assert schemas["CutSettingsIn"]["properties"]["passes"]["maximum"] == 20
 
 
 def test_a_card_is_drawn_anew_when_a_record_its_job_uses_changes_and_only_then(client, monkeypatch) -> None:

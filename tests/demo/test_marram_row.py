@@ -146,7 +146,7 @@ def test_every_job_goes_into_another_workshop_with_its_files_and_what_happened(
         text, files = open_job_zip(zip_job(job, workbench.file, log))
         SCHEMA.validate(json.loads(text))
 
-        read = read_job_file(text, other.keep_named(files), other.sources, CATALOGUE)
+        read = read_job_file(text, other.designs.keep_named(files), other.sources, CATALOGUE)
         there = other.stored(other.add(read, read_job_log(text)))
 
         assert there[1] == log
