@@ -259,6 +259,10 @@ class Plan:
         """Whether masks are cut for it: no other ones are used again."""
         return not self.kept_masks
 
+    def is_taped(self, mask: MaskPlan) -> bool:
+        """Say whether a mask travels on tape: always, or only where something could fall out."""
+        return bool(self.method.tape) and (not self.method.tape_optional or bool(mask.cut.keepers))
+
     def kept_mask(self, mask: int | None) -> int | None:
         """Return the number in store of the mask that is used again, None where one is cut."""
         return self.kept_masks[mask - 1] if self.kept_masks and mask is not None else None

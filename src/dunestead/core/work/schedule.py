@@ -146,9 +146,9 @@ class _Scheduling:
             id_: Slot(self._moment(begins), self._moment(ends), id_ not in left)
             for id_, (begins, ends) in self._slots.items()
         }
-        return Schedule(
-            slots, self._moment(max(used, default=max((ends for _, ends in self._slots.values()), default=0.0)))
-        )
+        # Without a step of being in use, when all is done.
+        ends_of_all = used or [ends for _, ends in self._slots.values()]
+        return Schedule(slots, self._moment(max(ends_of_all, default=0.0)))
 
     def _since(self, moment: datetime) -> float:
         return (moment - self._start).total_seconds() / 60

@@ -34,12 +34,6 @@ class Laying:
         return self.mask.number == 1
 
     @property
-    def is_taped(self) -> bool:
-        """Whether it came on tape."""
-        method = self.plan.method
-        return bool(method.tape) and (not method.tape_optional or bool(self.mask.cut.keepers))
-
-    @property
     def is_placed(self) -> bool:
         """Whether pieces are set down one by one."""
         return bool(self.mask.placing) and self.plan.method.places_pieces

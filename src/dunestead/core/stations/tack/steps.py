@@ -399,7 +399,7 @@ simple(
     "tape_off",
     "Peel the tape off, low and slow",
     "Fold it flat over itself and pull in one direction, pushing down every piece that lifts.",
-    where=lambda laying: laying.is_taped,
+    where=lambda laying: laying.plan.is_taped(laying.mask),
 )
 
 

@@ -64,12 +64,6 @@ class _Table:
         amount = 1.0 if method.carrier else 0.0
         return tool(method.tape or "transfer tape"), Need("carrier", method.carrier or "", name, amount, step=1.0)
 
-    @property
-    def is_taped(self) -> bool:
-        """Whether it travels on tape: always, or only where something could fall out."""
-        method = self.plan.method
-        return bool(method.tape) and (not method.tape_optional or bool(self.mask.cut.keepers))
-
     def by(self, **counts: float) -> Effort:
         """Return the effort of so many of each figure of the hand."""
         return effort(self.hand, **counts)
@@ -155,7 +149,7 @@ def _handling(code: str, figure: str, title: str, how: str) -> None:
     """Have a kind that handles a mask which travels on tape, patch by patch."""
 
     def made(table: _Table) -> Task | None:
-        if not table.is_taped:
+        if not table.plan.is_taped(table.mask):
             return None
         return table.task(kind, NoValues(), table.by(**{figure: table.patches}), needs=table.tape[:1])
 
@@ -163,7 +157,7 @@ def _handling(code: str, figure: str, title: str, how: str) -> None:
 
 
 def _taped_over(table: _Table) -> Task | None:
-    if not table.is_taped:
+    if not table.plan.is_taped(table.mask):
         return None
     return table.task(TAPE_OVER, OnTape(table.carrier), table.by(tape_over=table.patches), needs=table.tape)
 
