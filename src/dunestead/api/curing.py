@@ -2,11 +2,11 @@
 
 from datetime import datetime
 
-from apiflask import APIBlueprint
 from flask import Response
 
 from dunestead.api import schemas
 from dunestead.api.description import hands_out
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, opened
 from dunestead.api.schemas import cure as wire
 from dunestead.core.errors import NotNow
@@ -25,24 +25,22 @@ from dunestead.workshop.readiness import Readiness, due_of, readiness_of
 
 __all__ = ["curing"]
 
-curing = APIBlueprint("curing", __name__, url_prefix="/api", tag="Curing")
+curing = Endpoints("curing", __name__, url_prefix="/api", tag="Curing")
 _MOST_EVENTS = 400
 
 
 @curing.get("/jobs/<int:job_id>/cure")
-@curing.input(schemas.UnitQuery, location="query")
-@curing.output(wire.CureOut)
-def get_cure(job_id: int, query_data: schemas.UnitQuery) -> wire.CureOut:
+def get_cure(job_id: int, query: schemas.UnitQuery) -> wire.CureOut:
     """Show when each coat of a copy was or will be put on, dries, is used and washed, and whether it is in time."""
-    found = opened(job_id, query_data)
+    found = opened(job_id, query)
     hours = bench().records.hours_kept()
     readiness = readiness_of(bench(), found, hours)
     schedule = readiness.schedule
-    copy = min(query_data.copy_no, found.plan.copies)
+    copy = min(query.copy_no, found.plan.copies)
     events = timeline_of(found.progress, schedule, copy) if schedule else []
     return wire.CureOut(
         now=found.at,
-        events=[_event(event, query_data.unit) for event in events[:_MOST_EVENTS]],
+        events=[_event(event, query.unit) for event in events[:_MOST_EVENTS]],
         ready=schedule.ready if schedule else None,
         by=_by(found, readiness),
         hours=_hours(hours),
@@ -86,8 +84,6 @@ def _hours(hours: Hours) -> wire.HoursOut:
 
 
 @curing.put("/workshop/hours")
-@curing.input(wire.HoursIn, arg_name="given")
-@curing.output(wire.HoursOut)
 def set_hours(given: wire.HoursIn) -> wire.HoursOut:
     """Say when somebody is at the bench."""
     hours = Hours(given.day_from, given.day_until, tuple(sorted(set(given.days))))
@@ -103,11 +99,10 @@ def _from(found: OpenJob, trait: Trait, copy: int) -> datetime | None:
 
 
 @curing.get("/jobs/<int:job_id>/care-cards-<any(a4, letter):paper>.pdf")
-@curing.input(schemas.UnitQuery, location="query")
 @hands_out("pdf")
-def get_care_cards(job_id: int, paper: str, query_data: schemas.UnitQuery) -> Response:
+def get_care_cards(job_id: int, paper: str, query: schemas.UnitQuery) -> Response:
     """Download a care card for every copy."""
-    found = opened(job_id, query_data)
+    found = opened(job_id, query)
     cards = [
         care_of(found.plan, _from(found, Trait.IN_USE, copy), _from(found, Trait.MAY_BE_WASHED, copy))
         for copy in range(1, found.plan.copies + 1)
@@ -117,16 +112,15 @@ def get_care_cards(job_id: int, paper: str, query_data: schemas.UnitQuery) -> Re
 
 
 @curing.get("/jobs/<int:job_id>/times.ics")
-@curing.input(schemas.UnitQuery, location="query")
 @hands_out("ics")
-def get_times(job_id: int, query_data: schemas.UnitQuery) -> Response:
+def get_times(job_id: int, query: schemas.UnitQuery) -> Response:
     """Download what is still to be done as a calendar file."""
-    found = opened(job_id, query_data)
+    found = opened(job_id, query)
     if len(found.graph.tasks) > MOST_TASKS:
         raise NotNow("This job has too many tasks for a calendar.", "Divide it into several jobs.")
     schedule = schedule_of(found.progress, found.at, bench().records.hours_kept())
     alarm = bench().catalogue.workshop["alarm_before"]
-    data = write_calendar(found.plan.job.name, job_id, found.progress, schedule, found.at, alarm, query_data.unit)
+    data = write_calendar(found.plan.job.name, job_id, found.progress, schedule, found.at, alarm, query.unit)
     return _download(data, "text/calendar; charset=utf-8", f"{file_stem(found.plan.job.name)}.ics")
 
 

@@ -1,7 +1,6 @@
 """The cutter and the longer searches: what goes on between requests, and is asked about."""
 
-from apiflask import APIBlueprint
-
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench
 from dunestead.api.schemas import sheets as wire
 from dunestead.api.sheet_views import run_out, search_out
@@ -14,12 +13,11 @@ from dunestead.formats.verified import sheets_of
 
 __all__ = ["cutter"]
 
-cutter = APIBlueprint("cutter", __name__, url_prefix="/api", tag="Cutter")
+cutter = Endpoints("cutter", __name__, url_prefix="/api", tag="Cutter")
 
 
 # --- a longer search --------------------------------------------------------------------------
 @cutter.post("/jobs/<int:job_id>/search")
-@cutter.output(wire.SearchOut)
 def begin_search(job_id: int) -> wire.SearchOut:
     """Search for a better layout; what is found is kept as a change of the job."""
     workbench = bench()
@@ -36,14 +34,12 @@ def begin_search(job_id: int) -> wire.SearchOut:
 
 
 @cutter.get("/jobs/<int:job_id>/search")
-@cutter.output(wire.SearchOut)
 def get_search(job_id: int) -> wire.SearchOut:
     """Say how far a search is."""
     return _search(job_id)
 
 
 @cutter.delete("/jobs/<int:job_id>/search")
-@cutter.output(wire.SearchOut)
 def forget_search(job_id: int) -> wire.SearchOut:
     """Let a search be that was broken off when the workshop was closed."""
     bench().searches.forget(job_id)
@@ -51,7 +47,6 @@ def forget_search(job_id: int) -> wire.SearchOut:
 
 
 @cutter.post("/jobs/<int:job_id>/search/stop")
-@cutter.output(wire.SearchOut)
 def stop_search(job_id: int) -> wire.SearchOut:
     """End a search; the best it found is kept."""
     bench().searches.stop(job_id)
@@ -85,15 +80,12 @@ def _order(plan: Plan, number: int, given: wire.CutRunIn) -> CutOrder:
 
 
 @cutter.get("/cutter")
-@cutter.output(wire.CutRunsOut)
 def get_cutter() -> wire.CutRunsOut:
     """Say what is at the cutter, and how far it is."""
     return _runs()
 
 
-@cutter.post("/jobs/<int:job_id>/sheets/<int:number>/cut")
-@cutter.input(wire.CutRunIn, arg_name="given")
-@cutter.output(wire.CutRunsOut, status_code=201)
+@cutter.post("/jobs/<int:job_id>/sheets/<int:number>/cut", status=201)
 def send_sheet(job_id: int, number: int, given: wire.CutRunIn) -> wire.CutRunsOut:
     """Send a sheet to the cutter."""
     plan = bench().work.hand_out(job_id, f"sheet {number}, cutter", "mm", anyway=given.anyway).plan
@@ -102,7 +94,6 @@ def send_sheet(job_id: int, number: int, given: wire.CutRunIn) -> wire.CutRunsOu
 
 
 @cutter.post("/cutter/<int:number>/<any(start, pause, stop):act>")
-@cutter.output(wire.CutRunsOut)
 def steer_cutter(number: int, act: str) -> wire.CutRunsOut:
     """Begin or go on, pause, or give up a sheet."""
     room = bench().cutting
@@ -111,7 +102,6 @@ def steer_cutter(number: int, act: str) -> wire.CutRunsOut:
 
 
 @cutter.delete("/cutter/<int:number>")
-@cutter.output(wire.CutRunsOut)
 def clear_run(number: int) -> wire.CutRunsOut:
     """Take a run off the list."""
     bench().cutting.clear(number)

@@ -1,8 +1,7 @@
 """At the sheets: what the maker chooses for patches, and other layouts."""
 
-from apiflask import APIBlueprint
-
 from dunestead.api import schemas
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, change, shown
 from dunestead.api.schemas import sheets as wire
 from dunestead.api.sheet_views import layouts_out
@@ -11,15 +10,12 @@ from dunestead.core.plan.offers import offer_of
 
 __all__ = ["cutting"]
 
-cutting = APIBlueprint("cutting", __name__, url_prefix="/api", tag="Cutting")
+cutting = Endpoints("cutting", __name__, url_prefix="/api", tag="Cutting")
 
 
 # --- patches ----------------------------------------------------------------------------------
 @cutting.post("/jobs/<int:job_id>/patches/<int:number>")
-@cutting.input(wire.PatchIn, arg_name="given")
-@cutting.input(schemas.UnitQuery, location="query")
-@cutting.output(schemas.JobOut)
-def choose_for_patch(job_id: int, number: int, given: wire.PatchIn, query_data: schemas.UnitQuery) -> schemas.JobOut:
+def choose_for_patch(job_id: int, number: int, given: wire.PatchIn, query: schemas.UnitQuery) -> schemas.JobOut:
     """Say on which sheet a patch shall lie, alone or not, turned or not; the rest is laid around it."""
     label = f"Patch {number} on sheet {given.sheet}" if given.sheet else f"Patch {number} on any sheet"
 
@@ -30,34 +26,28 @@ def choose_for_patch(job_id: int, number: int, given: wire.PatchIn, query_data: 
             job, plan.layout, plan.painted, number, sheet=given.sheet, alone=given.alone, turns=given.turns
         ),
     )
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @cutting.delete("/jobs/<int:job_id>/patches")
-@cutting.input(schemas.UnitQuery, location="query")
-@cutting.output(schemas.JobOut)
-def forget_patches(job_id: int, query_data: schemas.UnitQuery) -> schemas.JobOut:
+def forget_patches(job_id: int, query: schemas.UnitQuery) -> schemas.JobOut:
     """Take back all that was chosen for patches, and lay them out anew."""
     change(job_id, "Patches laid out anew", lambda job, _: without_patch_choices(job))
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 # --- other layouts ----------------------------------------------------------------------------
 @cutting.get("/jobs/<int:job_id>/layouts")
-@cutting.input(schemas.UnitQuery, location="query")
-@cutting.output(wire.LayoutsOut)
-def get_layouts(job_id: int, query_data: schemas.UnitQuery) -> wire.LayoutsOut:
+def get_layouts(job_id: int, query: schemas.UnitQuery) -> wire.LayoutsOut:
     """Say what other layouts there are, what each saves and costs; every one was tried."""
     workbench = bench()
-    return layouts_out(workbench.plan(job_id), workbench.tools(query_data.unit))
+    return layouts_out(workbench.plan(job_id), workbench.tools(query.unit))
 
 
 @cutting.post("/jobs/<int:job_id>/layouts/<code>")
-@cutting.input(schemas.UnitQuery, location="query")
-@cutting.output(schemas.JobOut)
-def take_layout(job_id: int, code: str, query_data: schemas.UnitQuery) -> schemas.JobOut:
+def take_layout(job_id: int, code: str, query: schemas.UnitQuery) -> schemas.JobOut:
     """Take another layout, with all that is to be done for it."""
     workbench = bench()
-    offer = offer_of(workbench.plan(job_id), code, workbench.tools(query_data.unit))
+    offer = offer_of(workbench.plan(job_id), code, workbench.tools(query.unit))
     change(job_id, offer.label, lambda *_: offer.job)
-    return shown(job_id, query_data)
+    return shown(job_id, query)

@@ -3,12 +3,12 @@
 import io
 from typing import Any
 
-from apiflask import APIBlueprint
 from flask import Response, request
 
 from dunestead.api import schemas as wire
 from dunestead.api.description import hands_out, takes_files
 from dunestead.api.design_views import drawn, look_out
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, change, shown
 from dunestead.core.artwork.elements import Frame, PartEdit, Repeat, Traced, Words, element_of
 from dunestead.core.artwork.layout import name_of
@@ -23,7 +23,7 @@ from dunestead.core.plan.plan import Plan
 
 __all__ = ["design"]
 
-design = APIBlueprint("design", __name__, url_prefix="/api/jobs/<int:job_id>", tag="Design")
+design = Endpoints("design", __name__, url_prefix="/api/jobs/<int:job_id>", tag="Design")
 _CLEARABLE = {"repeat", "arc"}
 # What changed most, where several entries do, comes first.
 _LABELS = {
@@ -53,39 +53,31 @@ def _file(kind: str) -> tuple[bytes, str]:
 
 
 @design.post("/words")
-@design.input(wire.WordsIn, arg_name="words")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.JobOut)
-def add_words(job_id: int, words: wire.WordsIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def add_words(job_id: int, words: wire.WordsIn, query: wire.UnitQuery) -> wire.JobOut:
     """Add words to the design."""
     workbench = bench()
     make = workbench.designs.make_words(words.text, words.face)
     change(job_id, "Words added", lambda job, _: workbench.designs.with_new(job, make))
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @design.post("/artwork")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.JobOut)
 @takes_files(
     artwork="An SVG, DXF, HP-GL or picture file.",
     plainer="Anything, to leave out of a drawing what is too fine for the surface, and to join its colours.",
 )
-def add_artwork(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
+def add_artwork(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     """Add a drawing or a picture of one to the design."""
     workbench = bench()
     blank = workbench.job(job_id).blank
     plainer = workbench.designs.plainer_for(blank.surface, blank.piece) if request.form.get("plainer") else None
     make = workbench.designs.keep_file(*_file("artwork"), plainer)
     change(job_id, "Artwork added", lambda job, _: workbench.designs.with_new(job, make))
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @design.post("/frames")
-@design.input(wire.FrameIn, arg_name="frame")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.JobOut)
-def add_frame(job_id: int, frame: wire.FrameIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def add_frame(job_id: int, frame: wire.FrameIn, query: wire.UnitQuery) -> wire.JobOut:
     """Add a frame that follows the blank's edge."""
     workbench = bench()
     change(
@@ -93,7 +85,7 @@ def add_frame(job_id: int, frame: wire.FrameIn, query_data: wire.UnitQuery) -> w
         "Frame added",
         lambda job, _: workbench.designs.with_new(job, lambda number: Frame(id=number, style=frame.style)),
     )
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 def _entries(given: wire.ElementIn) -> dict[str, Any]:
@@ -114,10 +106,7 @@ def _entries(given: wire.ElementIn) -> dict[str, Any]:
 
 
 @design.patch("/elements/<int:element>")
-@design.input(wire.ElementIn, arg_name="given")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.JobOut)
-def change_part(job_id: int, element: int, given: wire.ElementIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def change_part(job_id: int, element: int, given: wire.ElementIn, query: wire.UnitQuery) -> wire.JobOut:
     """Change entries of one part of the design."""
     workbench, entries = bench(), _entries(given)
     named = name_of(element_of(workbench.plan(job_id).job.elements, element))
@@ -127,33 +116,26 @@ def change_part(job_id: int, element: int, given: wire.ElementIn, query_data: wi
         return change_element(job, element, entries, workbench.sources, workbench.catalogue)
 
     change(job_id, f"{named} {what}", changed)
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @design.delete("/elements/<int:element>")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.JobOut)
-def drop_part(job_id: int, element: int, query_data: wire.UnitQuery) -> wire.JobOut:
+def drop_part(job_id: int, element: int, query: wire.UnitQuery) -> wire.JobOut:
     """Take a part out of the design."""
     change(job_id, "Part removed", lambda job, _: drop_element(job, element))
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @design.post("/elements/<int:element>/copy")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.JobOut)
-def copy_part(job_id: int, element: int, query_data: wire.UnitQuery) -> wire.JobOut:
+def copy_part(job_id: int, element: int, query: wire.UnitQuery) -> wire.JobOut:
     """Copy a part of the design."""
     workbench = bench()
     change(job_id, "Part copied", lambda job, _: copy_element(job, element, workbench.sources, workbench.catalogue))
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @design.post("/arrange")
-@design.input(wire.ArrangeIn, arg_name="given")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.JobOut)
-def arrange_parts(job_id: int, given: wire.ArrangeIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def arrange_parts(job_id: int, given: wire.ArrangeIn, query: wire.UnitQuery) -> wire.JobOut:
     """Align parts with each other, spread them, or centre them on the blank."""
     workbench = bench()
     change(
@@ -161,23 +143,19 @@ def arrange_parts(job_id: int, given: wire.ArrangeIn, query_data: wire.UnitQuery
         "Parts arranged",
         lambda job, _: arrange(job, given.numbers, given.how, workbench.sources, workbench.catalogue),
     )
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @design.post("/fit")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.JobOut)
-def fit(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
+def fit(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     """Centre the design and make it as large as the margins let it."""
     workbench = bench()
     change(job_id, "Design fitted to the blank", lambda job, _: fit_design(job, workbench.sources, workbench.catalogue))
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @design.post("/place")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.JobOut)
-def place(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
+def place(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     """Lay the design where the garment's guide puts it."""
     workbench = bench()
     change(
@@ -185,14 +163,11 @@ def place(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
         "Design placed on the garment",
         lambda job, _: place_on_garment(job, workbench.sources, workbench.catalogue),
     )
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @design.post("/look")
-@design.input(wire.LookIn, arg_name="given")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.LookOut)
-def look(job_id: int, given: wire.LookIn, query_data: wire.UnitQuery) -> wire.LookOut:
+def look(job_id: int, given: wire.LookIn, query: wire.UnitQuery) -> wire.LookOut:
     """Look at a change of the design without keeping it."""
     workbench = bench()
     entries = _entries(given.entries) if given.entries else {}
@@ -203,13 +178,11 @@ def look(job_id: int, given: wire.LookIn, query_data: wire.UnitQuery) -> wire.Lo
         return workbench.designs.with_width(job, given.design_width) if given.design_width is not None else job
 
     seen, rail = workbench.look(job_id, changed)
-    return look_out(seen, rail, workbench.sources, query_data.unit)
+    return look_out(seen, rail, workbench.sources, query.unit)
 
 
 @design.get("/elements/<int:element>/faces/<face>")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.FacePreviewOut)
-def preview_face(job_id: int, element: int, face: str, query_data: wire.UnitQuery) -> wire.FacePreviewOut:
+def preview_face(job_id: int, element: int, face: str, query: wire.UnitQuery) -> wire.FacePreviewOut:
     """Show a part's words in another face at the same size, with its loose pieces and whether it holds."""
     workbench = bench()
     plan = workbench.plan(job_id)
@@ -224,7 +197,7 @@ def preview_face(job_id: int, element: int, face: str, query_data: wire.UnitQuer
         height=tried.painted.height,
         loose=tried.loose,
         holds=tried.holds,
-        verdict=tried.verdict(query_data.unit),
+        verdict=tried.verdict(query.unit),
     )
 
 
@@ -246,38 +219,29 @@ def get_picture(job_id: int, element: int) -> Response:
 
 
 @design.post("/remedies")
-@design.input(wire.FindingIn, arg_name="given")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.RemediesOut)
-def get_remedies(job_id: int, given: wire.FindingIn, query_data: wire.UnitQuery) -> wire.RemediesOut:
+def get_remedies(job_id: int, given: wire.FindingIn, query: wire.UnitQuery) -> wire.RemediesOut:
     """Say what can be done about a finding; each remedy was tried."""
     workbench = bench()
     seen = workbench.plan(job_id).look
-    found = remedies_for(seen, finding_of(seen, given.finding, workbench.catalogue), workbench.tools(query_data.unit))
+    found = remedies_for(seen, finding_of(seen, given.finding, workbench.catalogue), workbench.tools(query.unit))
     return wire.RemediesOut(
         remedies=[wire.RemedyOut(code=one.code, label=one.label, consequence=one.consequence) for one in found]
     )
 
 
 @design.post("/remedies/apply")
-@design.input(wire.RemedyIn, arg_name="given")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.JobOut)
-def apply_remedy(job_id: int, given: wire.RemedyIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def apply_remedy(job_id: int, given: wire.RemedyIn, query: wire.UnitQuery) -> wire.JobOut:
     """Do what helps against a finding."""
     workbench = bench()
-    tools = workbench.tools(query_data.unit)
+    tools = workbench.tools(query.unit)
     seen = workbench.plan(job_id).look
     remedy = remedy_of(seen, finding_of(seen, given.finding, workbench.catalogue), given.remedy, tools)
     change(job_id, remedy.label, lambda *_: remedy.job)
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @design.post("/follow")
-@design.input(wire.FollowIn, arg_name="given")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.JobOut)
-def follow(job_id: int, given: wire.FollowIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def follow(job_id: int, given: wire.FollowIn, query: wire.UnitQuery) -> wire.JobOut:
     """Let the design follow the blank from the size it had: it keeps its margins."""
     workbench = bench()
     before = (given.width, given.height)
@@ -286,17 +250,15 @@ def follow(job_id: int, given: wire.FollowIn, query_data: wire.UnitQuery) -> wir
         "The design follows the blank",
         lambda job, _: follow_blank(job, before, workbench.sources, workbench.catalogue),
     )
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @design.post("/outline")
-@design.input(wire.UnitQuery, location="query")
-@design.output(wire.JobOut)
 @takes_files(outline="An SVG or DXF file whose largest shape is the blank's outline.")
-def set_outline(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
+def set_outline(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     """Give the blank the outline of a drawing."""
     workbench = bench()
     data, name = _file("outline")
     key, ratio = workbench.designs.keep_outline(data, name)
     change(job_id, "Outline of the blank", lambda job, _: workbench.designs.with_outline(job, key, name[:120], ratio))
-    return shown(job_id, query_data)
+    return shown(job_id, query)

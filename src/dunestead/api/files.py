@@ -2,11 +2,11 @@
 
 from typing import Any
 
-from apiflask import APIBlueprint
 from flask import Response
 
 from dunestead.api import schemas
 from dunestead.api.description import hands_out
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.plan.keeper_sheet import draw_keepers
@@ -22,7 +22,7 @@ from dunestead.formats.verified import sheets_of
 
 __all__ = ["files"]
 
-files = APIBlueprint("files", __name__, url_prefix="/api/jobs/<int:job_id>", tag="Files")
+files = Endpoints("files", __name__, url_prefix="/api/jobs/<int:job_id>", tag="Files")
 
 
 def _download(data: str | bytes, media_type: str, name: str) -> Response:
@@ -31,22 +31,20 @@ def _download(data: str | bytes, media_type: str, name: str) -> Response:
 
 
 @files.get("/masks/<int:number>.svg")
-@files.input(schemas.FileQuery, location="query")
 @hands_out("svg")
-def get_mask(job_id: int, number: int, query_data: schemas.FileQuery) -> Response:
+def get_mask(job_id: int, number: int, query: schemas.FileQuery) -> Response:
     """Download a whole mask at true scale."""
-    plan = bench().work.hand_out(job_id, f"mask {number}", "mm", anyway=query_data.anyway).plan
+    plan = bench().work.hand_out(job_id, f"mask {number}", "mm", anyway=query.anyway).plan
     mask = mask_of(plan, number)
     text = write_mask(mask.cut, mask_title(plan.job, mask.laid))
     return _download(text, "image/svg+xml", f"{file_stem(plan.job.name)}-{mask_file(number, mask.laid.label)}")
 
 
 @files.get('/sheets/<int:number>.<any(svg, dxf, hpgl, pdf, "pdf-a4", "pdf-letter", png):kind>')
-@files.input(schemas.FileQuery, location="query")
 @hands_out("svg", "dxf", "hpgl", "pdf", "png")
-def get_sheet(job_id: int, number: int, kind: str, query_data: schemas.FileQuery) -> Response:
+def get_sheet(job_id: int, number: int, kind: str, query: schemas.FileQuery) -> Response:
     """Download one sheet at true scale in a format, read back and checked; a PDF on A4 or Letter is tiled."""
-    plan = bench().work.hand_out(job_id, f"sheet {number}, {kind}", "mm", anyway=query_data.anyway).plan
+    plan = bench().work.hand_out(job_id, f"sheet {number}, {kind}", "mm", anyway=query.anyway).plan
     found = next((sheet for sheet in sheets_of(plan) if sheet.sheet.number == number), None)
     if not found:
         raise NoSuchThing(f"This job has no sheet {number}.", f"It has sheets 1 to {len(plan.sheets)}.")
@@ -55,21 +53,19 @@ def get_sheet(job_id: int, number: int, kind: str, query_data: schemas.FileQuery
 
 
 @files.get("/sheets.zip")
-@files.input(schemas.FileQuery, location="query")
 @hands_out("zip")
-def get_sheets(job_id: int, query_data: schemas.FileQuery) -> Response:
+def get_sheets(job_id: int, query: schemas.FileQuery) -> Response:
     """Download all sheets, the mask and a cut list."""
-    opened = bench().work.hand_out(job_id, "sheets.zip", query_data.unit, anyway=query_data.anyway)
-    data = zip_sheets(opened.plan, sheets_of(opened.plan), query_data.unit)
+    opened = bench().work.hand_out(job_id, "sheets.zip", query.unit, anyway=query.anyway)
+    data = zip_sheets(opened.plan, sheets_of(opened.plan), query.unit)
     return _download(data, "application/zip", f"{file_stem(opened.plan.job.name)}-sheets.zip")
 
 
 @files.get("/masks/<int:number>/keepers-<any(a4, letter):paper>.pdf")
-@files.input(schemas.UnitQuery, location="query")
 @hands_out("pdf")
-def get_keepers(job_id: int, number: int, paper: Any, query_data: schemas.UnitQuery) -> Response:
+def get_keepers(job_id: int, number: int, paper: Any, query: schemas.UnitQuery) -> Response:
     """Download the outlines of a mask's keepers with their numbers, each in its place at true size."""
-    plan = bench().open(job_id, query_data.unit).plan
+    plan = bench().open(job_id, query.unit).plan
     mask = mask_of(plan, number)
     if not mask.cut.keepers:
         raise NoSuchThing("No piece of this mask is kept.", "There is nothing to lay in place, so nothing to print.")
@@ -78,13 +74,12 @@ def get_keepers(job_id: int, number: int, paper: Any, query_data: schemas.UnitQu
 
 
 @files.get("/bench-sheet-<any(a4, letter):paper>.pdf")
-@files.input(schemas.UnitQuery, location="query")
 @hands_out("pdf")
-def get_bench_sheet(job_id: int, paper: Any, query_data: schemas.UnitQuery) -> Response:
+def get_bench_sheet(job_id: int, paper: Any, query: schemas.UnitQuery) -> Response:
     """Download what is done from the weeding to the peel of one copy, to be ticked off; keepers at true size behind."""
-    found = bench().open(job_id, query_data.unit)
-    copy = min(query_data.copy_no, found.plan.copies)
-    data = write_bench_sheet(found.plan, found.graph, query_data.unit, copy, paper)
+    found = bench().open(job_id, query.unit)
+    copy = min(query.copy_no, found.plan.copies)
+    data = write_bench_sheet(found.plan, found.graph, query.unit, copy, paper)
     return _download(data, "application/pdf", f"{file_stem(found.plan.job.name)}-bench-sheet.pdf")
 
 

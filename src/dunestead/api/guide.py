@@ -1,17 +1,15 @@
 """The guide inside the page: the words of the trade, and what every station is for."""
 
-from apiflask import APIBlueprint
-
 from dunestead.api import schemas as wire
+from dunestead.api.endpoints import Endpoints
 from dunestead.core.words.guide import GLOSSARY, PURPOSES
 
 __all__ = ["guide"]
 
-guide = APIBlueprint("guide", __name__, url_prefix="/api/guide", tag="Guide")
+guide = Endpoints("guide", __name__, url_prefix="/api/guide", tag="Guide")
 
 
 @guide.get("")
-@guide.output(wire.HandbookOut)
 def get_guide() -> wire.HandbookOut:
     """Explain the words of the trade and the stations."""
     terms = [wire.TermOut(word=term.word, forms=list(term.forms), meaning=term.meaning) for term in GLOSSARY]

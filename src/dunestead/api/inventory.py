@@ -3,11 +3,11 @@
 from collections.abc import Callable, Iterable, Mapping
 from typing import Any
 
-from apiflask import APIBlueprint
 from flask import Response
 
 from dunestead.api import schemas
 from dunestead.api.description import hands_out
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, opened
 from dunestead.api.schemas import inventory as wire
 from dunestead.core.errors import NoSuchThing, NotNow
@@ -32,7 +32,7 @@ from dunestead.workshop.opened import OpenJob
 
 __all__ = ["stores"]
 
-stores = APIBlueprint("stores", __name__, url_prefix="/api", tag="Stores")
+stores = Endpoints("stores", __name__, url_prefix="/api", tag="Stores")
 
 
 # So long a page waits for jobs that are to be reckoned anew, s; then it asks again.
@@ -46,11 +46,9 @@ def _room() -> Inventory:
 
 # --- all of it --------------------------------------------------------------------------------
 @stores.get("/stores")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.StoresOut)
-def get_stores(query_data: schemas.UnitQuery) -> wire.StoresOut:
+def get_stores(query: schemas.UnitQuery) -> wire.StoresOut:
     """List what is in store, what the jobs on the board will take of it, and what is short."""
-    return _shown(query_data.unit)
+    return _shown(query.unit)
 
 
 def _shown(unit: str, seconds: float | None = _PATIENCE_S) -> wire.StoresOut:
@@ -128,83 +126,61 @@ def _item(given: wire.ItemIn) -> Item:
     return Item(**{name: getattr(given, name) for name in wire.ItemIn.model_fields})
 
 
-@stores.post("/stores/items")
-@stores.input(wire.ItemNewIn, arg_name="given")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.StoresOut, status_code=201)
-def add_item(given: wire.ItemNewIn, query_data: schemas.UnitQuery) -> wire.StoresOut:
+@stores.post("/stores/items", status=201)
+def add_item(given: wire.ItemNewIn, query: schemas.UnitQuery) -> wire.StoresOut:
     """Keep something in store."""
-    return _kept(lambda: _room().add(_item(given), given.left), query_data)
+    return _kept(lambda: _room().add(_item(given), given.left), query)
 
 
 @stores.put("/stores/items/<int:number>")
-@stores.input(wire.ItemIn, arg_name="given")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.StoresOut)
-def change_item(number: int, given: wire.ItemIn, query_data: schemas.UnitQuery) -> wire.StoresOut:
+def change_item(number: int, given: wire.ItemIn, query: schemas.UnitQuery) -> wire.StoresOut:
     """Change what is known of something; how much is left is counted."""
-    return _kept(lambda: _room().change(number, _item(given)), query_data)
+    return _kept(lambda: _room().change(number, _item(given)), query)
 
 
 @stores.delete("/stores/items/<int:number>")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.StoresOut)
-def drop_item(number: int, query_data: schemas.UnitQuery) -> wire.StoresOut:
+def drop_item(number: int, query: schemas.UnitQuery) -> wire.StoresOut:
     """Take something out of the stores; it can be brought back."""
-    return _kept(lambda: _room().drop(number), query_data)
+    return _kept(lambda: _room().drop(number), query)
 
 
 @stores.post("/stores/items/<int:number>/undo")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.StoresOut)
-def undo_item(number: int, query_data: schemas.UnitQuery) -> wire.StoresOut:
+def undo_item(number: int, query: schemas.UnitQuery) -> wire.StoresOut:
     """Take the last change of something back, or bring it back."""
-    return _kept(lambda: _room().undo(number), query_data)
+    return _kept(lambda: _room().undo(number), query)
 
 
 @stores.post("/stores/items/<int:number>/count")
-@stores.input(wire.AmountIn, arg_name="given")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.StoresOut)
-def count_item(number: int, given: wire.AmountIn, query_data: schemas.UnitQuery) -> wire.StoresOut:
+def count_item(number: int, given: wire.AmountIn, query: schemas.UnitQuery) -> wire.StoresOut:
     """Write down what a stock-take found."""
     _room().count(number, given.amount, given.note)
-    return _shown(query_data.unit)
+    return _shown(query.unit)
 
 
 @stores.post("/stores/items/<int:number>/buy")
-@stores.input(wire.AmountIn, arg_name="given")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.StoresOut)
-def buy_item(number: int, given: wire.AmountIn, query_data: schemas.UnitQuery) -> wire.StoresOut:
+def buy_item(number: int, given: wire.AmountIn, query: schemas.UnitQuery) -> wire.StoresOut:
     """Write down that more came in."""
     _room().buy(number, given.amount, given.note)
-    return _shown(query_data.unit)
+    return _shown(query.unit)
 
 
 @stores.post("/stores/items/<int:number>/take-back")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.StoresOut)
-def take_back(number: int, query_data: schemas.UnitQuery) -> wire.StoresOut:
+def take_back(number: int, query: schemas.UnitQuery) -> wire.StoresOut:
     """Take the last count back, or what was bought last."""
     _room().take_back(number)
-    return _shown(query_data.unit)
+    return _shown(query.unit)
 
 
 @stores.post("/stores/items/<int:number>/worn")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.StoresOut)
-def wear_out_item(number: int, query_data: schemas.UnitQuery) -> wire.StoresOut:
+def wear_out_item(number: int, query: schemas.UnitQuery) -> wire.StoresOut:
     """Take a mask out that is worn out; how many prints it gave is learnt from."""
-    return _kept(lambda: _room().wear_out(number), query_data)
+    return _kept(lambda: _room().wear_out(number), query)
 
 
 @stores.get("/stores/items/<int:number>/ledger")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.LedgerOut)
-def get_ledger(number: int, query_data: schemas.UnitQuery) -> wire.LedgerOut:
+def get_ledger(number: int, query: schemas.UnitQuery) -> wire.LedgerOut:
     """List what went in and out of one thing, newest first."""
-    item, names, unit = bench().records.items.get(number), bench().job_names(), query_data.unit
+    item, names, unit = bench().records.items.get(number), bench().job_names(), query.unit
     moves = _room().ledger.of_item(number)
     rows, left = [], 0.0
     for move in moves:
@@ -245,53 +221,40 @@ def _lines(unit: str) -> list[Line]:
 
 
 @stores.get("/stores/shopping.csv")
-@stores.input(schemas.UnitQuery, location="query")
 @hands_out("csv")
-def get_shopping_table(query_data: schemas.UnitQuery) -> Response:
+def get_shopping_table(query: schemas.UnitQuery) -> Response:
     """Download what is to be bought for the jobs on the board, as a table."""
     headers = {"Content-Disposition": 'attachment; filename="shopping-list.csv"'}
-    return Response(
-        write_shopping_csv(_lines(query_data.unit)), content_type="text/csv; charset=utf-8", headers=headers
-    )
+    return Response(write_shopping_csv(_lines(query.unit)), content_type="text/csv; charset=utf-8", headers=headers)
 
 
 @stores.get("/stores/shopping-<any(a4, letter):paper>.pdf")
-@stores.input(schemas.UnitQuery, location="query")
 @hands_out("pdf")
-def get_shopping_list(paper: str, query_data: schemas.UnitQuery) -> Response:
+def get_shopping_list(paper: str, query: schemas.UnitQuery) -> Response:
     """Download what is to be bought for the jobs on the board, to take along."""
     now = bench().clock.now()
-    data = write_shopping_pdf(
-        _lines(query_data.unit), f"{now.day} {now:%B %Y}", "letter" if paper == "letter" else "a4"
-    )
+    data = write_shopping_pdf(_lines(query.unit), f"{now.day} {now:%B %Y}", "letter" if paper == "letter" else "a4")
     headers = {"Content-Disposition": 'attachment; filename="shopping-list.pdf"'}
     return Response(data, content_type="application/pdf", headers=headers)
 
 
 # --- as a job sees them -----------------------------------------------------------------------
 @stores.get("/jobs/<int:job_id>/stores")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.JobStoresOut)
-def get_job_stores(job_id: int, query_data: schemas.UnitQuery) -> wire.JobStoresOut:
+def get_job_stores(job_id: int, query: schemas.UnitQuery) -> wire.JobStoresOut:
     """Show what a job will still take and what is short, its masks in store, and what can be kept of it."""
-    return _of_job(opened(job_id, query_data), query_data.unit)
+    return _of_job(opened(job_id, query), query.unit)
 
 
-@stores.post("/jobs/<int:job_id>/masks/<int:number>/keep")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.JobStoresOut, status_code=201)
-def keep_mask(job_id: int, number: int, query_data: schemas.UnitQuery) -> wire.JobStoresOut:
+@stores.post("/jobs/<int:job_id>/masks/<int:number>/keep", status=201)
+def keep_mask(job_id: int, number: int, query: schemas.UnitQuery) -> wire.JobStoresOut:
     """Keep a mask of a job in store, to be used again."""
-    return _after(lambda: _room().keep_mask(opened(job_id, query_data), number), job_id, query_data)
+    return _after(lambda: _room().keep_mask(opened(job_id, query), number), job_id, query)
 
 
-@stores.post("/jobs/<int:job_id>/offcuts")
-@stores.input(wire.OffcutIn, arg_name="given")
-@stores.input(schemas.UnitQuery, location="query")
-@stores.output(wire.JobStoresOut, status_code=201)
-def keep_offcut(job_id: int, given: wire.OffcutIn, query_data: schemas.UnitQuery) -> wire.JobStoresOut:
+@stores.post("/jobs/<int:job_id>/offcuts", status=201)
+def keep_offcut(job_id: int, given: wire.OffcutIn, query: schemas.UnitQuery) -> wire.JobStoresOut:
     """Keep what was left beside a sheet."""
-    found = opened(job_id, query_data)
+    found = opened(job_id, query)
     size = (given.width, given.length)
     offcut = next((one for one in found.plan.trims.offcuts if _is_of(one, given.sheet, size)), None)
     if offcut is None:
@@ -301,7 +264,7 @@ def keep_offcut(job_id: int, given: wire.OffcutIn, query_data: schemas.UnitQuery
     item = _offcut_item(found, offcut)
     if _is_kept_offcut(item):
         raise NotNow(f"“{item.name}” is in store already.", "Look for it at the stores.")
-    return _after(lambda: _room().add(item, 1.0), job_id, query_data)
+    return _after(lambda: _room().add(item, 1.0), job_id, query)
 
 
 def _after(act: Callable[[], Any], job_id: int, query: schemas.UnitQuery) -> wire.JobStoresOut:

@@ -6,11 +6,11 @@ from collections.abc import Mapping
 from hashlib import sha256
 from typing import Any
 
-from apiflask import APIBlueprint
 from flask import Response, g, request
 
 from dunestead.api import schemas as wire
 from dunestead.api.description import takes_files
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, if_match, shown
 from dunestead.api.schemas.sheets import CutSettingsIn
 from dunestead.api.views import card_out, catalogue_out
@@ -34,7 +34,7 @@ from dunestead.store import Where
 
 __all__ = ["jobs"]
 
-jobs = APIBlueprint("jobs", __name__, url_prefix="/api", tag="Jobs")
+jobs = Endpoints("jobs", __name__, url_prefix="/api", tag="Jobs")
 _LABELS = {
     "name": "Name",
     "surface": "Surface",
@@ -83,43 +83,33 @@ _CLEARABLE = {
 
 
 @jobs.get("/catalogue")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.CatalogueOut)
-def get_catalogue(query_data: wire.UnitQuery) -> wire.CatalogueOut:
+def get_catalogue(query: wire.UnitQuery) -> wire.CatalogueOut:
     """Say what there is to choose from."""
-    return catalogue_out(bench().catalogue, query_data.unit)
+    return catalogue_out(bench().catalogue, query.unit)
 
 
 @jobs.get("/faces")
-@jobs.input(wire.TextQuery, location="query")
-@jobs.output(wire.FaceKeysOut)
-def get_faces(query_data: wire.TextQuery) -> wire.FaceKeysOut:
+def get_faces(query: wire.TextQuery) -> wire.FaceKeysOut:
     """List the faces that have every letter of a text."""
-    return wire.FaceKeysOut(faces=bench().designs.faces_for(query_data.text))
+    return wire.FaceKeysOut(faces=bench().designs.faces_for(query.text))
 
 
-@jobs.get("/jobs")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.BoardOut)
-def get_board(query_data: wire.UnitQuery) -> Response:
+@jobs.get("/jobs", answers=wire.BoardOut)
+def get_board(query: wire.UnitQuery) -> Response:
     """List the jobs on the board."""
-    return _board(query_data.unit, "board")
+    return _board(query.unit, "board")
 
 
-@jobs.get("/jobs/away")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.BoardOut)
-def get_drawer(query_data: wire.UnitQuery) -> Response:
+@jobs.get("/jobs/away", answers=wire.BoardOut)
+def get_drawer(query: wire.UnitQuery) -> Response:
     """List the jobs that were put away."""
-    return _board(query_data.unit, "away")
+    return _board(query.unit, "away")
 
 
-@jobs.get("/jobs/deleted")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.BoardOut)
-def get_deleted(query_data: wire.UnitQuery) -> Response:
+@jobs.get("/jobs/deleted", answers=wire.BoardOut)
+def get_deleted(query: wire.UnitQuery) -> Response:
     """List the jobs that were deleted and can still be brought back."""
-    return _board(query_data.unit, "bin")
+    return _board(query.unit, "bin")
 
 
 def _board(unit: str, where: Where) -> Response:
@@ -138,9 +128,7 @@ def _broken(job_id: int, name: str, error: DunesteadError) -> str:
     return wire.BrokenOut(id=job_id, name=name, what=error.what, fix=error.fix).model_dump_json()
 
 
-@jobs.post("/jobs")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut, status_code=201)
+@jobs.post("/jobs", status=201)
 @takes_files(
     artwork="An SVG, DXF, HP-GL or picture file; or else:",
     plainer="Anything, to leave out of a drawing what is too fine for the surface, and to join its colours.",
@@ -153,7 +141,7 @@ def _broken(job_id: int, name: str, error: DunesteadError) -> str:
     width="The blank's, as `600mm`.",
     height="The blank's, as `400mm`.",
 )
-def begin_job(query_data: wire.UnitQuery) -> wire.JobOut:
+def begin_job(query: wire.UnitQuery) -> wire.JobOut:
     """Begin a job from an artwork file or from words."""
     workbench, form = bench(), request.form
     number, recipe = _number(form, "blank"), _number(form, "recipe")
@@ -173,7 +161,7 @@ def begin_job(query_data: wire.UnitQuery) -> wire.JobOut:
         raise BadInput("There is no artwork and no words yet.", "Choose a file, or type some words.")
     name = form.get("name", "").strip() or stem[:1].upper() + stem[1:]
     job_id = workbench.begin(make, name[:120], surface, own, recipe)
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 def _number(form: Mapping[str, str], what: str) -> int | None:
@@ -198,18 +186,16 @@ def _sized(form: Mapping[str, str], surface: Surface) -> Blank | None:
     return blank
 
 
-@jobs.post("/jobs/job-file")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut, status_code=201)
+@jobs.post("/jobs/job-file", status=201)
 @takes_files(file="A job file in JSON, or a zip of it with the files it names.")
-def read_job(query_data: wire.UnitQuery) -> wire.JobOut:
+def read_job(query: wire.UnitQuery) -> wire.JobOut:
     """Begin a job from a job file."""
     workbench, file = bench(), request.files.get("file")
     if file is None:
         raise BadInput("No job file came with the request.", "Choose one.")
     text, files = open_job_zip(file.read())
     job = read_job_file(text, workbench.designs.keep_named(files), workbench.sources, workbench.catalogue)
-    return shown(workbench.add(job, read_job_log(text)), query_data)
+    return shown(workbench.add(job, read_job_log(text)), query)
 
 
 def _blank(given: wire.BlankIn) -> Blank:
@@ -220,18 +206,13 @@ def _blank(given: wire.BlankIn) -> Blank:
 
 
 @jobs.get("/jobs/<int:job_id>")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut)
-def get_job(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
+def get_job(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     """Show a job with all that was reckoned from it."""
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @jobs.patch("/jobs/<int:job_id>")
-@jobs.input(wire.JobIn, arg_name="entries")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut)
-def change_job(job_id: int, entries: wire.JobIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def change_job(job_id: int, entries: wire.JobIn, query: wire.UnitQuery) -> wire.JobOut:
     """Change entries of a job; a null takes a figure back to the catalogue's."""
     given = {key: getattr(entries, key) for key in entries.model_fields_set}
     for key, value in given.items():
@@ -249,7 +230,7 @@ def change_job(job_id: int, entries: wire.JobIn, query_data: wire.UnitQuery) -> 
         return workbench.designs.with_width(job, width) if width is not None else job
 
     workbench.alter(job_id, label, changed, if_match())
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 def _entry(value: Any) -> Any:
@@ -268,65 +249,50 @@ def _coating(given: wire.CoatingIn) -> Coating:
 
 
 @jobs.post("/jobs/<int:job_id>/undo")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut)
-def undo(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
+def undo(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     """Take the last change back."""
     bench().undo(job_id, if_match())
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @jobs.post("/jobs/<int:job_id>/redo")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut)
-def redo(job_id: int, query_data: wire.UnitQuery) -> wire.JobOut:
+def redo(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     """Make the change that was taken back again."""
     bench().redo(job_id, if_match())
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @jobs.post("/jobs/<int:job_id>/put-away")
-@jobs.output({}, status_code=204)
-def put_away(job_id: int) -> str:
+def put_away(job_id: int) -> None:
     """Take a job off the board; nothing of it is lost."""
     bench().put_away(job_id, away=True)
-    return ""
 
 
 @jobs.post("/jobs/<int:job_id>/bring-back")
-@jobs.output({}, status_code=204)
-def bring_back(job_id: int) -> str:
+def bring_back(job_id: int) -> None:
     """Put a job back on the board."""
     bench().put_away(job_id, away=False)
-    return ""
 
 
-@jobs.post("/jobs/<int:job_id>/again")
-@jobs.input(wire.AgainIn, arg_name="given")
-@jobs.output(wire.BegunOut, status_code=201)
+@jobs.post("/jobs/<int:job_id>/again", status=201)
 def make_again(job_id: int, given: wire.AgainIn) -> wire.BegunOut:
     """Begin jobs with all that was decided about another: on the same blank, or one on each blank named."""
     return wire.BegunOut(jobs=bench().make_again(job_id, given.name, given.due, given.blanks))
 
 
 @jobs.delete("/jobs/<int:job_id>")
-@jobs.output({}, status_code=204)
-def delete_job(job_id: int) -> str:
+def delete_job(job_id: int) -> None:
     """Delete a job; it can be brought back until it is erased."""
     bench().delete(job_id)
-    return ""
 
 
 @jobs.post("/jobs/<int:job_id>/erase")
-@jobs.output({}, status_code=204)
-def erase_job(job_id: int) -> str:
+def erase_job(job_id: int) -> None:
     """Erase a deleted job for good; this cannot be undone."""
     bench().erase(job_id)
-    return ""
 
 
 @jobs.get("/jobs/<int:job_id>/mending")
-@jobs.output(wire.MendingOut)
 def get_mending(job_id: int) -> wire.MendingOut:
     """Say what is wrong with a job that cannot be reckoned, and what mends it."""
     found = bench().mending(job_id)
@@ -343,10 +309,7 @@ def get_mending(job_id: int) -> wire.MendingOut:
 
 
 @jobs.post("/jobs/<int:job_id>/mend")
-@jobs.input(wire.MendIn, arg_name="given")
-@jobs.input(wire.UnitQuery, location="query")
-@jobs.output(wire.JobOut)
-def mend(job_id: int, given: wire.MendIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def mend(job_id: int, given: wire.MendIn, query: wire.UnitQuery) -> wire.JobOut:
     """Mend a job in one of the ways offered; it can be taken back."""
     bench().mend(job_id, given.mend, if_match())
-    return shown(job_id, query_data)
+    return shown(job_id, query)

@@ -1,17 +1,17 @@
 """The workshop's own data: where it lies, its backups, back to one of them; and whether all is well."""
 
-from apiflask import APIBlueprint
 from flask import Response, current_app, send_file
 
 from dunestead import __version__
 from dunestead.api import schemas as wire
 from dunestead.api.description import hands_out
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench
 from dunestead.workshop.keeping import Keeper
 
 __all__ = ["keeping"]
 
-keeping = APIBlueprint("keeping", __name__, url_prefix="/api", tag="Backups")
+keeping = Endpoints("keeping", __name__, url_prefix="/api", tag="Backups")
 
 
 def _keeper() -> Keeper:
@@ -33,14 +33,12 @@ def _account() -> wire.BackupsOut:
 
 
 @keeping.get("/backups")
-@keeping.output(wire.BackupsOut)
 def get_backups() -> wire.BackupsOut:
     """Say where the workshop's data lies, and list its backups."""
     return _account()
 
 
-@keeping.post("/backups")
-@keeping.output(wire.BackupsOut, status_code=201)
+@keeping.post("/backups", status=201)
 def make_backup() -> wire.BackupsOut:
     """Make a backup now."""
     _keeper().make()
@@ -56,7 +54,6 @@ def get_backup(name: str) -> Response:
 
 
 @keeping.post("/backups/<name>/restore")
-@keeping.output(wire.BackupsOut)
 def restore_backup(name: str) -> wire.BackupsOut:
     """Bring the whole workshop back to a backup; what is there now becomes a backup itself."""
     _keeper().bring_back(name)
@@ -65,7 +62,6 @@ def restore_backup(name: str) -> wire.BackupsOut:
 
 
 @keeping.get("/health")
-@keeping.output(wire.HealthOut)
 def get_health() -> wire.HealthOut:
     """Say that the workshop answers and its database can be read."""
     return wire.HealthOut(release=__version__, empty=bench().is_empty)

@@ -3,9 +3,8 @@
 import math
 from dataclasses import replace
 
-from apiflask import APIBlueprint
-
 from dunestead.api import schemas
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench
 from dunestead.api.schemas import learning as wire
 from dunestead.core.errors import BadInput, NoSuchThing
@@ -14,7 +13,7 @@ from dunestead.core.words.learning import learnt_in_words
 
 __all__ = ["learning"]
 
-learning = APIBlueprint("learning", __name__, url_prefix="/api", tag="Learning")
+learning = Endpoints("learning", __name__, url_prefix="/api", tag="Learning")
 
 
 def _shown(query: schemas.UnitQuery) -> wire.LearningOut:
@@ -59,18 +58,13 @@ def _learnt(one: Learnt, unit: str) -> wire.LearntOut:
 
 
 @learning.get("/learning")
-@learning.input(schemas.UnitQuery, location="query")
-@learning.output(wire.LearningOut)
-def get_learning(query_data: schemas.UnitQuery) -> wire.LearningOut:
+def get_learning(query: schemas.UnitQuery) -> wire.LearningOut:
     """List every figure that own jobs have something to say of, with the values behind it."""
-    return _shown(query_data)
+    return _shown(query)
 
 
 @learning.put("/learning")
-@learning.input(wire.LearntIn, arg_name="given")
-@learning.input(schemas.UnitQuery, location="query")
-@learning.output(wire.LearningOut)
-def set_learning(given: wire.LearntIn, query_data: schemas.UnitQuery) -> wire.LearningOut:
+def set_learning(given: wire.LearntIn, query: schemas.UnitQuery) -> wire.LearningOut:
     """Set a figure back to the table or take it up again, and leave values of it out or in."""
     workbench = bench()
     one = workbench.lessons.learnt.get(given.key)
@@ -88,13 +82,11 @@ def set_learning(given: wire.LearntIn, query_data: schemas.UnitQuery) -> wire.Le
         chosen = {left_out_key(given.key, job) for job in given.left_out}
         kept = replace(kept, left_out=tuple(sorted((set(kept.left_out) - own) | chosen)))
     workbench.lessons.keep_learning(kept)
-    return _shown(query_data)
+    return _shown(query)
 
 
 @learning.post("/learning/undo")
-@learning.input(schemas.UnitQuery, location="query")
-@learning.output(wire.LearningOut)
-def undo_learning(query_data: schemas.UnitQuery) -> wire.LearningOut:
+def undo_learning(query: schemas.UnitQuery) -> wire.LearningOut:
     """Take the last choice about what was learnt back."""
     bench().lessons.undo_learning()
-    return _shown(query_data)
+    return _shown(query)

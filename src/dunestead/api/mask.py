@@ -1,8 +1,7 @@
 """The mask: what becomes of its loose pieces, and its bridges."""
 
-from apiflask import APIBlueprint
-
 from dunestead.api import schemas as wire
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.mask_views import bridge_out
 from dunestead.api.opened import bench, change, opened, shown
 from dunestead.core.looking.ties import BridgeMove
@@ -14,7 +13,7 @@ from dunestead.workshop.laying import lay_mask, lay_seam
 
 __all__ = ["mask"]
 
-mask = APIBlueprint("mask", __name__, url_prefix="/api", tag="Mask")
+mask = Endpoints("mask", __name__, url_prefix="/api", tag="Mask")
 _FATE_WORDS = {
     "bridge": "bridged",
     "keep": "kept",
@@ -25,19 +24,15 @@ _FATE_WORDS = {
 
 
 @mask.post("/jobs/<int:job_id>/fates")
-@mask.input(wire.FatesIn, arg_name="fates")
-@mask.input(wire.UnitQuery, location="query")
-@mask.output(wire.JobOut)
-def set_fates(job_id: int, fates: wire.FatesIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def set_fates(job_id: int, fates: wire.FatesIn, query: wire.UnitQuery) -> wire.JobOut:
     """Decide what becomes of loose pieces."""
     which = "All pieces" if fates.numbers is None else f"Piece {', '.join(map(str, fates.numbers[:6]))}"
     label = f"{which} {_FATE_WORDS[fates.fate]}"
     change(job_id, label, lambda job, plan: with_fates(job, plan, fates.numbers, fates.fate))
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @mask.get("/jobs/<int:job_id>/methods/<key>")
-@mask.output(wire.MethodChangeOut)
 def get_method_change(job_id: int, key: str) -> wire.MethodChangeOut:
     """Say what another method would change, before it is chosen."""
     now, then = bench().try_method(job_id, key)
@@ -48,13 +43,11 @@ def get_method_change(job_id: int, key: str) -> wire.MethodChangeOut:
 
 
 @mask.post("/jobs/<int:job_id>/methods/<key>")
-@mask.input(wire.UnitQuery, location="query")
-@mask.output(wire.JobOut)
-def set_method(job_id: int, key: str, query_data: wire.UnitQuery) -> wire.JobOut:
+def set_method(job_id: int, key: str, query: wire.UnitQuery) -> wire.JobOut:
     """Choose a method, with a mask material that serves it where the job's own does not."""
     catalogue = bench().catalogue
     change(job_id, f"Method: {catalogue.method(key).name}", lambda job, _: with_method(job, key, catalogue))
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 def _move(given: wire.BridgeIn) -> BridgeMove:
@@ -62,39 +55,31 @@ def _move(given: wire.BridgeIn) -> BridgeMove:
 
 
 @mask.post("/jobs/<int:job_id>/seams/<name>/laid")
-@mask.input(wire.SeamReadingsIn, arg_name="given")
-@mask.input(wire.UnitQuery, location="query")
-@mask.output(wire.SeamLaidOut)
-def tell_seam_laid(job_id: int, name: str, given: wire.SeamReadingsIn, query_data: wire.UnitQuery) -> wire.SeamLaidOut:
+def tell_seam_laid(job_id: int, name: str, given: wire.SeamReadingsIn, query: wire.UnitQuery) -> wire.SeamLaidOut:
     """Say how to move the patch laid second by what a tape read across a seam; both are logged."""
-    found = opened(job_id, query_data)
-    laid = lay_seam(bench(), found, name, query_data.copy_no, given.readings, query_data.unit)
+    found = opened(job_id, query)
+    laid = lay_seam(bench(), found, name, query.copy_no, given.readings, query.unit)
     return wire.SeamLaidOut(off=dict(laid.off), within=laid.is_within, instructions=list(laid.instructions))
 
 
 @mask.post("/jobs/<int:job_id>/masks/<int:number>/laid")
-@mask.input(wire.ReadingsIn, arg_name="given")
-@mask.input(wire.UnitQuery, location="query")
-@mask.output(wire.LaidOut)
-def tell_laid(job_id: int, number: int, given: wire.ReadingsIn, query_data: wire.UnitQuery) -> wire.LaidOut:
+def tell_laid(job_id: int, number: int, given: wire.ReadingsIn, query: wire.UnitQuery) -> wire.LaidOut:
     """Say how to shift and turn a laid mask by what a tape read around it; both are logged."""
     readings: dict[Side, list[float]] = {side: getattr(given, side) for side in SIDES}
-    found = opened(job_id, query_data)
-    laid = lay_mask(bench(), found, number, query_data.copy_no, readings, given.patch, query_data.unit, given.within)
+    found = opened(job_id, query)
+    laid = lay_mask(bench(), found, number, query.copy_no, readings, given.patch, query.unit, given.within)
     return wire.LaidOut(
         shift=laid.shift,
         turn=laid.turn,
         within=laid.is_within,
         doubtful=list(laid.doubtful),
-        instructions=instructions_for(laid, query_data.unit),
+        instructions=instructions_for(laid, query.unit),
         lies=list(laid.lies),
         should=list(laid.should),
     )
 
 
 @mask.post("/jobs/<int:job_id>/bridges/try")
-@mask.input(wire.BridgeIn, arg_name="given")
-@mask.output(wire.BridgeOut)
 def try_bridge(job_id: int, given: wire.BridgeIn) -> wire.BridgeOut:
     """Say what bridge a place would give, or why none can stand there; nothing is kept."""
     move = _move(given)
@@ -103,23 +88,17 @@ def try_bridge(job_id: int, given: wire.BridgeIn) -> wire.BridgeOut:
 
 
 @mask.post("/jobs/<int:job_id>/bridges")
-@mask.input(wire.BridgeIn, arg_name="given")
-@mask.input(wire.UnitQuery, location="query")
-@mask.output(wire.JobOut)
-def set_bridge(job_id: int, given: wire.BridgeIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def set_bridge(job_id: int, given: wire.BridgeIn, query: wire.UnitQuery) -> wire.JobOut:
     """Move or widen a bridge of a piece, or add one."""
     workbench, move = bench(), _move(given)
     what = "added to" if given.index is None else "moved on" if given.at or given.slide else "widened on"
     label = f"Bridge {what} piece {given.piece}"
     change(job_id, label, lambda job, plan: workbench.designs.with_bridge(job, plan, move))
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @mask.post("/jobs/<int:job_id>/bridges/remove")
-@mask.input(wire.BridgeKeyIn, arg_name="given")
-@mask.input(wire.UnitQuery, location="query")
-@mask.output(wire.JobOut)
-def remove_bridge(job_id: int, given: wire.BridgeKeyIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def remove_bridge(job_id: int, given: wire.BridgeKeyIn, query: wire.UnitQuery) -> wire.JobOut:
     """Take a bridge away from a piece that has more than one."""
     workbench = bench()
     change(
@@ -127,14 +106,11 @@ def remove_bridge(job_id: int, given: wire.BridgeKeyIn, query_data: wire.UnitQue
         f"Bridge taken off piece {given.piece}",
         lambda job, plan: workbench.designs.without_bridge(job, plan, given.piece, given.index),
     )
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @mask.post("/jobs/<int:job_id>/bridges/reset")
-@mask.input(wire.PiecesIn, arg_name="given")
-@mask.input(wire.UnitQuery, location="query")
-@mask.output(wire.JobOut)
-def reset_bridges(job_id: int, given: wire.PiecesIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def reset_bridges(job_id: int, given: wire.PiecesIn, query: wire.UnitQuery) -> wire.JobOut:
     """Have bridges that were set by hand reckoned again."""
     which = "All bridges" if given.numbers is None else f"Bridges of piece {', '.join(map(str, given.numbers[:6]))}"
     change(
@@ -142,4 +118,4 @@ def reset_bridges(job_id: int, given: wire.PiecesIn, query_data: wire.UnitQuery)
         f"{which} reckoned again",
         lambda job, _: reckon_again(job, list(job.mask.spots) if given.numbers is None else given.numbers),
     )
-    return shown(job_id, query_data)
+    return shown(job_id, query)

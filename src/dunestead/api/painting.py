@@ -2,9 +2,8 @@
 
 from datetime import timedelta
 
-from apiflask import APIBlueprint
-
 from dunestead.api import schemas
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, change, opened, shown
 from dunestead.api.schemas import paint as wire
 from dunestead.core.curing.drying import drying_factor
@@ -26,17 +25,15 @@ from dunestead.workshop.readiness import due_of
 
 __all__ = ["painting"]
 
-painting = APIBlueprint("painting", __name__, url_prefix="/api", tag="Painting")
+painting = Endpoints("painting", __name__, url_prefix="/api", tag="Painting")
 _HOURS = 120
 
 
 @painting.get("/jobs/<int:job_id>/paint")
-@painting.input(schemas.UnitQuery, location="query")
-@painting.output(wire.PaintOut)
-def get_paint(job_id: int, query_data: schemas.UnitQuery) -> wire.PaintOut:
+def get_paint(job_id: int, query: schemas.UnitQuery) -> wire.PaintOut:
     """Show the stack, paints held against the job, how each coating is put on, and the weather."""
-    found = opened(job_id, query_data)
-    plan, catalogue, unit = found.plan, bench().catalogue, query_data.unit
+    found = opened(job_id, query)
+    plan, catalogue, unit = found.plan, bench().catalogue, query.unit
     work = paint_work(plan, catalogue, _until_due(found))
     by_brush = plan.choices.surface.coarse and not plan.choices.paint.is_sprayed
     stands_air = any(coat.paint.warm_air for coat in plan.coatings)
@@ -139,10 +136,7 @@ def _until_due(found: OpenJob) -> float | None:
 
 
 @painting.post("/jobs/<int:job_id>/coatings/move")
-@painting.input(wire.MoveCoatingIn, arg_name="given")
-@painting.input(schemas.UnitQuery, location="query")
-@painting.output(schemas.JobOut)
-def move(job_id: int, given: wire.MoveCoatingIn, query_data: schemas.UnitQuery) -> schemas.JobOut:
+def move(job_id: int, given: wire.MoveCoatingIn, query: schemas.UnitQuery) -> schemas.JobOut:
     """Put one coating on earlier or later; what cannot be is told why."""
 
     def moved(job: Job, _: Plan) -> Job:
@@ -150,12 +144,10 @@ def move(job_id: int, given: wire.MoveCoatingIn, query_data: schemas.UnitQuery) 
         return altered(job, coatings=coatings)
 
     change(job_id, "Order of the coatings", moved)
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @painting.post("/mix")
-@painting.input(wire.MixIn, arg_name="given")
-@painting.output(wire.MixOut)
 def mix(given: wire.MixIn) -> wire.MixOut:
     """Say how much of each part makes a batch, and roughly which colour it has."""
     parts = [MixPart(**one.model_dump()) for one in given.mix]
@@ -164,11 +156,9 @@ def mix(given: wire.MixIn) -> wire.MixOut:
 
 
 @painting.get("/jobs/<int:job_id>/weather")
-@painting.input(schemas.UnitQuery, location="query")
-@painting.output(wire.ForecastOut)
-def get_weather(job_id: int, query_data: schemas.UnitQuery) -> wire.ForecastOut:
+def get_weather(job_id: int, query: schemas.UnitQuery) -> wire.ForecastOut:
     """Show the forecast of the days to come, and when it may be sprayed."""
-    found = opened(job_id, query_data)
+    found = opened(job_id, query)
     figures, service = bench().catalogue.workshop, bench().weather
     hours = service.forecast(found.at, _HOURS)
     spells = good_spells(hours, figures, (int(figures["day_from"]), int(figures["day_until"])))

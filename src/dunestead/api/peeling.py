@@ -1,8 +1,7 @@
 """The peel: which way each mask comes off; and the clocks of all jobs."""
 
-from apiflask import APIBlueprint
-
 from dunestead.api import schemas
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, opened
 from dunestead.api.schemas import paint as wire
 from dunestead.api.work_views import clock_entries
@@ -11,15 +10,13 @@ from dunestead.core.words.peeling import direction_in_words, too_late
 
 __all__ = ["peeling"]
 
-peeling = APIBlueprint("peeling", __name__, url_prefix="/api", tag="Peeling")
+peeling = Endpoints("peeling", __name__, url_prefix="/api", tag="Peeling")
 
 
 @peeling.get("/jobs/<int:job_id>/peel")
-@peeling.input(schemas.UnitQuery, location="query")
-@peeling.output(wire.PeelOut)
-def get_peel(job_id: int, query_data: schemas.UnitQuery) -> wire.PeelOut:
+def get_peel(job_id: int, query: schemas.UnitQuery) -> wire.PeelOut:
     """Show which way each mask comes off, and what to do when it is late."""
-    plan, figures = opened(job_id, query_data).plan, bench().catalogue.workshop
+    plan, figures = opened(job_id, query).plan, bench().catalogue.workshop
     ways = {mask.number: peel_direction(mask.box, mask.weak, figures) for mask in plan.masks}
     return wire.PeelOut(
         masks=[
@@ -41,17 +38,15 @@ def get_peel(job_id: int, query_data: schemas.UnitQuery) -> wire.PeelOut:
 
 
 @peeling.get("/clocks")
-@peeling.input(schemas.UnitQuery, location="query")
-@peeling.output(schemas.ClocksOut)
-def get_clocks(query_data: schemas.UnitQuery) -> schemas.ClocksOut:
+def get_clocks(query: schemas.UnitQuery) -> schemas.ClocksOut:
     """Show what is waited for, over all jobs."""
     workbench = bench()
     return schemas.ClocksOut(
         clocks=[
             schemas.JobClockOut(
-                **clock_entries(one.opened, one.clock, query_data.unit), job=one.job_id, job_name=one.job_name
+                **clock_entries(one.opened, one.clock, query.unit), job=one.job_id, job_name=one.job_name
             )
-            for one in workbench.clocks.all(query_data.unit)[:_MOST]
+            for one in workbench.clocks.all(query.unit)[:_MOST]
         ],
         alarm_minutes=workbench.catalogue.workshop["alarm_before"],
     )

@@ -3,11 +3,11 @@
 from collections.abc import Mapping
 from datetime import date, timedelta
 
-from apiflask import APIBlueprint
 from flask import Response
 
 from dunestead.api import schemas
 from dunestead.api.description import hands_out
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, change, opened
 from dunestead.api.schemas import price as wire
 from dunestead.core.errors import UnknownKey
@@ -21,7 +21,7 @@ from dunestead.workshop.opened import OpenJob
 
 __all__ = ["pricing"]
 
-pricing = APIBlueprint("pricing", __name__, url_prefix="/api", tag="Pricing")
+pricing = Endpoints("pricing", __name__, url_prefix="/api", tag="Pricing")
 # How the price falls with the number is reckoned for these, each through a plan of its own.
 _NUMBERS = (1, 2, 5, 10, 20)
 _STANDS = timedelta(days=30)
@@ -29,27 +29,20 @@ _FIGURES = ("hour_worth", "fixed_hour", "margin", "spoiled", "price_paint")
 
 
 @pricing.get("/jobs/<int:job_id>/costs")
-@pricing.input(schemas.UnitQuery, location="query")
-@pricing.output(wire.CostsOut)
-def get_costs(job_id: int, query_data: schemas.UnitQuery) -> wire.CostsOut:
+def get_costs(job_id: int, query: schemas.UnitQuery) -> wire.CostsOut:
     """Show what a job costs, what it may be sold for, and how that falls with the number."""
-    return _shown(opened(job_id, query_data))
+    return _shown(opened(job_id, query))
 
 
 @pricing.put("/jobs/<int:job_id>/price")
-@pricing.input(wire.PriceIn, arg_name="given")
-@pricing.input(schemas.UnitQuery, location="query")
-@pricing.output(wire.CostsOut)
-def set_price(job_id: int, given: wire.PriceIn, query_data: schemas.UnitQuery) -> wire.CostsOut:
+def set_price(job_id: int, given: wire.PriceIn, query: schemas.UnitQuery) -> wire.CostsOut:
     """Say what a blank costs, what something like it costs in a shop, and what is asked."""
     check_limits(PriceEntry(**given.model_dump()))
     change(job_id, "Price", lambda job, _: altered(job, **given.model_dump()))
-    return _shown(opened(job_id, query_data))
+    return _shown(opened(job_id, query))
 
 
 @pricing.put("/workshop/rates")
-@pricing.input(wire.RatesIn, arg_name="given")
-@pricing.output(wire.RatesIn)
 def set_rates(given: wire.RatesIn) -> wire.RatesIn:
     """Say what prices are reckoned with in this workshop."""
     rates, catalogue = Rates(**given.model_dump()), bench().catalogue
@@ -65,7 +58,6 @@ def set_rates(given: wire.RatesIn) -> wire.RatesIn:
 
 
 @pricing.post("/workshop/rates/undo")
-@pricing.output(wire.RatesIn)
 def undo_rates() -> wire.RatesIn:
     """Take the last change of what prices are reckoned with back."""
     bench().records.undo_rates()
@@ -73,11 +65,10 @@ def undo_rates() -> wire.RatesIn:
 
 
 @pricing.get("/jobs/<int:job_id>/quotation-<any(a4, letter):paper>.pdf")
-@pricing.input(schemas.UnitQuery, location="query")
 @hands_out("pdf")
-def get_quotation(job_id: int, paper: str, query_data: schemas.UnitQuery) -> Response:
+def get_quotation(job_id: int, paper: str, query: schemas.UnitQuery) -> Response:
     """Download a quotation: the print, its sizes and colours, care and price; nothing of how that was reckoned."""
-    found = opened(job_id, query_data)
+    found = opened(job_id, query)
     costs, currency = _costs(found), bench().records.rates_kept().currency
     # One is never offered at a price that all of them together do not come to.
     each = round(costs.price, 2)
@@ -88,7 +79,7 @@ def get_quotation(job_id: int, paper: str, query_data: schemas.UnitQuery) -> Res
         _day(found.at.date() + _STANDS),
     )
     care = care_of(found.plan, None, None)
-    data = write_quotation(found.plan, offer, care, query_data.unit, "letter" if paper == "letter" else "a4")
+    data = write_quotation(found.plan, offer, care, query.unit, "letter" if paper == "letter" else "a4")
     name = f'attachment; filename="{file_stem(found.plan.job.name)}-quotation.pdf"'
     return Response(data, content_type="application/pdf", headers={"Content-Disposition": name})
 

@@ -3,12 +3,12 @@
 from collections.abc import Iterable
 from dataclasses import replace
 
-from apiflask import APIBlueprint
 from flask import Response, request
 from pydantic import BaseModel, Field
 
 from dunestead.api import schemas
 from dunestead.api.description import hands_out, takes_files
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, change, opened, shown
 from dunestead.api.wire import Wire, limits_like
 from dunestead.core.errors import BadInput
@@ -18,7 +18,7 @@ from dunestead.formats.recipe_file import read_recipes, write_recipes
 
 __all__ = ["recipes"]
 
-recipes = APIBlueprint("recipes", __name__, url_prefix="/api", tag="Recipes")
+recipes = Endpoints("recipes", __name__, url_prefix="/api", tag="Recipes")
 _MOST_BYTES = 2_000_000
 
 
@@ -93,68 +93,54 @@ def _out(found: Iterable[tuple[int, Recipe]], unit: str) -> Iterable[RecipeOut]:
 
 
 @recipes.get("/recipes")
-@recipes.input(RecipesQuery, location="query")
-@recipes.output(RecipesOut)
-def get_recipes(query_data: RecipesQuery) -> RecipesOut:
+def get_recipes(query: RecipesQuery) -> RecipesOut:
     """List recipes by surface, mask material and paint, the best first."""
-    return _shown(query_data)
+    return _shown(query)
 
 
-@recipes.post("/jobs/<int:job_id>/recipe")
-@recipes.input(RecipeIn, arg_name="given")
-@recipes.input(RecipesQuery, location="query")
-@recipes.output(RecipesOut, status_code=201)
-def make_recipe(job_id: int, given: RecipeIn, query_data: RecipesQuery) -> RecipesOut:
+@recipes.post("/jobs/<int:job_id>/recipe", status=201)
+def make_recipe(job_id: int, given: RecipeIn, query: RecipesQuery) -> RecipesOut:
     """Keep how a job was made that came out well."""
-    found = opened(job_id, query_data)
+    found = opened(job_id, query)
     recipe = recipe_of(found.plan, found.progress, given.name, found.at.date(), bench().catalogue.workshop)
     if given.notes is not None:
         recipe = replace(recipe, notes=given.notes)
     check_recipe(recipe, bench().catalogue)
     bench().records.recipes.add(recipe)
-    return _shown(query_data)
+    return _shown(query)
 
 
 @recipes.post("/jobs/<int:job_id>/recipe/<int:number>")
-@recipes.input(schemas.UnitQuery, location="query")
-@recipes.output(schemas.JobOut)
-def use_recipe(job_id: int, number: int, query_data: schemas.UnitQuery) -> schemas.JobOut:
+def use_recipe(job_id: int, number: int, query: schemas.UnitQuery) -> schemas.JobOut:
     """Make a job by a recipe: its mask, method, cut, heat, coatings and peel; the design stays."""
     recipe, catalogue = bench().records.recipes.get(number), bench().catalogue
     change(job_id, f"Recipe “{recipe.name[:60]}”", lambda job, _: with_recipe(job, recipe, catalogue))
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @recipes.put("/recipes/<int:number>")
-@recipes.input(RecipeIn, arg_name="given")
-@recipes.input(RecipesQuery, location="query")
-@recipes.output(RecipesOut)
-def change_recipe(number: int, given: RecipeIn, query_data: RecipesQuery) -> RecipesOut:
+def change_recipe(number: int, given: RecipeIn, query: RecipesQuery) -> RecipesOut:
     """Rename a recipe, or change its notes."""
     before = bench().records.recipes.get(number)
     notes = before.notes if given.notes is None else given.notes
     recipe = replace(before, name=given.name.strip(), notes=notes)
     check_recipe(recipe, bench().catalogue)
     bench().records.recipes.change(number, recipe)
-    return _shown(query_data)
+    return _shown(query)
 
 
 @recipes.delete("/recipes/<int:number>")
-@recipes.input(RecipesQuery, location="query")
-@recipes.output(RecipesOut)
-def drop_recipe(number: int, query_data: RecipesQuery) -> RecipesOut:
+def drop_recipe(number: int, query: RecipesQuery) -> RecipesOut:
     """Remove a recipe; it can be brought back."""
     bench().records.recipes.drop(number)
-    return _shown(query_data)
+    return _shown(query)
 
 
 @recipes.post("/recipes/<int:number>/undo")
-@recipes.input(RecipesQuery, location="query")
-@recipes.output(RecipesOut)
-def undo_recipe(number: int, query_data: RecipesQuery) -> RecipesOut:
+def undo_recipe(number: int, query: RecipesQuery) -> RecipesOut:
     """Take the last change of a recipe back, or bring it back."""
     bench().records.recipes.undo(number)
-    return _shown(query_data)
+    return _shown(query)
 
 
 @recipes.get("/recipes.json")
@@ -169,11 +155,9 @@ def get_recipe_file() -> Response:
     return Response(data, content_type="application/json", headers=headers)
 
 
-@recipes.post("/recipes/file")
-@recipes.input(RecipesQuery, location="query")
-@recipes.output(RecipesOut, status_code=201)
+@recipes.post("/recipes/file", status=201)
 @takes_files(file="A file of recipes in JSON.")
-def read_recipe_file(query_data: RecipesQuery) -> RecipesOut:
+def read_recipe_file(query: RecipesQuery) -> RecipesOut:
     """Keep the recipes of a file, all of them or none; those that are kept already are passed over."""
     file = request.files.get("file")
     if file is None:
@@ -183,4 +167,4 @@ def read_recipe_file(query_data: RecipesQuery) -> RecipesOut:
         raise BadInput("A file of recipes has 2 MB at most.", "Split it.")
     found = read_recipes(data.decode("utf-8", "replace"), bench().catalogue)
     bench().records.keep_recipes(found)
-    return _shown(query_data)
+    return _shown(query)

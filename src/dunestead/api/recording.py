@@ -2,11 +2,11 @@
 
 from dataclasses import replace
 
-from apiflask import APIBlueprint
 from flask import Response, request
 
 from dunestead.api import schemas as wire
 from dunestead.api.description import hands_out, takes_files
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, change, opened, shown
 from dunestead.api.photos import PhotoQuery, photo_shown
 from dunestead.api.schemas import learning as learning_schemas
@@ -27,14 +27,11 @@ __all__ = ["recording"]
 
 # More steps than these nobody reads; what they taught is told all the same.
 _MOST_STEPS = 400
-recording = APIBlueprint("recording", __name__, url_prefix="/api/jobs", tag="Recording")
+recording = Endpoints("recording", __name__, url_prefix="/api/jobs", tag="Recording")
 
 
 @recording.put("/<int:job_id>/record")
-@recording.input(wire.RecordIn, arg_name="record")
-@recording.input(wire.UnitQuery, location="query")
-@recording.output(wire.JobOut)
-def set_record(job_id: int, record: wire.RecordIn, query_data: wire.UnitQuery) -> wire.JobOut:
+def set_record(job_id: int, record: wire.RecordIn, query: wire.UnitQuery) -> wire.JobOut:
     """Write down what really happened."""
     if unknown := sorted(set(record.troubles) - set(CAUSES)):
         raise UnknownKey("cause", unknown[0], list(CAUSES))
@@ -43,43 +40,38 @@ def set_record(job_id: int, record: wire.RecordIn, query_data: wire.UnitQuery) -
         check_limits(look)
     entries = {**record.model_dump(exclude={"looks"}), "looks": looks}
     change(job_id, "Record", lambda job, _: altered(job, record=replace(job.record, **entries)))
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @recording.post("/<int:job_id>/photos/<any(finished, week, month, year):when>")
-@recording.input(wire.UnitQuery, location="query")
-@recording.output(wire.JobOut)
 @takes_files(photo="A picture file.")
-def set_photo(job_id: int, when: str, query_data: wire.UnitQuery) -> wire.JobOut:
+def set_photo(job_id: int, when: str, query: wire.UnitQuery) -> wire.JobOut:
     """Keep a photo of the print, or of a later look: upright, smaller, without place and device."""
     file = request.files.get("photo")
     if file is None:
         raise BadInput("No photo was sent.", "Choose one and send it again.")
     key = bench().designs.keep_bytes(clean_photo(file.read()))
     change(job_id, "Photo", lambda job, _: _with_photos(job, {**job.record.photos, when: key}))
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @recording.delete("/<int:job_id>/photos/<any(finished, week, month, year):when>")
-@recording.input(wire.UnitQuery, location="query")
-@recording.output(wire.JobOut)
-def drop_photo(job_id: int, when: str, query_data: wire.UnitQuery) -> wire.JobOut:
+def drop_photo(job_id: int, when: str, query: wire.UnitQuery) -> wire.JobOut:
     """Remove a photo; it can be brought back by undoing that."""
     change(
         job_id,
         "Photo removed",
         lambda job, _: _with_photos(job, {one: key for one, key in job.record.photos.items() if one != when}),
     )
-    return shown(job_id, query_data)
+    return shown(job_id, query)
 
 
 @recording.get("/<int:job_id>/photos/<any(finished, week, month, year):when>.jpg")
-@recording.input(PhotoQuery, location="query")
 @hands_out("jpg")
-def get_photo(job_id: int, when: str, query_data: PhotoQuery) -> Response:
+def get_photo(job_id: int, when: str, query: PhotoQuery) -> Response:
     """Show a photo of the print."""
     key = bench().job(job_id).record.photos.get(when)
-    return photo_shown(key, query_data, "There is no such photo of this job.")
+    return photo_shown(key, query, "There is no such photo of this job.")
 
 
 def _with_photos(job: Job, photos: dict[str, str]) -> Job:
@@ -96,11 +88,9 @@ def _step(span: Span, unit: str) -> learning_schemas.StepOut:
 
 
 @recording.get("/<int:job_id>/happened")
-@recording.input(wire.UnitQuery, location="query")
-@recording.output(learning_schemas.HappenedOut)
-def get_happened(job_id: int, query_data: wire.UnitQuery) -> learning_schemas.HappenedOut:
+def get_happened(job_id: int, query: wire.UnitQuery) -> learning_schemas.HappenedOut:
     """Show what the log tells of a job by itself: minutes by station, paint, and what it teaches."""
-    found, catalogue = opened(job_id, query_data), bench().catalogue
+    found, catalogue = opened(job_id, query), bench().catalogue
     spans = spans_of(found.graph, found.log, catalogue.figures)
     lessons = taught_by(found.plan, found.graph, found.log, catalogue)
     figures = {key: figure_of(key, catalogue) for key in lessons}
@@ -117,7 +107,7 @@ def get_happened(job_id: int, query_data: wire.UnitQuery) -> learning_schemas.Ha
             )
             for one in spells_of(spans, catalogue.figures)
         ],
-        steps=[_step(span, query_data.unit) for span in spans if span.why != "together"][:_MOST_STEPS],
+        steps=[_step(span, query.unit) for span in spans if span.why != "together"][:_MOST_STEPS],
         untimed=untimed_in_words(spans),
         poured=[learning_schemas.PouredOut.model_validate(one, from_attributes=True) for one in poured_of(found.plan)],
         lessons=[

@@ -4,12 +4,13 @@ from datetime import timedelta
 from hashlib import sha256
 
 import segno
-from apiflask import APIBlueprint, APIFlask
+from apiflask import APIFlask
 from flask import Response, current_app, has_request_context, request, session
 from flask_limiter import Limiter
 from flask_limiter.util import get_remote_address
 
 from dunestead.api import schemas as wire
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.forwarding import BY
 from dunestead.api.problems import problem
 from dunestead.core.errors import NotNow
@@ -22,7 +23,7 @@ _DAYS = 30
 _TRIES = "5 per minute;30 per hour"
 _ALL_TRIES = "60 per hour"
 _OPEN = ("/api/session", "/api/session/key")
-sessions = APIBlueprint("sessions", __name__, url_prefix="/api/session", tag="Signing in")
+sessions = Endpoints("sessions", __name__, url_prefix="/api/session", tag="Signing in")
 _limiter = Limiter(get_remote_address, storage_uri="memory://", strategy="moving-window")
 
 
@@ -92,7 +93,6 @@ def _let_in(by: str) -> wire.SessionOut:
 
 
 @sessions.get("")
-@sessions.output(wire.SessionOut)
 def get_session() -> wire.SessionOut:
     """Say whether one must sign in here, and whether one has."""
     return _state()
@@ -101,35 +101,30 @@ def get_session() -> wire.SessionOut:
 @sessions.post("")
 @_limiter.limit(_TRIES)
 @_limiter.limit(_ALL_TRIES, key_func=lambda: "all")
-@sessions.input(wire.SignInIn)
-@sessions.output(wire.SessionOut)
-def sign_in(json_data: wire.SignInIn) -> wire.SessionOut | Response:
+def sign_in(given: wire.SignInIn) -> wire.SessionOut | Response:
     """Sign in with the passphrase, and a first name for the log."""
     access = _access()
     if access is None:
         return _state()
-    if not access.opens(json_data.passphrase):
+    if not access.opens(given.passphrase):
         return problem(403, "wrong-passphrase", "This is not the workshop's passphrase.", "Try again, more slowly.")
-    return _let_in(json_data.by)
+    return _let_in(given.by)
 
 
 @sessions.post("/key")
 @_limiter.limit(_TRIES)
 @_limiter.limit(_ALL_TRIES, key_func=lambda: "all")
-@sessions.input(wire.KeyIn)
-@sessions.output(wire.SessionOut)
-def sign_in_by_key(json_data: wire.KeyIn) -> wire.SessionOut | Response:
+def sign_in_by_key(given: wire.KeyIn) -> wire.SessionOut | Response:
     """Sign in with a key that works once."""
     access = _access()
     if access is None:
         return _state()
-    if not access.takes_key(json_data.key):
+    if not access.takes_key(given.key):
         return problem(403, "spent-key", "This key was used already or has run out.", "Show a new one, or sign in.")
-    return _let_in(json_data.by)
+    return _let_in(given.by)
 
 
 @sessions.post("/invitation")
-@sessions.output(wire.InvitationOut)
 def invite() -> wire.InvitationOut:
     """Make a key for another device, as an address and as a picture of it."""
     access = _access()
@@ -145,15 +140,13 @@ def invite() -> wire.InvitationOut:
 
 
 @sessions.delete("")
-@sessions.input(wire.SignOutQuery, location="query")
-@sessions.output(wire.SessionOut)
-def sign_out(query_data: wire.SignOutQuery) -> wire.SessionOut:
+def sign_out(query: wire.SignOutQuery) -> wire.SessionOut:
     """Sign out here, or everywhere."""
     access = _access()
     if access is None:
         return _state()
     was_in = _is_in()
     session.clear()
-    if was_in and query_data.everywhere:
+    if was_in and query.everywhere:
         current_app.secret_key = access.sign_all_out()
     return _state()

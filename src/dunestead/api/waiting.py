@@ -3,16 +3,17 @@
 import re
 from contextlib import AbstractContextManager
 
-from apiflask import APIBlueprint, APIFlask
+from apiflask import APIFlask
 from flask import current_app, g, request
 
 from dunestead.api import schemas as wire
+from dunestead.api.endpoints import Endpoints
 from dunestead.core.checkpoints import listened_by
 from dunestead.workshop.waits import Waits
 
 __all__ = ["install_waiting", "waiting"]
 
-waiting = APIBlueprint("waiting", __name__, url_prefix="/api", tag="Waiting")
+waiting = Endpoints("waiting", __name__, url_prefix="/api", tag="Waiting")
 _HEADER = "Wait-Key"
 _KEY = re.compile(r"[A-Za-z0-9-]{8,64}")
 
@@ -45,7 +46,6 @@ def _end(_: BaseException | None) -> None:
 
 
 @waiting.get("/waits/<key>")
-@waiting.output(wire.WaitOut)
 def get_wait(key: str) -> wire.WaitOut:
     """Say how far a request is; one that was answered is said to be over."""
     return _told(key)
@@ -59,7 +59,6 @@ def _told(key: str) -> wire.WaitOut:
 
 
 @waiting.post("/waits/<key>/stop")
-@waiting.output(wire.WaitOut)
 def stop_wait(key: str) -> wire.WaitOut:
     """Stop a request at its next checkpoint: then it changes nothing."""
     _waits().stop(key)

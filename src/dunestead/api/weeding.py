@@ -1,11 +1,11 @@
 """The weeding: the map of every sheet, and rehearsals."""
 
 import shapely
-from apiflask import APIBlueprint
 from shapely.geometry.base import BaseGeometry
 
 from dunestead.api import schemas
 from dunestead.api.design_views import drawn, placed
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, if_match, opened
 from dunestead.api.schemas import weed as wire
 from dunestead.core.geometry.affine import Affine
@@ -15,28 +15,23 @@ from dunestead.workshop.opened import OpenJob
 
 __all__ = ["weeding"]
 
-weeding = APIBlueprint("weeding", __name__, url_prefix="/api/jobs/<int:job_id>", tag="Weeding")
+weeding = Endpoints("weeding", __name__, url_prefix="/api/jobs/<int:job_id>", tag="Weeding")
 # Further back only the last are shown.
 _SHOWN = 5
 _FINE_MM = 0.1
 
 
 @weeding.get("/weed")
-@weeding.input(schemas.UnitQuery, location="query")
-@weeding.output(wire.WeedOut)
-def get_weed(job_id: int, query_data: schemas.UnitQuery) -> wire.WeedOut:
+def get_weed(job_id: int, query: schemas.UnitQuery) -> wire.WeedOut:
     """Show what goes and what stays on every sheet of one set of masks, in the order it is pulled out."""
-    return _weed_out(opened(job_id, query_data))
+    return _weed_out(opened(job_id, query))
 
 
 @weeding.post("/weed/rehearsals")
-@weeding.input(wire.RehearsalIn, arg_name="given")
-@weeding.input(schemas.UnitQuery, location="query")
-@weeding.output(wire.WeedOut)
-def add_rehearsal(job_id: int, given: wire.RehearsalIn, query_data: schemas.UnitQuery) -> wire.WeedOut:
+def add_rehearsal(job_id: int, given: wire.RehearsalIn, query: schemas.UnitQuery) -> wire.WeedOut:
     """Keep how a rehearsal went."""
     bench().work.rehearsed(job_id, given.seconds, given.slips, version=if_match())
-    return _weed_out(opened(job_id, query_data))
+    return _weed_out(opened(job_id, query))
 
 
 def _weed_out(found: OpenJob) -> wire.WeedOut:

@@ -4,10 +4,10 @@ from collections.abc import Callable
 from dataclasses import replace
 from typing import Any
 
-from apiflask import APIBlueprint
 from flask import Response, request
 
 from dunestead.api.description import hands_out, takes_files
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench
 from dunestead.api.photos import PhotoQuery, photo_shown
 from dunestead.api.schemas import sheets as wire
@@ -32,7 +32,7 @@ from dunestead.store import RecordTable
 
 __all__ = ["workshop"]
 
-workshop = APIBlueprint("workshop", __name__, url_prefix="/api/workshop", tag="Workshop")
+workshop = Endpoints("workshop", __name__, url_prefix="/api/workshop", tag="Workshop")
 
 
 def _shown() -> wire.WorkshopOut:
@@ -84,39 +84,30 @@ def _table(kind: str) -> RecordTable[Any]:
 
 
 @workshop.get("")
-@workshop.output(wire.WorkshopOut)
 def get_workshop() -> wire.WorkshopOut:
     """List the maker's own records."""
     return _shown()
 
 
-@workshop.post("/cutters")
-@workshop.input(wire.CutterIn, arg_name="given")
-@workshop.output(wire.WorkshopOut, status_code=201)
+@workshop.post("/cutters", status=201)
 def add_cutter(given: wire.CutterIn) -> wire.WorkshopOut:
     """Keep a cutter."""
     return _kept(lambda: _table("cutters").add(_cutter(given)))
 
 
 @workshop.put("/cutters/<int:number>")
-@workshop.input(wire.CutterIn, arg_name="given")
-@workshop.output(wire.WorkshopOut)
 def change_cutter(number: int, given: wire.CutterIn) -> wire.WorkshopOut:
     """Change a cutter."""
     return _kept(lambda: _table("cutters").change(number, _cutter(given)))
 
 
-@workshop.post("/presses")
-@workshop.input(wire.PressIn, arg_name="given")
-@workshop.output(wire.WorkshopOut, status_code=201)
+@workshop.post("/presses", status=201)
 def add_press(given: wire.PressIn) -> wire.WorkshopOut:
     """Keep a hot plate."""
     return _kept(lambda: _table("presses").add(_press(given)))
 
 
 @workshop.put("/presses/<int:number>")
-@workshop.input(wire.PressIn, arg_name="given")
-@workshop.output(wire.WorkshopOut)
 def change_press(number: int, given: wire.PressIn) -> wire.WorkshopOut:
     """Change a hot plate."""
     return _kept(lambda: _table("presses").change(number, _press(given)))
@@ -142,33 +133,25 @@ def _swatch(given: wire.SwatchIn, photo: str | None = None) -> Swatch:
     return swatch
 
 
-@workshop.post("/paints")
-@workshop.input(wire.PaintIn, arg_name="given")
-@workshop.output(wire.WorkshopOut, status_code=201)
+@workshop.post("/paints", status=201)
 def add_paint(given: wire.PaintIn) -> wire.WorkshopOut:
     """Keep a paint of one's own."""
     return _kept(lambda: _table("paints").add(_paint(given)))
 
 
 @workshop.put("/paints/<int:number>")
-@workshop.input(wire.PaintIn, arg_name="given")
-@workshop.output(wire.WorkshopOut)
 def change_paint(number: int, given: wire.PaintIn) -> wire.WorkshopOut:
     """Change a paint: its label says otherwise, or its use showed otherwise."""
     return _kept(lambda: _table("paints").change(number, _paint(given)))
 
 
-@workshop.post("/swatches")
-@workshop.input(wire.SwatchIn, arg_name="given")
-@workshop.output(wire.WorkshopOut, status_code=201)
+@workshop.post("/swatches", status=201)
 def add_swatch(given: wire.SwatchIn) -> wire.WorkshopOut:
     """Keep a swatch: what came of a paint on a surface."""
     return _kept(lambda: _table("swatches").add(_swatch(given)))
 
 
 @workshop.put("/swatches/<int:number>")
-@workshop.input(wire.SwatchIn, arg_name="given")
-@workshop.output(wire.WorkshopOut)
 def change_swatch(number: int, given: wire.SwatchIn) -> wire.WorkshopOut:
     """Change a swatch; its photo stays."""
     before: Swatch = _table("swatches").get(number)
@@ -176,7 +159,6 @@ def change_swatch(number: int, given: wire.SwatchIn) -> wire.WorkshopOut:
 
 
 @workshop.post("/swatches/<int:number>/photo")
-@workshop.output(wire.WorkshopOut)
 @takes_files(photo="A picture file.")
 def set_photo(number: int) -> wire.WorkshopOut:
     """Keep a photo of a swatch: upright, made smaller, without the place and device it came with."""
@@ -189,7 +171,6 @@ def set_photo(number: int) -> wire.WorkshopOut:
 
 
 @workshop.delete("/swatches/<int:number>/photo")
-@workshop.output(wire.WorkshopOut)
 def drop_photo(number: int) -> wire.WorkshopOut:
     """Remove the photo of a swatch; the swatch itself stays."""
     before: Swatch = _table("swatches").get(number)
@@ -197,17 +178,14 @@ def drop_photo(number: int) -> wire.WorkshopOut:
 
 
 @workshop.get("/swatches/<int:number>/photo.jpg")
-@workshop.input(PhotoQuery, location="query")
 @hands_out("jpg")
-def get_photo(number: int, query_data: PhotoQuery) -> Response:
+def get_photo(number: int, query: PhotoQuery) -> Response:
     """Show the photo of a swatch."""
     swatch: Swatch = _table("swatches").get(number)
-    return photo_shown(swatch.photo, query_data, f"Swatch {number} has no photo.")
+    return photo_shown(swatch.photo, query, f"Swatch {number} has no photo.")
 
 
 @workshop.put("/tools")
-@workshop.input(wire.ToolsIn, arg_name="given")
-@workshop.output(wire.WorkshopOut)
 def set_tools(given: wire.ToolsIn) -> wire.WorkshopOut:
     """Say what the workshop has; methods that want something else are ruled out."""
     if unknown := [key for key in given.owned if key not in bench().catalogue.tools]:
@@ -215,39 +193,31 @@ def set_tools(given: wire.ToolsIn) -> wire.WorkshopOut:
     return _kept(lambda: bench().records.keep_tools(Tools(tuple(sorted(set(given.owned))))))
 
 
-@workshop.post("/test-cuts")
-@workshop.input(wire.TestCutIn, arg_name="given")
-@workshop.output(wire.WorkshopOut, status_code=201)
+@workshop.post("/test-cuts", status=201)
 def add_test_cut(given: wire.TestCutIn) -> wire.WorkshopOut:
     """Keep a test cut, as far as it has come."""
     return _kept(lambda: _table("test-cuts").add(_test_cut(given)))
 
 
 @workshop.put("/test-cuts/<int:number>")
-@workshop.input(wire.TestCutIn, arg_name="given")
-@workshop.output(wire.WorkshopOut)
 def change_test_cut(number: int, given: wire.TestCutIn) -> wire.WorkshopOut:
     """Go on with a test cut."""
     return _kept(lambda: _table("test-cuts").change(number, _test_cut(given)))
 
 
 @workshop.delete("/<any(cutters, 'test-cuts', presses, paints, swatches):kind>/<int:number>")
-@workshop.output(wire.WorkshopOut)
 def drop_record(kind: str, number: int) -> wire.WorkshopOut:
     """Take a record off its shelf."""
     return _kept(lambda: _table(kind).drop(number))
 
 
 @workshop.post("/<any(cutters, 'test-cuts', presses, paints, swatches):kind>/<int:number>/undo")
-@workshop.output(wire.WorkshopOut)
 def undo_record(kind: str, number: int) -> wire.WorkshopOut:
     """Take the last change of a record back, or bring it back."""
     return _kept(lambda: _table(kind).undo(number))
 
 
 @workshop.post("/test-cut")
-@workshop.input(wire.AdviceIn, arg_name="given")
-@workshop.output(wire.CutAdviceOut)
 def advise_test_cut(given: wire.AdviceIn) -> wire.CutAdviceOut:
     """Say what to set next, from what came of the test cuts so far."""
     return advice_out(given.material, given.cutter, _tries(given.tries), bench().catalogue)

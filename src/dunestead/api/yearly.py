@@ -5,17 +5,17 @@ import io
 from collections.abc import Iterator
 from dataclasses import astuple
 
-from apiflask import APIBlueprint
 from flask import Response
 from pydantic import BaseModel
 
 from dunestead.api.description import hands_out
+from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench
 from dunestead.core.learning.year import Period, Year, year_of, years_in
 
 __all__ = ["yearly"]
 
-yearly = APIBlueprint("yearly", __name__, url_prefix="/api/years", tag="Years")
+yearly = Endpoints("yearly", __name__, url_prefix="/api/years", tag="Years")
 _MONTHS = (
     *("January", "February", "March", "April", "May", "June"),
     *("July", "August", "September", "October", "November", "December"),
@@ -70,7 +70,6 @@ def _out(name: str, period: Period) -> PeriodOut:
 
 
 @yearly.get("/<int:year>")
-@yearly.output(YearOut)
 def get_year(year: int) -> YearOut:
     """Show what was finished in a year, by month and by kind; 0 is the newest in which anything was, else this one."""
     workbench = bench()

@@ -5,12 +5,6 @@ from pydantic import BaseModel
 from dunestead.api.wire import Wire, limits_like
 from dunestead.store import StoredBlank
 
-__all__ = [
-    "BlanksOut",
-    "KeepBlankIn",
-    "StoredBlankOut",
-]
-
 
 class KeepBlankIn(Wire):
     """A name for the library."""

@@ -2,14 +2,6 @@
 
 from pydantic import BaseModel, Field
 
-__all__ = [
-    "CatalogueOut",
-    "ChoiceOut",
-    "FaceOut",
-    "FigureOut",
-    "LimitOut",
-]
-
 
 class LimitOut(BaseModel):
     """What a number may be, in its unit, or how many letters a text."""

@@ -16,20 +16,6 @@ from dunestead.core.job.job import BlankEntry
 from dunestead.core.limits import limits_of
 from dunestead.core.painting.coatings import Coating, Where
 
-__all__ = [
-    "BlankIn",
-    "ClearAreaIn",
-    "CoatingIn",
-    "ColourOut",
-    "FileQuery",
-    "FindingOut",
-    "GarmentIn",
-    "ScorePartOut",
-    "UnitQuery",
-    "WaitOut",
-    "WeatherIn",
-]
-
 _COPIES = limits_of(BlankEntry)["copies"]
 
 

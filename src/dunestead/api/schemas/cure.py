@@ -7,8 +7,6 @@ from pydantic import BaseModel, Field
 from dunestead.api.wire import Wire, limits_like
 from dunestead.core.records import Hours
 
-__all__ = ["CureOut", "EventOut", "HelpChoiceOut", "HoursIn", "HoursOut", "ReadyOut"]
-
 
 class EventOut(BaseModel):
     """One task on the axis of time."""

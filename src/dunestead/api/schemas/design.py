@@ -12,34 +12,6 @@ from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.stations.station import State
 
-__all__ = [
-    "ArrangeIn",
-    "ElementIn",
-    "ElementOut",
-    "FaceKeysOut",
-    "FacePreviewOut",
-    "FindingIn",
-    "FrameIn",
-    "FrameOut",
-    "LeastOut",
-    "LookIn",
-    "LookOut",
-    "PartEditIn",
-    "PartOut",
-    "RailOut",
-    "RemediesOut",
-    "RemedyIn",
-    "RemedyOut",
-    "RepeatIn",
-    "SheetStepOut",
-    "SpotOut",
-    "TextQuery",
-    "TraceIn",
-    "TraceOut",
-    "WordsIn",
-    "WordsOut",
-]
-
 
 class RepeatIn(Wire):
     """A part of a design many times over."""

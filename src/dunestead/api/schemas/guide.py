@@ -2,11 +2,6 @@
 
 from pydantic import BaseModel
 
-__all__ = [
-    "HandbookOut",
-    "TermOut",
-]
-
 
 class TermOut(BaseModel):
     """A word of the trade, how it stands in sentences, and what it means."""

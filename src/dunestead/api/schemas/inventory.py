@@ -9,22 +9,6 @@ from dunestead.core.inventory.items import Item
 from dunestead.core.inventory.ledger import Why
 from dunestead.core.work.needs import NeedKind, StockKind, Unit
 
-__all__ = [
-    "AmountIn",
-    "HeldOut",
-    "ItemIn",
-    "ItemNewIn",
-    "JobStoresOut",
-    "KeptMaskOut",
-    "LedgerOut",
-    "MoveOut",
-    "OffcutIn",
-    "ReservedOut",
-    "ShortOut",
-    "StoresOut",
-    "WantOut",
-]
-
 
 class ItemIn(Wire):
     """One thing in store, as the maker writes it down."""

@@ -22,28 +22,6 @@ from dunestead.core.sheets.price import Aim
 from dunestead.core.stations.graph import Phase
 from dunestead.core.stations.station import State
 
-__all__ = [
-    "AgainIn",
-    "BegunOut",
-    "BoardOut",
-    "BrokenOut",
-    "CardOut",
-    "CoatingOut",
-    "ExampleOut",
-    "ExamplesOut",
-    "InForceOut",
-    "InputsOut",
-    "JobIn",
-    "JobOut",
-    "LaterLookIn",
-    "LookDueOut",
-    "MendIn",
-    "MendOut",
-    "MendingOut",
-    "RecordIn",
-    "RecordOut",
-]
-
 
 class JobIn(Wire):
     """Some of a job's entries, to be changed; what is absent stays."""

@@ -2,12 +2,6 @@
 
 from pydantic import BaseModel, Field
 
-__all__ = [
-    "BackupOut",
-    "BackupsOut",
-    "HealthOut",
-]
-
 
 class BackupOut(BaseModel):
     """A backup that is kept: its file's name, when it was made by the workshop's clock and why, and its bytes."""

@@ -4,12 +4,6 @@ from pydantic import BaseModel, Field
 
 from dunestead.api.wire import Point, Wire
 
-__all__ = [
-    "LaidOut",
-    "ReadingsIn",
-    "SeamLaidOut",
-    "SeamReadingsIn",
-]
 _READ = "Mm from the blank's edge to the mask's: one value in the middle of that side, or two at its ends."
 
 

@@ -6,19 +6,6 @@ from pydantic import BaseModel, Field
 
 from dunestead.api.wire import Wire
 
-__all__ = [
-    "CauseOut",
-    "HappenedOut",
-    "LearningOut",
-    "LearntIn",
-    "LearntOut",
-    "LearntValueOut",
-    "LessonOut",
-    "PouredOut",
-    "SpellOut",
-    "StepOut",
-]
-
 
 class LearntValueOut(BaseModel):
     """What one job says of a figure: in its unit, and whether it is left out."""

@@ -9,26 +9,6 @@ from dunestead.api.wire import Box, Point, Wire
 from dunestead.core.mask.fates import Fate
 from dunestead.core.painting.separation import Masks
 
-__all__ = [
-    "AdviceOut",
-    "BreakEvenOut",
-    "BridgeIn",
-    "BridgeKeyIn",
-    "BridgeOut",
-    "ConsequenceOut",
-    "FatesIn",
-    "MaskRoomOut",
-    "MaterialCostOut",
-    "MaterialOut",
-    "MethodChangeOut",
-    "MethodOut",
-    "NearestOut",
-    "PieceOut",
-    "PiecesIn",
-    "ReuseOut",
-    "WeakOut",
-]
-
 
 class FatesIn(Wire):
     """What happens to loose pieces; without numbers, of all of them. A null fate is undecided."""

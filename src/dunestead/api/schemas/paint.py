@@ -11,24 +11,6 @@ from dunestead.core.painting.coats import CoatLoad, Wanted
 from dunestead.core.painting.mixing import MixPart
 from dunestead.core.painting.weather import Verdict
 
-__all__ = [
-    "ForecastOut",
-    "GoodSpellOut",
-    "LayerOut",
-    "MixIn",
-    "MixOut",
-    "MixPartIn",
-    "MoveCoatingIn",
-    "PaintFitOut",
-    "PaintOut",
-    "PeelOut",
-    "PeelWayOut",
-    "ReadingOut",
-    "SchoolOut",
-    "SprayingOut",
-    "TechniqueOut",
-]
-
 
 class LayerOut(BaseModel):
     """A layer of the section, from the eye downwards; where it lies along it, 0 at the left and 1 at the right."""

@@ -7,22 +7,6 @@ from dunestead.api.schemas.mask import BridgeOut
 from dunestead.api.wire import Box, Point
 from dunestead.core.tacking.centring import Datum
 
-__all__ = [
-    "ClearOut",
-    "CollarOut",
-    "DesignPictureOut",
-    "DistancesOut",
-    "GuideOut",
-    "MaskOut",
-    "PassOut",
-    "PatchOut",
-    "PictureOut",
-    "PinOut",
-    "PlacementOut",
-    "ShouldReadOut",
-    "StripOut",
-]
-
 
 class PatchOut(BaseModel):
     """A sheet's place on the blank."""

@@ -6,8 +6,6 @@ from dunestead.api.wire import Wire, limits_like
 from dunestead.core.job.job import PriceEntry
 from dunestead.core.learning.costs import Rates
 
-__all__ = ["CostLineOut", "CostsOut", "NumberOut", "PriceIn", "RatesIn"]
-
 
 class PriceIn(Wire):
     """What the maker knows of the price, in the workshop's money."""

@@ -4,14 +4,6 @@ from pydantic import BaseModel, Field
 
 from dunestead.api.wire import Wire
 
-__all__ = [
-    "InvitationOut",
-    "KeyIn",
-    "SessionOut",
-    "SignInIn",
-    "SignOutQuery",
-]
-
 
 class SessionOut(BaseModel):
     """Whether one must sign in here, whether one has, and under which first name."""

@@ -10,20 +10,6 @@ from dunestead.core.figures import Cutter, Press
 from dunestead.core.job.job import PatchChoice
 from dunestead.core.records import CutSettings, OwnPaint, Swatch, TestCut
 
-__all__ = [
-    "AdviceIn",
-    "CutAdviceOut",
-    "CutRunIn",
-    "CutRunsOut",
-    "CutSettingsIn",
-    "CutterIn",
-    "PatchIn",
-    "SearchOut",
-    "SheetsOut",
-    "TestCutIn",
-    "WorkshopOut",
-]
-
 Answer = Literal["not-through", "clean", "into-backing", "tears"]
 Blade = Literal["fresh", "used", "worn"]
 

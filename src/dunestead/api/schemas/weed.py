@@ -7,8 +7,6 @@ from pydantic import BaseModel, Field
 
 from dunestead.api.wire import Point, Wire
 
-__all__ = ["HelpOut", "RehearsalIn", "RehearsalOut", "WeedOut", "WeedRegionOut", "WeedSheetOut"]
-
 
 class WeedRegionOut(BaseModel):
     """A part of a sheet that goes or stays: as it lies on the mat, and on the blank, mm."""

@@ -15,41 +15,6 @@ from dunestead.core.work.marks import MarkKind
 from dunestead.core.work.progress import TaskState
 from dunestead.core.work.resources import ResourceName
 
-__all__ = [
-    "BegunIn",
-    "CallOut",
-    "CallsIn",
-    "ClockOut",
-    "ClocksOut",
-    "CountIn",
-    "CountOut",
-    "DoneIn",
-    "FollowIn",
-    "HeadOut",
-    "HistoryOut",
-    "JobClockOut",
-    "LiftedIn",
-    "MarkIn",
-    "MarkKindOut",
-    "MarkOut",
-    "MarkPlaceOut",
-    "MarkedIn",
-    "MarkingOut",
-    "MendedIn",
-    "NextOut",
-    "OnwardOut",
-    "ReadOut",
-    "RowOut",
-    "StationHeadOut",
-    "StationOut",
-    "TaskHeatOut",
-    "TaskOut",
-    "TaskPairOut",
-    "TaskSeamOut",
-    "UsedIn",
-    "WorkOut",
-]
-
 
 class FollowIn(Wire):
     """The size of the blank a design was made for, inside its rim, mm."""
