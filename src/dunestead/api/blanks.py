@@ -14,10 +14,8 @@ def _library() -> wire.BlanksOut:
     surfaces = workbench.catalogue.surfaces
     return wire.BlanksOut(
         blanks=[
-            wire.StoredBlankOut(
-                id=kept.id,
-                name=kept.name,
-                surface=kept.surface,
+            wire.StoredBlankOut.showing(
+                kept,
                 surface_name=surfaces[kept.surface].name if kept.surface in surfaces else kept.surface,
                 width=kept.blank.width,
                 height=kept.blank.height,

@@ -51,14 +51,7 @@ def _event(event: Event, unit: str) -> wire.EventOut:
     waits = ""
     if event.waits_for is not None:
         waits = f"{show_time(event.minutes)} after: {title_of(event.waits_for, unit)}"
-    return wire.EventOut(
-        task=event.task.id,
-        title=title_of(event.task, unit),
-        begins=event.begins,
-        ends=event.ends,
-        done=event.done,
-        waits=waits,
-    )
+    return wire.EventOut.showing(event, task=event.task.id, title=title_of(event.task, unit), waits=waits)
 
 
 def _by(found: OpenJob, readiness: Readiness) -> wire.ReadyOut | None:
@@ -69,18 +62,17 @@ def _by(found: OpenJob, readiness: Readiness) -> wire.ReadyOut | None:
         summary = "It will be ready in time."
     else:
         summary = f"It cannot be ready in time: {show_time(by.late.total_seconds() / 60)} too late."
-    return wire.ReadyOut(
+    return wire.ReadyOut.showing(
+        by,
         due=due,
-        meets=by.meets,
         late_minutes=by.late.total_seconds() / 60,
-        latest=by.latest,
         summary=summary,
-        helps=[wire.HelpChoiceOut(label=one.label, ready=one.ready, meets=one.meets) for one in readiness.helps],
+        helps=[wire.HelpChoiceOut.showing(one) for one in readiness.helps],
     )
 
 
 def _hours(hours: Hours) -> wire.HoursOut:
-    return wire.HoursOut(day_from=hours.day_from, day_until=hours.day_until, days=list(hours.days))
+    return wire.HoursOut.showing(hours)
 
 
 @curing.put("/workshop/hours")

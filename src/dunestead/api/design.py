@@ -190,11 +190,10 @@ def preview_face(job_id: int, element: int, face: str, query: wire.UnitQuery) ->
     if not isinstance(words, Words):
         raise BadInput("Only words have a face.", "Choose words in the design.")
     tried = try_face(words, face, plan.choices, workbench.sources, workbench.catalogue)
-    return wire.FacePreviewOut(
+    return wire.FacePreviewOut.showing(
+        tried.painted,
         face=face,
         path=drawn(tried.painted.region, tolerance=0.2),
-        width=tried.painted.width,
-        height=tried.painted.height,
         loose=tried.loose,
         holds=tried.holds,
         verdict=tried.verdict(query.unit),
@@ -224,9 +223,7 @@ def get_remedies(job_id: int, given: wire.FindingIn, query: wire.UnitQuery) -> w
     workbench = bench()
     seen = workbench.plan(job_id).look
     found = remedies_for(seen, finding_of(seen, given.finding, workbench.catalogue), workbench.tools(query.unit))
-    return wire.RemediesOut(
-        remedies=[wire.RemedyOut(code=one.code, label=one.label, consequence=one.consequence) for one in found]
-    )
+    return wire.RemediesOut(remedies=[wire.RemedyOut.showing(one) for one in found])
 
 
 @design.post("/remedies/apply")

@@ -79,32 +79,25 @@ def colours_out(look: Look, tolerance: float = SEEN_MM) -> list[wire.ColourOut]:
 
 def rail_out(rail: SizeRail) -> wire.RailOut:
     """Return the size rail."""
-    return wire.RailOut(
-        width=rail.width,
-        least=[wire.LeastOut.model_validate(least, from_attributes=True) for least in rail.least],
-        smallest=rail.smallest,
-        margin=rail.margin,
-        edge=rail.edge,
-        steps=[wire.SheetStepOut(width=step.width, sheets=step.sheets) for step in rail.steps],
-        low=rail.low,
-        high=rail.high,
-        fixed=rail.fixed,
-        spots=[wire.SpotOut.model_validate(spot, from_attributes=True) for spot in rail.spots],
+    return wire.RailOut.showing(
+        rail,
+        least=[wire.LeastOut.showing(least) for least in rail.least],
+        steps=[wire.SheetStepOut.showing(step) for step in rail.steps],
+        spots=[wire.SpotOut.showing(spot) for spot in rail.spots],
     )
 
 
 def findings_out(look: Look, unit: str) -> list[wire.FindingOut]:
     """Return what was heard of the files and found in the design, places on the blank."""
     notices = [
-        wire.FindingOut(
+        wire.FindingOut.showing(
+            notice,
             key=f"notice/{k}",
-            code=notice.code,
             station="artwork",
             severity="warn",
             at=None,
             measured=None,
             limit=None,
-            message=notice.message,
             piece=None,
             element=None,
         )
@@ -114,17 +107,12 @@ def findings_out(look: Look, unit: str) -> list[wire.FindingOut]:
 
 
 def _finding(look: Look, finding: Finding, unit: str) -> wire.FindingOut:
-    return wire.FindingOut(
+    return wire.FindingOut.showing(
+        finding,
         key=key_of(finding),
-        code=finding.code,
         station=finding.kind.station,
-        severity=finding.severity,
         at=_on_blank(look, finding) if finding.kind.has_place else None,
-        measured=finding.measured,
-        limit=finding.limit,
         message=finding.message(unit),
-        piece=finding.piece,
-        element=finding.element,
     )
 
 
@@ -138,18 +126,11 @@ def _element(look: Look, placed: PlacedElement, sources: Sources) -> wire.Elemen
     element = placed.element
     colour = _colour(element)
     parts = _parts(look, placed)
-    return wire.ElementOut(
-        id=element.id,
-        kind=element.kind,
+    return wire.ElementOut.showing(
+        element,
         name=name_of(element),
         colour=colour,
         colour_name=colour_name(colour) if colour else None,
-        x=element.x,
-        y=element.y,
-        turn=element.turn,
-        flipped=element.flipped,
-        runs_off=element.runs_off,
-        embolden=element.embolden,
         repeat=_repeat(element),
         copies=placed.copies,
         asked=placed.asked,
@@ -162,12 +143,9 @@ def _element(look: Look, placed: PlacedElement, sources: Sources) -> wire.Elemen
         words=_words(element, look, sources) if isinstance(element, Words) else None,
         parts=parts[:_MOST_PARTS],
         parts_more=max(len(parts) - _MOST_PARTS, 0),
-        edits=[
-            wire.PartEditIn(part=edit.part, dropped=edit.dropped, colour=edit.colour)
-            for edit in getattr(element, "edits", ())
-        ],
+        edits=[wire.PartEditIn.showing(edit) for edit in getattr(element, "edits", ())],
         trace=_trace(element, sources) if isinstance(element, Traced) else None,
-        frame=wire.FrameOut.model_validate(element, from_attributes=True) if isinstance(element, Frame) else None,
+        frame=wire.FrameOut.showing(element) if isinstance(element, Frame) else None,
     )
 
 
@@ -181,35 +159,17 @@ def _repeat(element: Element) -> wire.RepeatIn | None:
     repeat = element.repeat
     if repeat is None:
         return None
-    return wire.RepeatIn(
-        kind=repeat.kind,
-        across=repeat.across,
-        down=repeat.down,
-        gap_across=repeat.gap_across,
-        gap_down=repeat.gap_down,
-        radius=repeat.radius,
-        turning=repeat.turning,
-        seed=repeat.seed,
-        colours=list(repeat.colours),
-    )
+    return wire.RepeatIn.showing(repeat)
 
 
 def _words(element: Words, look: Look, sources: Sources) -> wire.WordsOut:
     setting = element.setting
     as_set = set_words(setting, sources.face(element.face))
-    return wire.WordsOut(
-        text=setting.text,
+    return wire.WordsOut.showing(
+        setting,
         face=element.face,
-        size=setting.size,
-        sized_by=setting.sized_by,
         cap_height=as_set.cap_height,
-        letter_gap=setting.letter_gap,
-        line_gap=setting.line_gap,
-        align=setting.align,
-        arc=setting.arc,
         usual_arc=usual_arc(as_set.width, look.job.piece),
-        capitals=setting.capitals,
-        letter_colours=list(setting.letter_colours),
         missing=list(as_set.missing),
     )
 
@@ -218,15 +178,8 @@ def _trace(element: Traced, sources: Sources) -> wire.TraceOut:
     settings = element.trace
     picture = sources.picture(element.source)
     traced = trace(picture, settings, element.colour)
-    return wire.TraceOut(
-        corners=settings.corners,
-        threshold=settings.threshold,
-        inverted=settings.inverted,
-        evened=settings.evened,
-        despeckle=settings.despeckle,
-        smooth=settings.smooth,
-        ink=settings.ink,
-        pen=settings.pen,
+    return wire.TraceOut.showing(
+        settings,
         found_threshold=traced.threshold,
         points=traced.points,
         sheet=list(found) if (found := sheet_of(picture)) else None,
@@ -247,11 +200,10 @@ def _parts(look: Look, placed: PlacedElement) -> list[wire.PartOut]:
     for part, (x, y) in zip(parts, anchors.tolist(), strict=True):
         edit = edits.get(part.number)
         found.append(
-            wire.PartOut(
-                number=part.number,
+            wire.PartOut.showing(
+                part,
                 colour=(edit and edit.colour) or part.colour,
                 own_colour=part.colour,
-                groups=list(part.groups),
                 dropped=bool(edit and edit.dropped),
                 too_fine=part.number in too_fine,
                 at=(x, y),

@@ -67,14 +67,13 @@ def _shown(unit: str, seconds: float | None = _PATIENCE_S) -> wire.StoresOut:
 
 def _held(held: StockLevel, names: Mapping[int, str], unit: str) -> wire.HeldOut:
     item, records = held.item, bench().records
-    return wire.HeldOut(
+    return wire.HeldOut.showing(
+        held,
         **{name: getattr(item, name) for name in wire.ItemIn.model_fields},
         id=held.number,
         unit=item.unit,
         about=_about(item, unit),
-        left=held.left,
         shown=show_amount(held.left, item.unit, unit),
-        free=held.free,
         free_shown=show_amount(held.free, item.unit, unit),
         reserved=[_reserved(job, amount, item.unit, names, unit) for job, amount in held.by_job.items()],
         said=overdrawn(held, unit),
@@ -97,14 +96,13 @@ def _reserved(job: int, amount: float, told_in: Any, names: Mapping[int, str], u
 
 def _short(short: Short, reserved: Reserved, names: Mapping[int, str], unit: str) -> wire.ShortOut:
     need = short.need
-    return wire.ShortOut(
+    return wire.ShortOut.showing(
+        short,
         kind=need.kind,
         name=wanted(need, unit),
-        missing=short.missing,
         shown=show_amount(short.missing, need.unit, unit),
         packs=_packs(short),
         jobs=[_reserved(job, amount, need.unit, names, unit) for job, amount in short.by_job.items()],
-        is_low=short.is_low,
         is_kept=is_kept(need, {held.number: held.item for held in reserved.held}),
     )
 
@@ -191,17 +189,12 @@ def get_ledger(number: int, query: schemas.UnitQuery) -> wire.LedgerOut:
 
 
 def _move(move: Move, left: float, item: Item, names: Mapping[int, str], unit: str) -> wire.MoveOut:
-    return wire.MoveOut(
-        at=move.at,
-        why=move.why,
+    return wire.MoveOut.showing(
+        move,
         said=WHY_NAMES[move.why],
-        amount=move.amount,
         shown=show_amount(move.amount, item.unit, unit),
         left_shown=show_amount(left, item.unit, unit),
-        job=move.job,
         job_name="" if move.job is None else names.get(move.job, "a job that is deleted"),
-        note=move.note,
-        by=move.by,
     )
 
 

@@ -119,13 +119,13 @@ def _board(unit: str, where: Where) -> Response:
     )
     today, figures = bench().clock.now().date(), bench().catalogue.workshop
     due = due_looks(bench().lessons.finished, today, figures) if where == "board" else []
-    looks = [wire.LookDueOut.model_validate(one, from_attributes=True).model_dump_json() for one in due]
+    looks = [wire.LookDueOut.showing(one).model_dump_json() for one in due]
     body = f'{{"jobs":[{",".join(cards)}],"broken":[{",".join(broken)}],"looks":[{",".join(looks)}]}}'
     return Response(body, content_type="application/json")
 
 
 def _broken(job_id: int, name: str, error: DunesteadError) -> str:
-    return wire.BrokenOut(id=job_id, name=name, what=error.what, fix=error.fix).model_dump_json()
+    return wire.BrokenOut.showing(error, id=job_id, name=name).model_dump_json()
 
 
 @jobs.post("/jobs", status=201)
@@ -297,14 +297,12 @@ def get_mending(job_id: int) -> wire.MendingOut:
     """Say what is wrong with a job that cannot be reckoned, and what mends it."""
     found = bench().mending(job_id)
     g.shown_version = found.head.version
-    return wire.MendingOut(
+    return wire.MendingOut.showing(
+        found,
         id=job_id,
-        name=found.name,
         version=found.head.version,
-        what=found.what,
-        fix=found.fix,
-        mends=[wire.MendOut(key=mend.key, label=mend.label) for mend in found.mends],
-        history=wire.HistoryOut(undo=found.head.undo, redo=found.head.redo),
+        mends=[wire.MendOut.showing(mend) for mend in found.mends],
+        history=wire.HistoryOut.showing(found.head),
     )
 
 

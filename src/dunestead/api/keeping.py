@@ -21,13 +21,11 @@ def _keeper() -> Keeper:
 
 def _account() -> wire.BackupsOut:
     account = _keeper().account()
-    return wire.BackupsOut(
+    return wire.BackupsOut.showing(
+        account,
         folder=str(account.folder),
-        size=account.size,
-        free=account.free,
         backups=[
-            wire.BackupOut(name=one.path.name, made_at=one.made_at.isoformat(), why=one.why, size=one.size)
-            for one in account.backups
+            wire.BackupOut.showing(one, name=one.path.name, made_at=one.made_at.isoformat()) for one in account.backups
         ],
     )
 

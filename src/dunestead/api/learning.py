@@ -33,28 +33,10 @@ def _weight(one: Learnt) -> tuple[int, float]:
 
 def _learnt(one: Learnt, unit: str) -> wire.LearntOut:
     values = [
-        wire.LearntValueOut(
-            job=lesson.job,
-            name=lesson.name,
-            on=lesson.on,
-            value=lesson.ratio * one.table,
-            left_out=lesson.job in one.left_out,
-        )
+        wire.LearntValueOut.showing(lesson, value=lesson.ratio * one.table, left_out=lesson.job in one.left_out)
         for lesson in one.lessons
     ]
-    return wire.LearntOut(
-        key=one.key,
-        about=one.about,
-        unit=one.unit,
-        said=learnt_in_words(one, unit),
-        table=one.table,
-        low=one.low,
-        high=one.high,
-        value=one.value,
-        is_to_table=one.is_to_table,
-        is_held=one.is_held,
-        values=values,
-    )
+    return wire.LearntOut.showing(one, said=learnt_in_words(one, unit), values=values)
 
 
 @learning.get("/learning")

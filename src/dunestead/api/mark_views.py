@@ -53,13 +53,8 @@ def _gaps(plan: Plan, task: Task, progress: Progress, unit: str) -> list[wire.Ma
         return []
     called = progress.calls(task)
     return [
-        wire.MarkOut(
-            number=gap.number,
-            what="Bridge gap",
-            text=gap_in_words(gap, unit),
-            at=gap.at,
-            mended=gap.number in called,
-            marked=False,
+        wire.MarkOut.showing(
+            gap, what="Bridge gap", text=gap_in_words(gap, unit), mended=gap.number in called, marked=False
         )
         for gap in bridge_gaps(plan)
     ]

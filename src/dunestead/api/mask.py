@@ -37,8 +37,8 @@ def get_method_change(job_id: int, key: str) -> wire.MethodChangeOut:
     """Say what another method would change, before it is chosen."""
     now, then = bench().try_method(job_id, key)
     return wire.MethodChangeOut(
-        now=wire.ConsequenceOut.model_validate(now, from_attributes=True),
-        then=wire.ConsequenceOut.model_validate(then, from_attributes=True),
+        now=wire.ConsequenceOut.showing(now),
+        then=wire.ConsequenceOut.showing(then),
     )
 
 
@@ -68,15 +68,7 @@ def tell_laid(job_id: int, number: int, given: wire.ReadingsIn, query: wire.Unit
     readings: dict[Side, list[float]] = {side: getattr(given, side) for side in SIDES}
     found = opened(job_id, query)
     laid = lay_mask(bench(), found, number, query.copy_no, readings, given.patch, query.unit, given.within)
-    return wire.LaidOut(
-        shift=laid.shift,
-        turn=laid.turn,
-        within=laid.is_within,
-        doubtful=list(laid.doubtful),
-        instructions=instructions_for(laid, query.unit),
-        lies=list(laid.lies),
-        should=list(laid.should),
-    )
+    return wire.LaidOut.showing(laid, within=laid.is_within, instructions=instructions_for(laid, query.unit))
 
 
 @mask.post("/jobs/<int:job_id>/bridges/try")

@@ -29,13 +29,12 @@ def mask_out(plan: Plan, mask: MaskPlan, unit: str) -> wire.MaskOut:
     """Return one mask as it lies on the blank."""
     origin = plan.origin
     guides = guides_of(plan, mask)
-    return wire.MaskOut(
-        number=mask.number,
+    return wire.MaskOut.showing(
+        mask,
         name=mask.laid.name,
         colour=mask.laid.colour or None,
         is_reverse=mask.laid.is_reverse,
         frame=drawn(mask.cut.frame, origin),
-        box=mask.box,
         bridges=bridges_out(mask.cut.bridges, origin),
         bridged_area=mask.cut.bridged_area,
         patches=[
@@ -45,14 +44,7 @@ def mask_out(plan: Plan, mask: MaskPlan, unit: str) -> wire.MaskOut:
             if one.patch.mask == mask.number and one.copy == 1
         ],
         passes=[
-            wire.PassOut(
-                name=one.name,
-                celsius=one.celsius,
-                seconds=one.seconds,
-                placements=[
-                    wire.PlacementOut(number=p.number, box=p.box, under_rim=list(p.under_rim)) for p in one.placements
-                ],
-            )
+            wire.PassOut.showing(one, placements=[wire.PlacementOut.showing(p) for p in one.placements])
             for one in mask.pressings
         ],
         datum=guides.datum,
@@ -64,13 +56,8 @@ def mask_out(plan: Plan, mask: MaskPlan, unit: str) -> wire.MaskOut:
             )
             for patch in (None, *patch_boxes(plan, mask))
         ],
-        covers=[wire.StripOut(number=one.number, box=one.box) for one in mask.strips],
-        painted_box=mask.painted_box,
-        pins=[
-            wire.PinOut(number=pin.number, at=placed(pin.at, origin), lean=pin.lean, holds=pin.holds, piece=pin.piece)
-            for pin in mask.pinning.pins
-        ],
-        placing=list(mask.placing),
+        covers=[wire.StripOut.showing(one) for one in mask.strips],
+        pins=[wire.PinOut.showing(pin, at=placed(pin.at, origin)) for pin in mask.pinning.pins],
     )
 
 
@@ -91,14 +78,12 @@ def bridges_out(bridges: Sequence[Bridge], origin: tuple[float, float]) -> list[
 
 def bridge_out(bridge: Bridge, index: int, origin: tuple[float, float]) -> wire.BridgeOut:
     """Return one bridge on the blank."""
-    return wire.BridgeOut(
-        piece=bridge.piece,
+    return wire.BridgeOut.showing(
+        bridge,
         to=bridge.other,
         index=index,
         start=placed(bridge.start, origin),
         end=placed(bridge.end, origin),
-        width=bridge.width,
-        length=bridge.length,
         by_hand=bridge.by_hand is not None,
         path=drawn(bridge.shape, origin),
     )
@@ -119,11 +104,10 @@ def pieces_out(plan: Plan) -> list[wire.PieceOut]:
     mask_of = {piece.number: laid.number for laid in look.masks for piece in laid.found.loose}
     bridges = [bridge.piece for bridge in plan.bridges]
     return [
-        wire.PieceOut(
-            number=piece.number,
+        wire.PieceOut.showing(
+            piece,
             mask=mask_of[piece.number],
             where=name,
-            area=piece.area,
             width=piece.box[2] - piece.box[0],
             least=least.get(piece.number) or _widest_disc(piece),
             box=shifted(piece.box, plan.origin),
@@ -159,18 +143,13 @@ def weak_out(plan: Plan, catalogue: Catalogue, unit: str) -> list[wire.WeakOut]:
 
 def _weak(weak: FoundWeak, plan: Plan, unit: str) -> wire.WeakOut:
     place = weak.place
-    return wire.WeakOut(
+    return wire.WeakOut.showing(
+        place,
         key=key_of(weak.finding),
-        kind=place.kind,
         mask=weak.laid.number,
-        severity=place.severity,
         listed=weak.listed,
         at=placed(place.at, plan.origin),
         tip=placed(place.tip, plan.origin) if place.tip else None,
-        toward=place.toward,
-        width=place.width,
-        length=place.length,
-        limit=place.limit,
         message=weak.finding.message(unit),
         path=[placed(point, plan.origin) for point in place.path],
     )
@@ -181,7 +160,7 @@ def advice_out(plan: Plan, catalogue: Catalogue, unit: str) -> wire.AdviceOut:
     advice = advise_masks(
         plan.painted, plan.choices.paint.technique, catalogue.workshop, unit, dauber=plan.job.paint.dauber
     )
-    return wire.AdviceOut(masks=advice.masks, why=advice.why)
+    return wire.AdviceOut.showing(advice)
 
 
 def reuse_out(fits: Sequence[MaterialFit], catalogue: Catalogue, copies: int) -> wire.ReuseOut:
@@ -190,5 +169,5 @@ def reuse_out(fits: Sequence[MaterialFit], catalogue: Catalogue, copies: int) ->
     return wire.ReuseOut(
         copies=list(reuse.copies),
         lines=[wire.MaterialCostOut(key=key, costs=list(costs)) for key, costs in reuse.costs],
-        break_even=[wire.BreakEvenOut(copies=one.copies, material=one.material) for one in reuse.break_even],
+        break_even=[wire.BreakEvenOut.showing(one) for one in reuse.break_even],
     )

@@ -41,13 +41,11 @@ def get_paint(job_id: int, query: schemas.UnitQuery) -> wire.PaintOut:
         section=[_layer(plan, layer) for layer in section_of_plan(plan)],
         seen_through=plan.job.blank.seen_through,
         choices=[
-            wire.PaintFitOut(
+            wire.PaintFitOut.showing(
+                fit,
                 key=fit.paint.key,
                 name=fit.paint.name,
-                allowed=fit.allowed,
-                why=list(fit.why),
-                score=fit.score,
-                parts=[wire.PaintPartOut(points=part.points, why=part.why) for part in fit.parts],
+                parts=[wire.PaintPartOut.showing(part) for part in fit.parts],
             )
             for fit in rank_paints(work, catalogue)
         ],
@@ -59,7 +57,7 @@ def get_paint(job_id: int, query: schemas.UnitQuery) -> wire.PaintOut:
         technique=[_technique(plan, number, unit) for number in range(len(plan.coatings))],
         doubts=list(doubts(plan.job.paint.coatings, plan.choices.surface, seen_through=plan.job.blank.seen_through)),
         offers=[
-            wire.OfferOut(role=one.role, why=one.why)
+            wire.OfferOut.showing(one)
             for one in offers(plan.job.paint.coatings, plan.choices.surface, work.use, light_on_dark=work.light_on_dark)
         ],
         spraying=_spraying(plan, unit),
@@ -70,13 +68,10 @@ def get_paint(job_id: int, query: schemas.UnitQuery) -> wire.PaintOut:
 
 def _layer(plan: Plan, layer: Layer) -> wire.LayerOut:
     coat = next((one for one in plan.coatings if one.number == layer.number), None)
-    return wire.LayerOut(
-        kind=layer.kind,
-        number=layer.number,
+    return wire.LayerOut.showing(
+        layer,
         name=f"{ROLE_NAMES[coat.role]}: {coat.paint.name}" if coat else plan.choices.surface.name,
         colour=layer.colour or None,
-        coats=layer.coats,
-        spans=list(layer.spans),
     )
 
 
@@ -95,7 +90,7 @@ def _technique(plan: Plan, index: int, unit: str) -> wire.TechniqueOut:
     return wire.TechniqueOut(
         number=coat.number,
         name=f"{ROLE_NAMES[coat.role]}: {coat.paint.name}",
-        tips=[wire.TipOut(title=tip.title, text=tip.text) for tip in tips],
+        tips=[wire.TipOut.showing(tip) for tip in tips],
     )
 
 
@@ -108,12 +103,8 @@ def _spraying(plan: Plan, unit: str) -> wire.SprayingOut | None:
         verdict=verdict,
         summary=VERDICTS[verdict],
         readings=[
-            wire.ReadingOut(
-                code=one.code,
-                name=NAMES[one.code],
-                reads=reading_in_words(one, unit),
-                should=limit_in_words(one, unit),
-                verdict=one.verdict,
+            wire.ReadingOut.showing(
+                one, name=NAMES[one.code], reads=reading_in_words(one, unit), should=limit_in_words(one, unit)
             )
             for one in readings
         ],
@@ -124,10 +115,7 @@ def _schools(plan: Plan) -> list[wire.SchoolOut]:
     coats, catalogue = plan.masks[0].coats, bench().catalogue
     factor = drying_factor(plan.job.paint.weather, catalogue.workshop)
     schools = peel_schools(coats[-1].paint, plan.choices.material, factor, wet_work(plan.look, coats, catalogue))
-    return [
-        wire.SchoolOut(when=one.when, name=PEEL_NAMES[one.when], allowed=one.allowed, usual=one.usual, why=one.why)
-        for one in schools
-    ]
+    return [wire.SchoolOut.showing(one, name=PEEL_NAMES[one.when]) for one in schools]
 
 
 def _until_due(found: OpenJob) -> float | None:
@@ -173,16 +161,9 @@ def get_weather(job_id: int, query: schemas.UnitQuery) -> wire.ForecastOut:
     return wire.ForecastOut(
         source=service.name,
         hours=[
-            wire.HourOut(
-                at=hour.at,
-                temperature=hour.weather.temperature,
-                humidity=hour.weather.humidity,
-                wind=hour.weather.wind,
-                rain=hour.weather.rain,
-                verdict=verdict_of(spraying(hour.weather, figures)),
-            )
+            wire.HourOut.showing(hour.weather, at=hour.at, verdict=verdict_of(spraying(hour.weather, figures)))
             for hour in hours
         ],
-        spells=[wire.GoodSpellOut(begins=one.begins, ends=one.ends) for one in spells],
+        spells=[wire.GoodSpellOut.showing(one) for one in spells],
         summary=summary,
     )

@@ -20,10 +20,9 @@ def get_peel(job_id: int, query: schemas.UnitQuery) -> wire.PeelOut:
     ways = {mask.number: peel_direction(mask.box, mask.weak, figures) for mask in plan.masks}
     return wire.PeelOut(
         masks=[
-            wire.PeelWayOut(
+            wire.PeelWayOut.showing(
+                ways[mask.number],
                 number=mask.number,
-                begins=ways[mask.number].begins,
-                ends=ways[mask.number].ends,
                 summary=direction_in_words(ways[mask.number], from_back=plan.job.blank.seen_through),
                 weak=[
                     (place.at[0] + plan.origin[0], place.at[1] + plan.origin[1])

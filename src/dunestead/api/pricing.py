@@ -61,7 +61,7 @@ def set_rates(given: wire.RatesIn) -> wire.RatesIn:
 def undo_rates() -> wire.RatesIn:
     """Take the last change of what prices are reckoned with back."""
     bench().records.undo_rates()
-    return wire.RatesIn.model_validate(bench().records.rates_kept(), from_attributes=True)
+    return wire.RatesIn.showing(bench().records.rates_kept())
 
 
 @pricing.get("/jobs/<int:job_id>/quotation-<any(a4, letter):paper>.pdf")
@@ -100,7 +100,7 @@ def _numbers(found: OpenJob) -> list[wire.NumberOut]:
     for copies in counts:
         reckoned = workbench.reckon(altered(found.plan.job, copies=copies))
         costs = costs_of(reckoned.plan, reckoned.graph, workbench.catalogue, rates, found.earlier)
-        numbers.append(wire.NumberOut(copies=copies, a_copy=costs.a_copy, by_margin=costs.by_margin))
+        numbers.append(wire.NumberOut.showing(costs, copies=copies))
     return numbers
 
 
@@ -108,22 +108,15 @@ def _shown(found: OpenJob) -> wire.CostsOut:
     workbench, plan, costs = bench(), found.plan, _costs(found)
     figures: Mapping[str, float] = workbench.catalogue.workshop
     entry, rates = plan.job.price, workbench.records.rates_kept()
-    return wire.CostsOut(
+    return wire.CostsOut.showing(
+        costs,
         version=found.head.version,
         name=plan.job.name,
-        lines=[wire.CostLineOut.model_validate(line, from_attributes=True) for line in costs.lines],
-        copies=costs.copies,
-        hours=costs.hours,
-        batch=costs.batch,
-        a_copy=costs.a_copy,
-        by_margin=costs.by_margin,
-        price=costs.price,
-        left_over=costs.left_over,
+        lines=[wire.CostLineOut.showing(line) for line in costs.lines],
         against_bought=None if entry.bought_price is None else costs.price - entry.bought_price,
-        lacks=list(costs.lacks),
         numbers=_numbers(found),
-        entry=wire.PriceIn.model_validate(entry, from_attributes=True),
-        rates=wire.RatesIn.model_validate(rates, from_attributes=True),
+        entry=wire.PriceIn.showing(entry),
+        rates=wire.RatesIn.showing(rates),
         table={name: figures[name] for name in _FIGURES},
         paints={coat.paint.key: coat.paint.name for coat in plan.coatings},
         material=plan.choices.material.key,

@@ -4,13 +4,13 @@ from collections.abc import Iterable
 from dataclasses import replace
 
 from flask import Response, request
-from pydantic import BaseModel, Field
+from pydantic import Field
 
 from dunestead.api import schemas
 from dunestead.api.description import hands_out, takes_files
 from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, change, opened, shown
-from dunestead.api.wire import Wire, limits_like
+from dunestead.api.wire import Shown, Wire, limits_like
 from dunestead.core.errors import BadInput
 from dunestead.core.learning.recipes import Recipe, check_recipe, found_by, recipe_of, with_recipe
 from dunestead.core.words.recipes import recipe_in_words
@@ -30,14 +30,14 @@ class RecipesQuery(schemas.UnitQuery):
     paint: str = Field("", max_length=60)
 
 
-class LineOut(BaseModel):
+class LineOut(Shown):
     """One line of a recipe: what it is called, and what it says."""
 
     name: str
     text: str
 
 
-class RecipeOut(BaseModel):
+class RecipeOut(Shown):
     """A recipe, line by line; all recipes have the same lines."""
 
     id: int
@@ -52,7 +52,7 @@ class RecipeOut(BaseModel):
     can_undo: bool
 
 
-class RecipesOut(BaseModel):
+class RecipesOut(Shown):
     """Recipes, the best first."""
 
     recipes: list[RecipeOut]
@@ -78,15 +78,10 @@ def _out(found: Iterable[tuple[int, Recipe]], unit: str) -> Iterable[RecipeOut]:
     catalogue, shelf = bench().catalogue, bench().records.recipes
     for number, one in found:
         lines = [LineOut(name=name, text=text) for name, text in recipe_in_words(one, catalogue, unit)]
-        yield RecipeOut(
+        yield RecipeOut.showing(
+            one,
             id=number,
-            name=one.name,
-            surface=one.surface,
-            material=one.material,
             paints=[coating.paint for coating in one.coatings],
-            grade=one.grade,
-            made_for=one.made_for,
-            notes=one.notes,
             lines=lines,
             can_undo=shelf.can_undo(number),
         )

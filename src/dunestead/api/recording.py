@@ -95,21 +95,14 @@ def get_happened(job_id: int, query: wire.UnitQuery) -> learning_schemas.Happene
     lessons = taught_by(found.plan, found.graph, found.log, catalogue)
     figures = {key: figure_of(key, catalogue) for key in lessons}
     return learning_schemas.HappenedOut(
-        causes=[learning_schemas.CauseOut(key=one.key, name=one.name) for one in CAUSES.values()],
+        causes=[learning_schemas.CauseOut.showing(one) for one in CAUSES.values()],
         spells=[
-            learning_schemas.SpellOut(
-                station=one.station,
-                name=NAMES.get(one.station, one.station),
-                planned=one.planned,
-                taken=one.taken,
-                steps=one.steps,
-                timed=one.timed,
-            )
+            learning_schemas.SpellOut.showing(one, name=NAMES.get(one.station, one.station))
             for one in spells_of(spans, catalogue.figures)
         ],
         steps=[_step(span, query.unit) for span in spans if span.why != "together"][:_MOST_STEPS],
         untimed=untimed_in_words(spans),
-        poured=[learning_schemas.PouredOut.model_validate(one, from_attributes=True) for one in poured_of(found.plan)],
+        poured=[learning_schemas.PouredOut.showing(one) for one in poured_of(found.plan)],
         lessons=[
             learning_schemas.LessonOut(
                 about=figure.why, unit=figure.unit, table=figure.value, value=figure.value * lessons[key]

@@ -32,28 +32,26 @@ _COARSE_MM = 0.6
 
 def settings_out(settings: CutSettings) -> wire.CutSettingsIn:
     """Return settings of a cut."""
-    return wire.CutSettingsIn(force=settings.force, passes=settings.passes, speed=settings.speed)
+    return wire.CutSettingsIn.showing(settings)
 
 
 def sheets_out(plan: Plan, catalogue: Catalogue) -> wire.SheetsOut:
     """Return everything about the sheets of a job."""
     layout, choices = plan.layout, plan.choices
-    return wire.SheetsOut(
+    return wire.SheetsOut.showing(
+        layout,
         sheets=[_sheet(plan, checked) for checked in sheets_of(plan)],
         reach=(plan.reach.width, min(plan.reach.length, 1e6)),
-        count=layout.count,
         fewest=fewest_in_words(layout),
-        fewest_possible=layout.fewest_possible,
         is_fewest=layout.is_fewest or layout.is_fewest_for_these,
         can_improve=not layout.is_fewest
         and not plan.job.sheets.patch_choices
         and len(layout.patches) * layout.sets > 1,
-        sets=layout.sets,
         seams=_seams(plan),
         assembly=_assembly(plan),
         trims=_trims(plan),
         stages=[
-            wire.StageOut.model_validate(stage, from_attributes=True)
+            wire.StageOut.showing(stage)
             for stage in facing_stages(
                 choices.material, choices.cutter, choices.surface.name, seen_through=plan.job.blank.seen_through
             )
@@ -71,13 +69,9 @@ def sheets_out(plan: Plan, catalogue: Catalogue) -> wire.SheetsOut:
 def _sheet(plan: Plan, checked: VerifiedSheet) -> wire.SheetOut:
     sheet = checked.sheet
     planned = plan.sheets[sheet.number - 1]
-    return wire.SheetOut(
-        number=sheet.number,
+    return wire.SheetOut.showing(
+        sheet,
         file=checked.file_name,
-        width=sheet.width,
-        height=sheet.height,
-        runs=sheet.runs,
-        mirrored=sheet.mirrored,
         cut_length=planned.time.cut_length,
         travel=planned.time.travel,
         seconds=planned.time.seconds,
@@ -93,12 +87,10 @@ def _patches(plan: Plan, sheet: Sheet) -> list[wire.PlacedPatchOut]:
     for one in sheet.patches:
         choice = plan.choice_for(one.patch)
         found.append(
-            wire.PlacedPatchOut(
-                id=one.id,
+            wire.PlacedPatchOut.showing(
+                one,
                 number=one.patch.number,
                 mask=one.patch.mask,
-                box=one.box,
-                turned=one.turned,
                 path=drawn(one.on_sheet(), (0.0, 0.0), _FINE_MM),
                 chosen_sheet=choice.sheet if choice else None,
                 alone=choice.alone if choice else False,
@@ -111,20 +103,12 @@ def _patches(plan: Plan, sheet: Sheet) -> list[wire.PlacedPatchOut]:
 def _seams(plan: Plan) -> list[wire.SeamOut]:
     origin = plan.origin
     return [
-        wire.SeamOut(
-            name=seam.name,
-            mask=seam.mask,
-            patches=seam.patches,
+        wire.SeamOut.showing(
+            seam,
             start=placed(seam.start, origin),
             end=placed(seam.end, origin),
-            overlap=seam.overlap,
             checks=[
-                wire.CheckPairOut(
-                    name=pair.name,
-                    first=placed(pair.first, origin),
-                    second=placed(pair.second, origin),
-                    distance=pair.distance,
-                )
+                wire.CheckPairOut.showing(pair, first=placed(pair.first, origin), second=placed(pair.second, origin))
                 for pair in seam.pairs
             ],
         )
@@ -138,9 +122,8 @@ def _assembly(plan: Plan) -> list[wire.AssembledOut]:
     for patch in plan.layout.patches:
         x0, y0, x1, y1 = box = shifted(patch.shape.bounds, plan.origin)
         found.append(
-            wire.AssembledOut(
-                number=patch.number,
-                mask=patch.mask,
+            wire.AssembledOut.showing(
+                patch,
                 box=box,
                 path=drawn(patch.shape, plan.origin, _COARSE_MM),
                 from_edges=(x0, y0, width - x1, height - y1),
@@ -152,16 +135,12 @@ def _assembly(plan: Plan) -> list[wire.AssembledOut]:
 
 def _trims(plan: Plan) -> wire.TrimListOut:
     trims = plan.trims
-    return wire.TrimListOut(
+    return wire.TrimListOut.showing(
+        trims,
         stock=plan.stock.name,
-        width=trims.width,
-        length=trims.length,
-        pieces=trims.pieces,
         is_roll=plan.stock.is_roll,
-        trims=[wire.TrimOut.model_validate(trim, from_attributes=True) for trim in trims.trims],
-        offcuts=[wire.OffcutOut.model_validate(offcut, from_attributes=True) for offcut in trims.offcuts],
-        waste=trims.waste,
-        too_wide=list(trims.too_wide),
+        trims=[wire.TrimOut.showing(trim) for trim in trims.trims],
+        offcuts=[wire.OffcutOut.showing(offcut) for offcut in trims.offcuts],
     )
 
 
@@ -173,9 +152,7 @@ def _school(plan: Plan, catalogue: Catalogue) -> wire.FacingSchoolOut | None:
     other = catalogue.material(material.school)
     stroke = plan.look.fitness.least("stroke")
     fine = bool(stroke and stroke.width < catalogue.workshop["fine_stroke"])
-    return wire.FacingSchoolOut(
-        key=other.key, name=other.name, about=other.facing, advised=fine and other.enters_from == "back"
-    )
+    return wire.FacingSchoolOut.showing(other, about=other.facing, advised=fine and other.enters_from == "back")
 
 
 def _contrast(plan: Plan) -> str | None:
@@ -189,16 +166,10 @@ def _contrast(plan: Plan) -> str | None:
 def layouts_out(plan: Plan, tools: Tools) -> wire.LayoutsOut:
     """Return the layout in use, and those beside it."""
     return wire.LayoutsOut(
-        in_use=wire.WeighedOut.model_validate(in_use(plan, tools), from_attributes=True),
+        in_use=wire.WeighedOut.showing(in_use(plan, tools)),
         offers=[
-            wire.LayoutOfferOut(
-                code=offer.code,
-                label=offer.label,
-                consequence=offer.consequence,
-                sheets=offer.weighed.sheets,
-                seams=offer.weighed.seams,
-                parted=offer.weighed.parted,
-                poor=offer.weighed.poor,
+            wire.LayoutOfferOut.showing(
+                offer.weighed, code=offer.code, label=offer.label, consequence=offer.consequence
             )
             for offer in offers_for(plan, tools)
         ],
@@ -212,13 +183,11 @@ def search_out(search: Search | None, *, is_broken_off: bool = False) -> wire.Se
             running=False, broken_off=is_broken_off, share=0.0, sheets=0, bound=0, length=0.0, better=False
         )
     best = search.best
-    return wire.SearchOut(
+    return wire.SearchOut.showing(
+        best,
         running=search.is_running,
         broken_off=is_broken_off,
         share=search.share,
-        sheets=best.sheets,
-        bound=best.bound,
-        length=best.length,
         better=best.better_than(search.start),
     )
 
@@ -228,19 +197,14 @@ def run_out(run: Run) -> wire.CutRunOut:
     status = run.status
     outcome = status.outcome
     pieces = outcome.report.pieces if outcome else ()
-    return wire.CutRunOut(
+    return wire.CutRunOut.showing(
+        status,
         number=run.number,
         job=run.job,
         sheet=run.sheet,
         title=run.order.title,
         cutter=run.cutter.name,
         settings=str(run.order.settings),
-        state=status.state,
-        share=status.share,
-        at=status.at,
-        seconds_left=status.seconds_left,
-        trouble=status.trouble,
-        remedy=status.remedy,
         freed=len(pieces) if outcome else None,
         mask_parts=sum(piece.is_mask for piece in pieces) if outcome else None,
         windows=sum(not piece.is_mask for piece in pieces) if outcome else None,
@@ -252,11 +216,8 @@ def advice_out(material: str, cutter: str, tries: Sequence[Try], catalogue: Cata
     """Return what to try next in a test cut, and what the simulated cutter would give."""
     stuff, machine = catalogue.material(material), catalogue.cutter(cutter)
     advice = advise_next(tries, stuff, machine, catalogue.workshop)
-    return wire.CutAdviceOut(
-        settings=settings_out(advice.settings),
-        why=advice.why,
-        is_found=advice.is_found,
-        simulated=depth_of(advice.settings, stuff, wear=WEAR),
+    return wire.CutAdviceOut.showing(
+        advice, settings=settings_out(advice.settings), simulated=depth_of(advice.settings, stuff, wear=WEAR)
     )
 
 
@@ -270,10 +231,7 @@ def workshop_out(records: Records, catalogue: Catalogue) -> wire.WorkshopOut:
             )
             for number, cutter in records.cutters.all().items()
         ],
-        stock=[
-            wire.OwnStockOut(id=number, name=stock.name, material=stock.material)
-            for number, stock in catalogue.stock.items()
-        ],
+        stock=[wire.OwnStockOut.showing(stock, id=number) for number, stock in catalogue.stock.items()],
         test_cuts=[_test_cut(number, test_cut, catalogue) for number, test_cut in records.test_cuts.all().items()],
         classes=[
             wire.CutterClassOut.model_validate({"key": key} | _fields(cutter))
@@ -313,16 +271,11 @@ def _fields(cutter: object) -> dict[str, object]:
 
 def _test_cut(number: int, test_cut: TestCut, catalogue: Catalogue) -> wire.OwnTestCutOut:
     cutter = catalogue.cutters.get(test_cut.cutter)
-    return wire.OwnTestCutOut(
+    return wire.OwnTestCutOut.showing(
+        test_cut,
         id=number,
-        name=test_cut.name,
-        material=test_cut.material,
         material_name=catalogue.material(test_cut.material).name,
-        cutter=test_cut.cutter,
         cutter_name=cutter.name if cutter else "a cutter that is no more",
-        blade=test_cut.blade,
-        on=test_cut.on,
         tries=[wire.TryIn(settings=settings_out(one.settings), answer=one.answer) for one in test_cut.tries],
-        notes=test_cut.notes,
         found=settings_out(test_cut.found) if test_cut.found else None,
     )

@@ -54,7 +54,8 @@ def card_out(opened: OpenJob, unit: str) -> wire.CardOut:
     width, height = job.piece.size
     base = base_of(job)
     everywhere = base is not None and base.where != "under"
-    return wire.CardOut(
+    return wire.CardOut.showing(
+        loudest,
         id=opened.head.id,
         name=job.name,
         surface_name=plan.choices.surface.name,
@@ -62,8 +63,6 @@ def card_out(opened: OpenJob, unit: str) -> wire.CardOut:
         station=station.code,
         station_name=station.name,
         about=loudest.name,
-        state=loudest.state,
-        verdict=loudest.verdict,
         next_title=next_title(following, unit),
         phase=phase_of(following, opened.progress, opened.at),
         tasks_done=sum(opened.progress.is_done(task) for task in opened.graph.tasks),
@@ -118,7 +117,7 @@ def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, query: wire
 
 def _record(record: Record) -> wire.RecordOut:
     entries = {one.name: getattr(record, one.name) for one in fields(record) if one.name not in ("looks", "photos")}
-    looks = {when: wire.LaterLookIn.model_validate(one, from_attributes=True) for when, one in record.looks.items()}
+    looks = {when: wire.LaterLookIn.showing(one) for when, one in record.looks.items()}
     return wire.RecordOut(**entries, looks=looks, photos=list(record.photos))
 
 
@@ -130,7 +129,7 @@ def _mask_room(plan: Plan, catalogue: Catalogue, unit: str) -> wire.MaskRoomOut:
         gone=list(plan.look.gone),
         touch_up_minutes=len(plan.bridges) * catalogue.hand.touch_up_bridge / 60,
         advice=advice_out(plan, catalogue, unit),
-        materials=[wire.MaterialOut.model_validate(fit, from_attributes=True) for fit in fits],
+        materials=[wire.MaterialOut.showing(fit) for fit in fits],
         reuse=reuse_out(fits, catalogue, plan.job.blank.copies),
     )
 
@@ -144,30 +143,23 @@ def _inputs(job: Job) -> wire.InputsOut:
 
 def _method(fit: MethodFit) -> wire.MethodOut:
     method = fit.method
-    return wire.MethodOut(
-        key=method.key,
-        name=method.name,
-        about=method.about,
+    return wire.MethodOut.showing(
+        method,
         allowed=fit.allowed,
         score=fit.score,
         why=list(fit.why),
-        parts=[wire.ScorePartOut(points=part.points, why=part.why) for part in fit.parts],
+        parts=[wire.ScorePartOut.showing(part) for part in fit.parts],
     )
 
 
 def _coating(coat: PlannedCoating) -> wire.CoatingOut:
     drying, batch = coat.drying, coat.batch
-    return wire.CoatingOut(
-        number=coat.number,
-        role=coat.role,
+    return wire.CoatingOut.showing(
+        coat,
         role_name=ROLE_NAMES[coat.role],
         paint=coat.paint.key,
         paint_name=coat.paint.name,
         colour=coat.colour or None,
-        coats=coat.coats,
-        where=coat.where,
-        mask=coat.mask,
-        area=coat.area,
         coat_ml=coat.amount.coat_ml,
         total_ml=batch.total_ml,
         pour_ml=batch.pour_ml,
@@ -176,7 +168,6 @@ def _coating(coat: PlannedCoating) -> wire.CoatingOut:
         cans=batch.cans,
         bottles=batch.bottles,
         why=batch.why,
-        coats_why=coat.coats_why,
         is_sprayed=coat.paint.is_sprayed,
         next_coat=drying.next_coat,
         touch=drying.touch,
@@ -193,10 +184,8 @@ def _picture(plan: Plan, unit: str) -> wire.PictureOut:
     across, down = guides_of(look.composition, look.margin)
     design = picture_out(look)
     base, base_colour = _base(plan)
-    return wire.PictureOut(
-        colours=design.colours,
-        overhang=design.overhang,
-        painted_box=design.painted_box,
+    return wire.PictureOut.showing(
+        design,
         width=width,
         height=height,
         outline=drawn(outline),
@@ -211,8 +200,8 @@ def _picture(plan: Plan, unit: str) -> wire.PictureOut:
         from_back=plan.job.blank.seen_through,
         masks=[mask_out(plan, mask, unit) for mask in plan.masks],
         margin=drawn(within_margin(outline, look.margin)),
-        guides_x=[wire.GuideOut(at=guide.at, element=guide.element) for guide in across],
-        guides_y=[wire.GuideOut(at=guide.at, element=guide.element) for guide in down],
+        guides_x=[wire.GuideOut.showing(guide) for guide in across],
+        guides_y=[wire.GuideOut.showing(guide) for guide in down],
         collar=_collar(plan),
         clear=[
             wire.ClearOut(path=drawn(region), name=clear_name(area), at=(area.x, area.y))
@@ -233,33 +222,29 @@ def _collar(plan: Plan) -> wire.CollarOut | None:
     placement = plan.look.placement
     if placement is None:
         return None
-    return wire.CollarOut(at=collar_of(plan.job.piece), top=placement.top, middle=placement.middle)
+    return wire.CollarOut.showing(placement, at=collar_of(plan.job.piece))
 
 
 def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
     """Return what there is to choose from, and every figure with its reason."""
     surfaces: list[Surface] = list(catalogue.surfaces.values())
     return wire.CatalogueOut(
-        surfaces=[wire.ChoiceOut(key=s.key, name=s.name, about=s.prepare, suits=[s.key]) for s in surfaces],
+        surfaces=[wire.ChoiceOut.showing(s, about=s.prepare, suits=[s.key]) for s in surfaces],
         materials=[
-            wire.ChoiceOut(
-                key=m.key, name=m.name, about=f"{m.facing} {m.reuse}", suits=[s.key for s in surfaces if fits(m, s)]
-            )
+            wire.ChoiceOut.showing(m, about=f"{m.facing} {m.reuse}", suits=[s.key for s in surfaces if fits(m, s)])
             for m in catalogue.materials.values()
         ],
         cutters=[
-            wire.ChoiceOut(
-                key=c.key,
-                name=c.name,
+            wire.ChoiceOut.showing(
+                c,
                 about=f"Reaches {show_length(c.reach_width, unit)} by {show_length(c.reach_length, unit)}.",
                 suits=[s.key for s in surfaces],
             )
             for c in catalogue.cutters.values()
         ],
         presses=[
-            wire.ChoiceOut(
-                key=p.key,
-                name=p.name,
+            wire.ChoiceOut.showing(
+                p,
                 about=f"Presses {show_length(p.plate_width, unit)} by {show_length(p.plate_length, unit)} evenly.",
                 suits=[s.key for s in surfaces if s.heat],
             )
@@ -267,48 +252,30 @@ def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
         ],
         tools=list(catalogue.tools.items()),
         covers=[
-            wire.ChoiceOut(
-                key=c.key,
-                name=c.name,
-                about=f"{show_length(c.width, unit)} wide.",
-                suits=[s.key for s in surfaces],
-            )
+            wire.ChoiceOut.showing(c, about=f"{show_length(c.width, unit)} wide.", suits=[s.key for s in surfaces])
             for c in catalogue.covers.values()
         ],
         paints=[
-            wire.ChoiceOut(
-                key=p.key,
-                name=p.name,
-                about=_paint_about(p),
-                suits=[s.key for s in surfaces if s.family in p.families],
-            )
+            wire.ChoiceOut.showing(p, about=_paint_about(p), suits=[s.key for s in surfaces if s.family in p.families])
             for p in catalogue.paints.values()
         ],
         garments=[
-            wire.ChoiceOut(
-                key=g.key,
-                name=g.name,
+            wire.ChoiceOut.showing(
+                g,
                 about=f"{show_length(g.width, unit)} by {show_length(g.height, unit)} laid flat.",
                 suits=[s.key for s in surfaces if s.family == "cloth"],
             )
             for g in catalogue.garments.values()
         ],
         placements=[
-            wire.ChoiceOut(
-                key=p.key, name=p.name, about=p.about, suits=[s.key for s in surfaces if s.family == "cloth"]
-            )
+            wire.ChoiceOut.showing(p, suits=[s.key for s in surfaces if s.family == "cloth"])
             for p in catalogue.placements.values()
         ],
         roles={p.key: list(p.roles) for p in catalogue.paints.values()},
         limits=_limits(),
-        faces=[
-            wire.FaceOut(key=f.key, name=f.name, kind=f.kind, kind_name=catalogue.face_kinds[f.kind])
-            for f in catalogue.faces.values()
-        ],
+        faces=[wire.FaceOut.showing(f, kind_name=catalogue.face_kinds[f.kind]) for f in catalogue.faces.values()],
         figures=[
-            wire.FigureOut(
-                table=table, key=key, name=name, value=f.value, low=f.low, high=f.high, unit=f.unit, why=f.why
-            )
+            wire.FigureOut.showing(f, table=table, key=key, name=name)
             for (table, key, name), f in catalogue.figures.items()
         ],
     )
@@ -355,4 +322,4 @@ _LIMITED: Mapping[str, type] = {
 def _limits() -> dict[str, wire.LimitOut]:
     """Return what every number and text may be, by where it stands: ``repeat.across``."""
     limits = {f"{what}.{name}": limit for what, kind in _LIMITED.items() for name, limit in limits_of(kind).items()}
-    return {name: wire.LimitOut.model_validate(limit, from_attributes=True) for name, limit in limits.items()}
+    return {name: wire.LimitOut.showing(limit) for name, limit in limits.items()}

@@ -55,7 +55,7 @@ def _told(key: str) -> wire.WaitOut:
     wait = _waits().get(key)
     if wait is None:
         return wire.WaitOut(going=False, what="", share=1.0, seconds=0.0)
-    return wire.WaitOut(going=True, what=wait.what, share=wait.share, seconds=wait.seconds)
+    return wire.WaitOut.showing(wait, going=True)
 
 
 @waiting.post("/waits/<key>/stop")

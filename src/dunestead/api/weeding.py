@@ -39,7 +39,7 @@ def _weed_out(found: OpenJob) -> wire.WeedOut:
     return wire.WeedOut(
         sheets=[_sheet_out(found, sheet) for sheet in weed_map(plan, bench().catalogue)],
         where=WHERE[plan.method.keepers] if plan.keepers else "",
-        help=[wire.HelpOut(key=one.key, title=one.title, text=one.text) for one in help_for(plan.choices.material)],
+        help=[wire.HelpOut.showing(one) for one in help_for(plan.choices.material)],
         rehearsals=[
             wire.RehearsalOut(at=one.at, seconds=one.took or 0.0, slips=one.count or 0)
             for one in found.progress.rehearsals[-_SHOWN:]
@@ -48,11 +48,8 @@ def _weed_out(found: OpenJob) -> wire.WeedOut:
 
 
 def _sheet_out(found: OpenJob, sheet: WeedSheet) -> wire.WeedSheetOut:
-    return wire.WeedSheetOut(
-        number=sheet.number,
-        width=sheet.width,
-        height=sheet.height,
-        mirrored=sheet.mirrored,
+    return wire.WeedSheetOut.showing(
+        sheet,
         windows=sum(region.kind == "window" for region in sheet.regions),
         regions=[_region_out(found, region) for region in sheet.regions],
     )
@@ -61,21 +58,14 @@ def _sheet_out(found: OpenJob, sheet: WeedSheet) -> wire.WeedSheetOut:
 def _region_out(found: OpenJob, region: WeedRegion) -> wire.WeedRegionOut:
     origin = found.plan.origin
     onto = region.onto_sheet
-    return wire.WeedRegionOut(
-        id=region.id,
-        kind=region.kind,
-        number=region.number,
-        mask=region.mask,
-        patch=region.patch,
-        name=region.name,
-        goes=region.goes,
+    return wire.WeedRegionOut.showing(
+        region,
         pulled=pulled(region, found.plan.method.keepers),
         sheet_path=drawn(region.on_sheet, (0.0, 0.0), _FINE_MM),
         blank_path=drawn(region.shape, origin, _FINE_MM),
         sheet_at=_inside(region.on_sheet),
         blank_at=placed(_inside(region.shape), origin),
         sheet_start=_on_sheet(onto, region.start) if region.start else None,
-        is_guide=region.is_guide,
         sheet_weak=[_on_sheet(onto, at) for at in region.weak],
     )
 

@@ -1,14 +1,14 @@
 """What all shapes on the wire share."""
 
 from collections.abc import Iterable
-from typing import Any, Literal
+from typing import Any, Literal, Self
 
 from pydantic import BaseModel, ConfigDict
 from pydantic.config import JsonDict, JsonValue
 
 from dunestead.core.limits import Limit, limits_of
 
-__all__ = ["COLOUR", "Box", "Point", "Room", "Wire", "limits_like", "one_of"]
+__all__ = ["COLOUR", "Box", "Point", "Room", "Shown", "Wire", "limits_like", "one_of"]
 
 Point = tuple[float, float]
 Box = tuple[float, float, float, float]
@@ -17,7 +17,19 @@ COLOUR = r"^#[0-9a-fA-F]{6}$"
 Schema = dict[str, Any]
 
 
-class Wire(BaseModel):
+class Shown(BaseModel):
+    """Base of all that goes out."""
+
+    model_config = ConfigDict(from_attributes=True)
+
+    @classmethod
+    def showing(cls, source: object, /, **more: Any) -> Self:
+        """Return what is told of a thing: each field as the thing has it, but those that are given besides."""
+        own = {name: getattr(source, name) for name in cls.model_fields if name not in more}
+        return cls.model_validate(own | more)
+
+
+class Wire(Shown):
     """Base of all that comes in: what is not known is refused, numbers are finite."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)

@@ -60,13 +60,10 @@ def station_out(opened: OpenJob, unit: str, code: str, copy: int) -> wire.Statio
 
 def head_out(opened: OpenJob, unit: str) -> wire.HeadOut:
     """Return where a job stands, small."""
-    return wire.HeadOut(
-        id=opened.head.id,
+    return wire.HeadOut.showing(
+        opened.head,
         name=opened.plan.job.name,
-        version=opened.head.version,
-        stations=[
-            wire.StationHeadOut(code=s.code, name=s.name, state=s.state, verdict=s.verdict) for s in opened.stations
-        ],
+        stations=[wire.StationHeadOut.showing(s) for s in opened.stations],
         next=_TaskViews(opened, unit).next_out(),
         clocks=clocks_out(opened, unit),
         history=_history(opened),
@@ -74,7 +71,7 @@ def head_out(opened: OpenJob, unit: str) -> wire.HeadOut:
 
 
 def _history(opened: OpenJob) -> wire.HistoryOut:
-    return wire.HistoryOut(undo=opened.head.undo, redo=opened.head.redo)
+    return wire.HistoryOut.showing(opened.head)
 
 
 def next_title(following: Next | None, unit: str) -> str | None:
@@ -126,7 +123,7 @@ class _TaskViews:
         """Return a station with what is to be done there on one copy."""
         station = next(one for one in self._opened.stations if one.code == code)
         found = self.verdict(station)
-        found.rows = [wire.RowOut.model_validate(row, from_attributes=True) for row in station.rows]
+        found.rows = [wire.RowOut.showing(row) for row in station.rows]
         plan, progress = self._opened.plan, self._opened.progress
         own = in_use(self._opened.learnt, station.tasks, plan)
         found.learnt = [f"{one.about} {learnt_in_words(one, self._unit)}" for one in own]
@@ -141,12 +138,9 @@ class _TaskViews:
         opened, progress = self._opened, self._opened.progress
         by_code = {one.code: one for one in opened.stations}
         onward = onward_of(opened.plan, progress, by_code, station.code, opened.next, self._unit)
-        return wire.StationOut(
-            code=station.code,
-            name=station.name,
-            state=station.state,
-            verdict=station.verdict,
-            onward=wire.OnwardOut.model_validate(onward, from_attributes=True) if onward else None,
+        return wire.StationOut.showing(
+            station,
+            onward=wire.OnwardOut.showing(onward) if onward else None,
             tasks_done=sum(progress.is_done(task) for task in station.tasks),
             tasks_all=len(station.tasks),
             rows=[],
@@ -161,7 +155,7 @@ class _TaskViews:
         if following is None:
             return None
         task = self.task(following.task) if following.task else None
-        return wire.NextOut(kind=following.kind, station=following.station, verdict=following.verdict, task=task)
+        return wire.NextOut.showing(following, task=task)
 
     def _of_copy(self, tasks: Sequence[Task], copy: int) -> list[Task]:
         """Return the tasks of one copy; of its masks those of the set that it is painted through."""
@@ -182,18 +176,11 @@ class _TaskViews:
         progress = self._opened.progress
         entry = progress.done(task)
         call = _call_out(task, task.call, progress) if task.call else None
-        return wire.TaskOut(
-            id=task.id,
-            code=task.code,
-            station=task.station,
+        return wire.TaskOut.showing(
+            task,
             title=title_of(task, self._unit),
             detail=detail_of(task, self._opened.graph, self._unit),
-            mask=task.mask,
-            sheet=task.sheet,
             copy_no=task.copy,
-            coating=task.coating,
-            minutes=task.minutes,
-            occupies=task.occupies,
             needs=needs_in_words(task, self._unit),
             caution=caution_of(task),
             call=call,
@@ -221,36 +208,31 @@ class _TaskViews:
 def _read_out(entry: LogEntry | None) -> wire.ReadOut | None:
     if entry is None:
         return None
-    return wire.ReadOut(at=entry.at, what=entry.what, within=bool(entry.within), instruction=entry.instruction)
+    return wire.ReadOut.showing(entry, within=bool(entry.within))
 
 
 def _seams_out(task: Task) -> list[wire.TaskSeamOut]:
     seams = task.values.seams if isinstance(task.values, AcrossSeams) else ()
-    return [wire.TaskSeamOut.model_validate(seam, from_attributes=True) for seam in seams]
+    return [wire.TaskSeamOut.showing(seam) for seam in seams]
 
 
 def _heat_out(task: Task) -> wire.TaskHeatOut | None:
     if not isinstance(task.values, UnderPlate) or not task.call:
         return None
     pressing = task.values.pressing
-    return wire.TaskHeatOut(celsius=pressing.celsius, seconds=pressing.seconds, why=pressing.why)
+    return wire.TaskHeatOut.showing(pressing)
 
 
 def _call_out(task: Task, call: Call, progress: Progress) -> wire.CallOut:
     called = progress.calls(task)
-    return wire.CallOut(
-        numbers=list(call.numbers),
-        of=call.of,
+    return wire.CallOut.showing(
+        call,
         answered={number: called[number] for number in call.numbers if number in called},
         keepers_counted=progress.counted(task, "keepers"),
         lifted=list(progress.lifted(call.again or task.id)),
         counts=[
-            wire.CountOut(
-                what=count.code,
-                name=count.name,
-                counted=progress.counted(task, count.code),
-                expected=progress.expected(count),
-                planned=count.planned,
+            wire.CountOut.showing(
+                count, what=count.code, counted=progress.counted(task, count.code), expected=progress.expected(count)
             )
             for count in call.counts
         ],

@@ -6,11 +6,11 @@ from collections.abc import Iterator
 from dataclasses import astuple
 
 from flask import Response
-from pydantic import BaseModel
 
 from dunestead.api.description import hands_out
 from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench
+from dunestead.api.wire import Shown
 from dunestead.core.learning.year import Period, Year, year_of, years_in
 
 __all__ = ["yearly"]
@@ -23,7 +23,7 @@ _MONTHS = (
 _HEAD = ("jobs", "prints", "spoiled", "hours", "paint, ml", "earned", "spent")
 
 
-class PeriodOut(BaseModel):
+class PeriodOut(Shown):
     """What was finished in a month, or of a kind; hours, ml, and the workshop's money."""
 
     name: str
@@ -36,7 +36,7 @@ class PeriodOut(BaseModel):
     spent: float
 
 
-class YearOut(BaseModel):
+class YearOut(Shown):
     """A year by month and by kind of blank, and in which years anything was finished."""
 
     year: int
@@ -57,16 +57,7 @@ def _kind_name(key: str) -> str:
 
 
 def _out(name: str, period: Period) -> PeriodOut:
-    return PeriodOut(
-        name=name,
-        jobs=period.jobs,
-        prints=period.prints,
-        spoiled=period.spoiled,
-        hours=period.hours,
-        paint_ml=period.paint_ml,
-        earned=period.earned,
-        spent=period.spent,
-    )
+    return PeriodOut.showing(period, name=name)
 
 
 @yearly.get("/<int:year>")

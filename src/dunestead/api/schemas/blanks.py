@@ -1,8 +1,6 @@
 """The library of blanks."""
 
-from pydantic import BaseModel
-
-from dunestead.api.wire import Wire, limits_like
+from dunestead.api.wire import Shown, Wire, limits_like
 from dunestead.store import StoredBlank
 
 
@@ -14,7 +12,7 @@ class KeepBlankIn(Wire):
     name: str
 
 
-class StoredBlankOut(BaseModel):
+class StoredBlankOut(Shown):
     """A blank of the library."""
 
     id: int
@@ -25,7 +23,7 @@ class StoredBlankOut(BaseModel):
     height: float
 
 
-class BlanksOut(BaseModel):
+class BlanksOut(Shown):
     """The library of blanks."""
 
     blanks: list[StoredBlankOut]

@@ -1,9 +1,11 @@
 """The figures there are."""
 
-from pydantic import BaseModel, Field
+from pydantic import Field
+
+from dunestead.api.wire import Shown
 
 
-class LimitOut(BaseModel):
+class LimitOut(Shown):
     """What a number may be, in its unit, or how many letters a text."""
 
     name: str
@@ -13,7 +15,7 @@ class LimitOut(BaseModel):
     step: float
 
 
-class ChoiceOut(BaseModel):
+class ChoiceOut(Shown):
     """A row of the catalogue to choose; `suits` lists the surfaces it works on."""
 
     key: str
@@ -22,7 +24,7 @@ class ChoiceOut(BaseModel):
     suits: list[str]
 
 
-class FigureOut(BaseModel):
+class FigureOut(Shown):
     """One figure of the catalogue with unit, range and reason."""
 
     table: str
@@ -35,7 +37,7 @@ class FigureOut(BaseModel):
     why: str
 
 
-class FaceOut(BaseModel):
+class FaceOut(Shown):
     """A shipped face."""
 
     key: str
@@ -44,7 +46,7 @@ class FaceOut(BaseModel):
     kind_name: str
 
 
-class CatalogueOut(BaseModel):
+class CatalogueOut(Shown):
     """What there is to choose from."""
 
     surfaces: list[ChoiceOut]

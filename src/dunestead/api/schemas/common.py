@@ -5,7 +5,7 @@ from typing import Literal, get_args
 from pydantic import BaseModel, ConfigDict, Field
 
 from dunestead.api.schemas.paint import MixPartIn
-from dunestead.api.wire import COLOUR, Point, Room, Wire, limits_like, one_of
+from dunestead.api.wire import COLOUR, Point, Room, Shown, Wire, limits_like, one_of
 from dunestead.core.artwork.drawing import NoticeCode
 from dunestead.core.artwork.finding import Severity, registered_findings
 from dunestead.core.blanks.blank import Blank, BlankShape, Garment
@@ -108,7 +108,7 @@ class CoatingIn(Wire):
     mix: list[MixPartIn] = Field(default_factory=list, max_length=100, description="What it is mixed from, by parts.")
 
 
-class FindingOut(BaseModel):
+class FindingOut(Shown):
     """Something to know before cutting; `key` names it as long as the design stays as it is."""
 
     key: str
@@ -123,14 +123,14 @@ class FindingOut(BaseModel):
     element: int | None
 
 
-class ColourOut(BaseModel):
+class ColourOut(Shown):
     """What is painted in one colour."""
 
     colour: str
     path: str
 
 
-class WaitOut(BaseModel):
+class WaitOut(Shown):
     """How far a request is that someone waits for."""
 
     going: bool
@@ -139,7 +139,7 @@ class WaitOut(BaseModel):
     seconds: float
 
 
-class ScorePartOut(BaseModel):
+class ScorePartOut(Shown):
     """What counts for or against a method."""
 
     points: int

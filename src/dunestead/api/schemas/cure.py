@@ -2,13 +2,13 @@
 
 from datetime import datetime
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
-from dunestead.api.wire import Wire, limits_like
+from dunestead.api.wire import Shown, Wire, limits_like
 from dunestead.core.records import Hours
 
 
-class EventOut(BaseModel):
+class EventOut(Shown):
     """One task on the axis of time."""
 
     task: str
@@ -19,7 +19,7 @@ class EventOut(BaseModel):
     waits: str = Field(description="What it waits for, in words; empty where it waits for no drying.")
 
 
-class HelpChoiceOut(BaseModel):
+class HelpChoiceOut(Shown):
     """A change that would help, and when it is ready then."""
 
     label: str
@@ -27,7 +27,7 @@ class HelpChoiceOut(BaseModel):
     meets: bool
 
 
-class ReadyOut(BaseModel):
+class ReadyOut(Shown):
     """A job held against its due date."""
 
     due: datetime
@@ -38,7 +38,7 @@ class ReadyOut(BaseModel):
     helps: list[HelpChoiceOut]
 
 
-class HoursOut(BaseModel):
+class HoursOut(Shown):
     """When somebody is at the bench: hours of the clock, and days of the week, Monday is 0."""
 
     day_from: float
@@ -56,7 +56,7 @@ class HoursIn(Wire):
     days: list[int] = Field(max_length=7)
 
 
-class CureOut(BaseModel):
+class CureOut(Shown):
     """All times of one copy, and whether the job is ready in time."""
 
     now: datetime

@@ -2,11 +2,11 @@
 
 from typing import Literal
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
 from dunestead.api.schemas.common import FindingOut
 from dunestead.api.schemas.picture import DesignPictureOut
-from dunestead.api.wire import Box, Point, Wire, limits_like
+from dunestead.api.wire import Box, Point, Shown, Wire, limits_like
 from dunestead.core.artwork.elements import Drawn, Frame, Repeat
 from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.artwork.words.setting import Setting
@@ -137,7 +137,7 @@ class FindingIn(Wire):
     finding: str
 
 
-class WordsOut(BaseModel):
+class WordsOut(Shown):
     """Words as set."""
 
     text: str
@@ -155,7 +155,7 @@ class WordsOut(BaseModel):
     missing: list[str]
 
 
-class PartOut(BaseModel):
+class PartOut(Shown):
     """A connected shape of drawn artwork; its place on the blank."""
 
     number: int
@@ -175,7 +175,7 @@ class TraceOut(TraceIn):
     sheet: list[Point] | None = Field(description="Corners of a sheet of paper found in the photo, as shares of it.")
 
 
-class FrameOut(BaseModel):
+class FrameOut(Shown):
     """A frame along the blank's edge."""
 
     style: Literal["single", "double", "dashed"]
@@ -185,7 +185,7 @@ class FrameOut(BaseModel):
     dash: float
 
 
-class ElementOut(BaseModel):
+class ElementOut(Shown):
     """A part of a design in its place on the blank; `width` and `height` before it is turned."""
 
     id: int
@@ -216,7 +216,7 @@ class ElementOut(BaseModel):
     frame: FrameOut | None
 
 
-class LeastOut(BaseModel):
+class LeastOut(Shown):
     """The width from which one measure of a design holds."""
 
     measure: Literal["stroke", "web", "part", "letter"]
@@ -226,14 +226,14 @@ class LeastOut(BaseModel):
     at: Point
 
 
-class SheetStepOut(BaseModel):
+class SheetStepOut(Shown):
     """Up to this width so many sheets do."""
 
     width: float
     sheets: int
 
 
-class SpotOut(BaseModel):
+class SpotOut(Shown):
     """A place that is too fine at every size that fits the blank."""
 
     measure: Literal["stroke", "web", "part", "letter"]
@@ -241,7 +241,7 @@ class SpotOut(BaseModel):
     at: Point
 
 
-class RailOut(BaseModel):
+class RailOut(Shown):
     """Widths at which something changes."""
 
     width: float
@@ -256,7 +256,7 @@ class RailOut(BaseModel):
     spots: list[SpotOut]
 
 
-class LookOut(BaseModel):
+class LookOut(Shown):
     """What a design would look like after a change that is not kept."""
 
     picture: DesignPictureOut
@@ -267,7 +267,7 @@ class LookOut(BaseModel):
     verdict: str
 
 
-class FacePreviewOut(BaseModel):
+class FacePreviewOut(Shown):
     """The maker's own words in another face at the same size: path data in mm, and whether they hold."""
 
     face: str
@@ -279,7 +279,7 @@ class FacePreviewOut(BaseModel):
     verdict: str
 
 
-class RemedyOut(BaseModel):
+class RemedyOut(Shown):
     """A change that was tried and helps."""
 
     code: str
@@ -287,7 +287,7 @@ class RemedyOut(BaseModel):
     consequence: str
 
 
-class RemediesOut(BaseModel):
+class RemediesOut(Shown):
     """What can be done about a finding."""
 
     remedies: list[RemedyOut]
@@ -299,7 +299,7 @@ class TextQuery(Wire):
     text: str = Field("", max_length=400)
 
 
-class FaceKeysOut(BaseModel):
+class FaceKeysOut(Shown):
     """Keys of faces."""
 
     faces: list[str]

@@ -1,9 +1,9 @@
 """Words of the trade."""
 
-from pydantic import BaseModel
+from dunestead.api.wire import Shown
 
 
-class TermOut(BaseModel):
+class TermOut(Shown):
     """A word of the trade, how it stands in sentences, and what it means."""
 
     word: str
@@ -11,7 +11,7 @@ class TermOut(BaseModel):
     meaning: str
 
 
-class HandbookOut(BaseModel):
+class HandbookOut(Shown):
     """The words of the trade, and what each station is for."""
 
     terms: list[TermOut]

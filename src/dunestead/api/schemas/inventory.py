@@ -2,9 +2,9 @@
 
 from datetime import date, datetime
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
-from dunestead.api.wire import COLOUR, Wire, limits_like
+from dunestead.api.wire import COLOUR, Shown, Wire, limits_like
 from dunestead.core.inventory.items import Item
 from dunestead.core.inventory.ledger import Why
 from dunestead.core.work.needs import NeedKind, StockKind, Unit
@@ -48,7 +48,7 @@ class OffcutIn(Wire):
     length: float
 
 
-class ReservedOut(BaseModel):
+class ReservedOut(Shown):
     """How much of something a job will take."""
 
     job: int
@@ -72,7 +72,7 @@ class HeldOut(ItemIn):
     can_undo: bool
 
 
-class ShortOut(BaseModel):
+class ShortOut(Shown):
     """What is wanted and not there."""
 
     kind: NeedKind
@@ -85,7 +85,7 @@ class ShortOut(BaseModel):
     is_kept: bool = Field(description="Whether anything of this kind is in the account at all.")
 
 
-class StockKindOut(BaseModel):
+class StockKindOut(Shown):
     """A kind of thing in store, and what it is counted in."""
 
     kind: StockKind
@@ -93,7 +93,7 @@ class StockKindOut(BaseModel):
     unit: Unit
 
 
-class StoresOut(BaseModel):
+class StoresOut(Shown):
     """All in store, and the shopping list for the jobs on the board."""
 
     kinds: list[StockKindOut]
@@ -102,7 +102,7 @@ class StoresOut(BaseModel):
     waiting: int = Field(description="Jobs on the board that are not reckoned yet: ask again.")
 
 
-class MoveOut(BaseModel):
+class MoveOut(Shown):
     """A row of the ledger, and what was left after it."""
 
     at: datetime
@@ -117,7 +117,7 @@ class MoveOut(BaseModel):
     by: str
 
 
-class LedgerOut(BaseModel):
+class LedgerOut(Shown):
     """What went in and out of one thing, newest first."""
 
     id: int
@@ -126,7 +126,7 @@ class LedgerOut(BaseModel):
     can_take_back: bool
 
 
-class WantOut(BaseModel):
+class WantOut(Shown):
     """What a job will still take: out of which things, and what is short."""
 
     kind: NeedKind
@@ -137,7 +137,7 @@ class WantOut(BaseModel):
     short: str
 
 
-class KeptMaskOut(BaseModel):
+class KeptMaskOut(Shown):
     """A mask in store that is of the design of one of this job's masks."""
 
     item: int
@@ -147,7 +147,7 @@ class KeptMaskOut(BaseModel):
     is_enough: bool
 
 
-class KeptOffcutOut(BaseModel):
+class KeptOffcutOut(Shown):
     """What is left beside a sheet once it is cut, large enough to keep."""
 
     sheet: int
@@ -156,7 +156,7 @@ class KeptOffcutOut(BaseModel):
     is_kept: bool
 
 
-class JobStoresOut(BaseModel):
+class JobStoresOut(Shown):
     """The stores, as a job sees them."""
 
     wants: list[WantOut]

@@ -2,7 +2,7 @@
 
 from datetime import date
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
 from dunestead.api.schemas.common import BlankIn, CoatingIn, ColourOut, FindingOut, WeatherIn
 from dunestead.api.schemas.design import ElementOut, RailOut
@@ -10,7 +10,7 @@ from dunestead.api.schemas.mask import MaskRoomOut, PieceOut, WeakOut
 from dunestead.api.schemas.picture import PictureOut
 from dunestead.api.schemas.sheets import CutSettingsIn, SheetsOut
 from dunestead.api.schemas.work import ClockOut, HistoryOut, WorkOut
-from dunestead.api.wire import COLOUR, Room, Wire, limits_like
+from dunestead.api.wire import COLOUR, Room, Shown, Wire, limits_like
 from dunestead.core.curing.peel import PeelFirst
 from dunestead.core.figures import PeelTime, Role, Use
 from dunestead.core.job.job import ENTRIES, Job, LaterLook, Record, WhenLooked
@@ -76,7 +76,7 @@ class AgainIn(Wire):
     blanks: list[int] = Field(default_factory=list, max_length=50)
 
 
-class BegunOut(BaseModel):
+class BegunOut(Shown):
     """Numbers of the jobs that were begun."""
 
     jobs: list[int]
@@ -120,7 +120,7 @@ class RecordOut(RecordIn):
     photos: list[str]
 
 
-class InputsOut(BaseModel):
+class InputsOut(Shown):
     """The maker's entries as they are in force; null follows the catalogue."""
 
     name: str
@@ -162,7 +162,7 @@ class InputsOut(BaseModel):
     aim: Aim
 
 
-class InForceOut(BaseModel):
+class InForceOut(Shown):
     """Figures in force where the maker gave none."""
 
     border: float
@@ -171,7 +171,7 @@ class InForceOut(BaseModel):
     heat: float | None
 
 
-class CoatingOut(BaseModel):
+class CoatingOut(Shown):
     """One coating as it will be put on: mm² of one copy, ml, and minutes after a coat."""
 
     number: int
@@ -224,7 +224,7 @@ class JobOut(WorkOut):
     label_first: str
 
 
-class CardOut(BaseModel):
+class CardOut(Shown):
     """A job on the board."""
 
     id: int
@@ -249,7 +249,7 @@ class CardOut(BaseModel):
     colours: list[ColourOut]
 
 
-class BrokenOut(BaseModel):
+class BrokenOut(Shown):
     """A job that cannot be reckoned: what is wrong, and what can be done."""
 
     id: int
@@ -258,7 +258,7 @@ class BrokenOut(BaseModel):
     fix: str
 
 
-class LookDueOut(BaseModel):
+class LookDueOut(Shown):
     """A finished print that should be looked at again: after a week, a month or a year."""
 
     job: int
@@ -267,7 +267,7 @@ class LookDueOut(BaseModel):
     since: date
 
 
-class BoardOut(BaseModel):
+class BoardOut(Shown):
     """All jobs on the board, or all that were put away; on the board also the looks that are due."""
 
     jobs: list[CardOut]
@@ -275,27 +275,27 @@ class BoardOut(BaseModel):
     looks: list[LookDueOut]
 
 
-class ExampleOut(BaseModel):
+class ExampleOut(Shown):
     """An example job: what it is known by, and what it shows."""
 
     key: str
     name: str
 
 
-class ExamplesOut(BaseModel):
+class ExamplesOut(Shown):
     """The example jobs."""
 
     examples: list[ExampleOut]
 
 
-class MendOut(BaseModel):
+class MendOut(Shown):
     """A way to mend a job, in words."""
 
     key: str
     label: str
 
 
-class MendingOut(BaseModel):
+class MendingOut(Shown):
     """A job that cannot be reckoned, what is wrong with it, and what mends it; nothing where it is sound."""
 
     id: int

@@ -1,9 +1,11 @@
 """Backups, and how the workshop is."""
 
-from pydantic import BaseModel, Field
+from pydantic import Field
+
+from dunestead.api.wire import Shown
 
 
-class BackupOut(BaseModel):
+class BackupOut(Shown):
     """A backup that is kept: its file's name, when it was made by the workshop's clock and why, and its bytes."""
 
     name: str
@@ -12,7 +14,7 @@ class BackupOut(BaseModel):
     size: int
 
 
-class BackupsOut(BaseModel):
+class BackupsOut(Shown):
     """Where the workshop's data lies, how large it is and what room is left, bytes; its backups, the newest first."""
 
     folder: str
@@ -21,7 +23,7 @@ class BackupsOut(BaseModel):
     backups: list[BackupOut]
 
 
-class HealthOut(BaseModel):
+class HealthOut(Shown):
     """That all is well."""
 
     release: str

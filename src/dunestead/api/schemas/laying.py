@@ -1,8 +1,8 @@
 """What a tape read, and what to do."""
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
-from dunestead.api.wire import Point, Wire
+from dunestead.api.wire import Point, Shown, Wire
 
 _READ = "Mm from the blank's edge to the mask's: one value in the middle of that side, or two at its ends."
 
@@ -13,7 +13,7 @@ class SeamReadingsIn(Wire):
     readings: dict[str, float] = Field(max_length=20)
 
 
-class SeamLaidOut(BaseModel):
+class SeamLaidOut(Shown):
     """What to do to the patch laid second: by marks, how much too far apart they are, mm."""
 
     off: dict[str, float]
@@ -32,7 +32,7 @@ class ReadingsIn(Wire):
     within: float | None = Field(None, description="How far off a corner may be, mm.")
 
 
-class LaidOut(BaseModel):
+class LaidOut(Shown):
     """What to do to a laid mask: shift it, mm right and down, after turning it, degrees clockwise."""
 
     shift: Point

@@ -2,12 +2,12 @@
 
 from datetime import date
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
-from dunestead.api.wire import Wire
+from dunestead.api.wire import Shown, Wire
 
 
-class LearntValueOut(BaseModel):
+class LearntValueOut(Shown):
     """What one job says of a figure: in its unit, and whether it is left out."""
 
     job: int
@@ -17,7 +17,7 @@ class LearntValueOut(BaseModel):
     left_out: bool
 
 
-class LearntOut(BaseModel):
+class LearntOut(Shown):
     """A figure that own jobs have something to say of, in its unit; what is said of it, and the values behind it."""
 
     key: str
@@ -33,7 +33,7 @@ class LearntOut(BaseModel):
     values: list[LearntValueOut]
 
 
-class LearningOut(BaseModel):
+class LearningOut(Shown):
     """All that own jobs have taught, and whether the last choice about it can be taken back."""
 
     figures: list[LearntOut]
@@ -48,7 +48,7 @@ class LearntIn(Wire):
     left_out: list[int] | None = Field(None, max_length=2000)
 
 
-class SpellOut(BaseModel):
+class SpellOut(Shown):
     """The work at one station: minutes of the steps whose time is known, as planned and as they took."""
 
     station: str
@@ -59,7 +59,7 @@ class SpellOut(BaseModel):
     timed: int
 
 
-class StepOut(BaseModel):
+class StepOut(Shown):
     """Steps done at one stretch: what they are, minutes as they were reckoned and as they took, and else why not."""
 
     titles: list[str]
@@ -68,7 +68,7 @@ class StepOut(BaseModel):
     why: str
 
 
-class PouredOut(BaseModel):
+class PouredOut(Shown):
     """A paint of the job: what was reckoned for all copies, and what went on, ml."""
 
     paint: str
@@ -77,7 +77,7 @@ class PouredOut(BaseModel):
     used_ml: float | None
 
 
-class LessonOut(BaseModel):
+class LessonOut(Shown):
     """What the job says of a figure, beside the table."""
 
     about: str
@@ -86,14 +86,14 @@ class LessonOut(BaseModel):
     value: float
 
 
-class CauseOut(BaseModel):
+class CauseOut(Shown):
     """Something that goes wrong, as it is chosen from the list."""
 
     key: str
     name: str
 
 
-class HappenedOut(BaseModel):
+class HappenedOut(Shown):
     """What the log tells of a job by itself, and what it teaches, or would once it is closed; what may go wrong."""
 
     causes: list[CauseOut]

@@ -2,10 +2,10 @@
 
 from typing import Literal
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
 from dunestead.api.schemas.common import ScorePartOut
-from dunestead.api.wire import Box, Point, Wire
+from dunestead.api.wire import Box, Point, Shown, Wire
 from dunestead.core.mask.fates import Fate
 from dunestead.core.painting.separation import Masks
 
@@ -43,7 +43,7 @@ class PiecesIn(Wire):
     numbers: list[int] | None = Field(default=None, max_length=10_000)
 
 
-class NearestOut(BaseModel):
+class NearestOut(Shown):
     """The nearest part of the mask a piece could be bridged to; 0 is the frame."""
 
     to: int
@@ -52,7 +52,7 @@ class NearestOut(BaseModel):
     end: Point
 
 
-class PieceOut(BaseModel):
+class PieceOut(Shown):
     """A loose piece; places in mm on the blank."""
 
     number: int
@@ -71,7 +71,7 @@ class PieceOut(BaseModel):
     path: str
 
 
-class BridgeOut(BaseModel):
+class BridgeOut(Shown):
     """A bridge."""
 
     piece: int
@@ -85,7 +85,7 @@ class BridgeOut(BaseModel):
     path: str
 
 
-class WeakOut(BaseModel):
+class WeakOut(Shown):
     """A neck or a tongue of the mask, in mm on the blank; the way to dab along a tongue."""
 
     key: str
@@ -103,14 +103,14 @@ class WeakOut(BaseModel):
     path: list[Point]
 
 
-class AdviceOut(BaseModel):
+class AdviceOut(Shown):
     """How many masks to cut for the colours, and why."""
 
     masks: Masks
     why: str
 
 
-class ConsequenceOut(BaseModel):
+class ConsequenceOut(Shown):
     """What hangs on a method: mm, counts, minutes of the hands for a copy, and what a copy costs."""
 
     material: str
@@ -126,14 +126,14 @@ class ConsequenceOut(BaseModel):
     cost: float | None
 
 
-class MethodChangeOut(BaseModel):
+class MethodChangeOut(Shown):
     """A job as it is, and as it would be with another method."""
 
     now: ConsequenceOut
     then: ConsequenceOut
 
 
-class MethodOut(BaseModel):
+class MethodOut(Shown):
     """How a mask may travel and hold: whether it will do, how well, and why."""
 
     key: str
@@ -145,7 +145,7 @@ class MethodOut(BaseModel):
     parts: list[ScorePartOut]
 
 
-class MaterialOut(BaseModel):
+class MaterialOut(Shown):
     """A mask material held against the job: what rules it out, else what a copy costs in money and minutes."""
 
     key: str
@@ -161,21 +161,21 @@ class MaterialOut(BaseModel):
     minutes: float
 
 
-class MaterialCostOut(BaseModel):
+class MaterialCostOut(Shown):
     """What a copy costs with a material, for 1 copy, 2, 3 and so on."""
 
     key: str
     costs: list[float]
 
 
-class BreakEvenOut(BaseModel):
+class BreakEvenOut(Shown):
     """From so many copies on a material is the cheapest."""
 
     copies: int
     material: str
 
 
-class ReuseOut(BaseModel):
+class ReuseOut(Shown):
     """What a copy costs by the number of copies."""
 
     copies: list[int]
@@ -183,7 +183,7 @@ class ReuseOut(BaseModel):
     break_even: list[BreakEvenOut]
 
 
-class MaskRoomOut(BaseModel):
+class MaskRoomOut(Shown):
     """What only *Mask* shows."""
 
     methods: list[MethodOut]

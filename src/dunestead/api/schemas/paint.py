@@ -3,16 +3,16 @@
 from datetime import datetime
 from typing import Literal
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
-from dunestead.api.wire import COLOUR, Point, Wire, limits_like
+from dunestead.api.wire import COLOUR, Point, Shown, Wire, limits_like
 from dunestead.core.figures import PeelTime, Role, Use
 from dunestead.core.painting.coats import CoatLoad, Wanted
 from dunestead.core.painting.mixing import MixPart
 from dunestead.core.painting.weather import Verdict
 
 
-class LayerOut(BaseModel):
+class LayerOut(Shown):
     """A layer of the section, from the eye downwards; where it lies along it, 0 at the left and 1 at the right."""
 
     kind: Literal["blank", "coating"]
@@ -23,14 +23,14 @@ class LayerOut(BaseModel):
     spans: list[tuple[float, float]]
 
 
-class PaintPartOut(BaseModel):
+class PaintPartOut(Shown):
     """What speaks for or against a paint."""
 
     points: int
     why: str
 
 
-class PaintFitOut(BaseModel):
+class PaintFitOut(Shown):
     """A paint held against the job."""
 
     key: str
@@ -41,14 +41,14 @@ class PaintFitOut(BaseModel):
     parts: list[PaintPartOut]
 
 
-class TipOut(BaseModel):
+class TipOut(Shown):
     """One line of a technique card."""
 
     title: str
     text: str
 
 
-class TechniqueOut(BaseModel):
+class TechniqueOut(Shown):
     """How one coating is put on."""
 
     number: int
@@ -56,7 +56,7 @@ class TechniqueOut(BaseModel):
     tips: list[TipOut]
 
 
-class ReadingOut(BaseModel):
+class ReadingOut(Shown):
     """One limit for spraying with what is read."""
 
     code: str
@@ -66,7 +66,7 @@ class ReadingOut(BaseModel):
     verdict: Verdict
 
 
-class SprayingOut(BaseModel):
+class SprayingOut(Shown):
     """Whether it is weather for spraying."""
 
     verdict: Verdict
@@ -74,14 +74,14 @@ class SprayingOut(BaseModel):
     readings: list[ReadingOut]
 
 
-class ChoiceKeyOut(BaseModel):
+class ChoiceKeyOut(Shown):
     """Something to choose, by its key."""
 
     key: str
     name: str
 
 
-class SchoolOut(BaseModel):
+class SchoolOut(Shown):
     """A way of timing the peel: whether it will do, and why."""
 
     when: PeelTime
@@ -91,14 +91,14 @@ class SchoolOut(BaseModel):
     why: str
 
 
-class OfferOut(BaseModel):
+class OfferOut(Shown):
     """A coating that might be added, and what it would be good for."""
 
     role: Role
     why: str
 
 
-class PaintOut(BaseModel):
+class PaintOut(Shown):
     """All that *Paint* decides on."""
 
     section: list[LayerOut]
@@ -117,7 +117,7 @@ class PaintOut(BaseModel):
     groups: str = Field(description="How to peel it wet all the same, in groups; empty where there is no need.")
 
 
-class PeelWayOut(BaseModel):
+class PeelWayOut(Shown):
     """From where to where a mask is peeled, mm on the blank, and places that tear easily."""
 
     number: int
@@ -127,7 +127,7 @@ class PeelWayOut(BaseModel):
     weak: list[Point]
 
 
-class PeelOut(BaseModel):
+class PeelOut(Shown):
     """Which way each mask comes off."""
 
     masks: list[PeelWayOut]
@@ -158,14 +158,14 @@ class MixIn(Wire):
     ml: float = Field(gt=0, le=100_000)
 
 
-class MixOut(BaseModel):
+class MixOut(Shown):
     """How much of each part, ml, and roughly which colour comes of it."""
 
     each_ml: list[float]
     colour: str | None
 
 
-class HourOut(BaseModel):
+class HourOut(Shown):
     """An hour of a forecast."""
 
     at: datetime
@@ -176,14 +176,14 @@ class HourOut(BaseModel):
     verdict: Verdict
 
 
-class GoodSpellOut(BaseModel):
+class GoodSpellOut(Shown):
     """A time in which it may be sprayed."""
 
     begins: datetime
     ends: datetime
 
 
-class ForecastOut(BaseModel):
+class ForecastOut(Shown):
     """A forecast, and when it may be sprayed."""
 
     source: str

@@ -1,14 +1,14 @@
 """What is drawn of a job."""
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
 from dunestead.api.schemas.common import ColourOut
 from dunestead.api.schemas.mask import BridgeOut
-from dunestead.api.wire import Box, Point
+from dunestead.api.wire import Box, Point, Shown
 from dunestead.core.tacking.centring import Datum
 
 
-class PatchOut(BaseModel):
+class PatchOut(Shown):
     """A sheet's place on the blank."""
 
     sheet: int
@@ -16,7 +16,7 @@ class PatchOut(BaseModel):
     box: Box
 
 
-class PlacementOut(BaseModel):
+class PlacementOut(Shown):
     """A rest of the plate; paper goes between where a keeper lies under its rim."""
 
     number: int
@@ -24,7 +24,7 @@ class PlacementOut(BaseModel):
     under_rim: list[int]
 
 
-class PassOut(BaseModel):
+class PassOut(Shown):
     """One going over of a mask with a hot plate: C, seconds a rest, and its rests from the middle outwards."""
 
     name: str
@@ -33,14 +33,14 @@ class PassOut(BaseModel):
     placements: list[PlacementOut]
 
 
-class StripOut(BaseModel):
+class StripOut(Shown):
     """A strip of cover on the blank, in the order they are laid."""
 
     number: int
     box: Box
 
 
-class PinOut(BaseModel):
+class PinOut(Shown):
     """A pin, and which way its head leans, a unit vector."""
 
     number: int
@@ -50,7 +50,7 @@ class PinOut(BaseModel):
     piece: int | None
 
 
-class DistancesOut(BaseModel):
+class DistancesOut(Shown):
     """What a tape reads to something, and from where, mm."""
 
     to: str
@@ -61,7 +61,7 @@ class DistancesOut(BaseModel):
     bottom: float
 
 
-class ShouldReadOut(BaseModel):
+class ShouldReadOut(Shown):
     """What a tape reads at each side of a mask that lies right, or of one of its patches: middle, and two ends; mm."""
 
     patch: int | None
@@ -71,7 +71,7 @@ class ShouldReadOut(BaseModel):
     bottom: list[float]
 
 
-class MaskOut(BaseModel):
+class MaskOut(Shown):
     """One mask as it lies on the blank, mm."""
 
     number: int
@@ -94,14 +94,14 @@ class MaskOut(BaseModel):
     placing: list[int]
 
 
-class GuideOut(BaseModel):
+class GuideOut(Shown):
     """A line to snap to, mm on the blank; null for the blank's own."""
 
     at: float
     element: int | None
 
 
-class CollarOut(BaseModel):
+class CollarOut(Shown):
     """A garment's guide: the middle of the collar seam, and where top and middle of a design go."""
 
     at: Point
@@ -109,7 +109,7 @@ class CollarOut(BaseModel):
     middle: float
 
 
-class DesignPictureOut(BaseModel):
+class DesignPictureOut(Shown):
     """A design on its blank, as path data in mm from the blank's top left."""
 
     colours: list[ColourOut]
@@ -117,7 +117,7 @@ class DesignPictureOut(BaseModel):
     painted_box: Box
 
 
-class ClearOut(BaseModel):
+class ClearOut(Shown):
     """An area that is kept clear, as a path on the blank, and what it is called."""
 
     path: str

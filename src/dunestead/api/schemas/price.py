@@ -1,8 +1,8 @@
 """Costs, prices and what they are reckoned with, as they go over the wire."""
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
-from dunestead.api.wire import Wire, limits_like
+from dunestead.api.wire import Shown, Wire, limits_like
 from dunestead.core.job.job import PriceEntry
 from dunestead.core.learning.costs import Rates
 
@@ -31,7 +31,7 @@ class RatesIn(Wire):
     material_m2: dict[str, float] = Field(default_factory=dict, max_length=200)
 
 
-class CostLineOut(BaseModel):
+class CostLineOut(Shown):
     """One part of the costs of all copies, and the sum in words."""
 
     key: str
@@ -40,7 +40,7 @@ class CostLineOut(BaseModel):
     why: str
 
 
-class NumberOut(BaseModel):
+class NumberOut(Shown):
     """What one costs, and its price by margin, when so many are made."""
 
     copies: int
@@ -48,7 +48,7 @@ class NumberOut(BaseModel):
     by_margin: float
 
 
-class CostsOut(BaseModel):
+class CostsOut(Shown):
     """What a job costs and may be sold for; how the price falls with the number, and what the figures are."""
 
     version: int

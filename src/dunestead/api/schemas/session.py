@@ -1,11 +1,11 @@
 """Who is signed in."""
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
-from dunestead.api.wire import Wire
+from dunestead.api.wire import Shown, Wire
 
 
-class SessionOut(BaseModel):
+class SessionOut(Shown):
     """Whether one must sign in here, whether one has, and under which first name."""
 
     guarded: bool
@@ -27,7 +27,7 @@ class KeyIn(Wire):
     by: str = Field(default="", max_length=40)
 
 
-class InvitationOut(BaseModel):
+class InvitationOut(Shown):
     """A key for another device: its address, the minutes it works, and a picture of it as a data address."""
 
     address: str

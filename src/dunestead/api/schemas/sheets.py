@@ -3,9 +3,9 @@
 from datetime import date
 from typing import Literal
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
-from dunestead.api.wire import COLOUR, Box, Point, Wire, limits_like
+from dunestead.api.wire import COLOUR, Box, Point, Shown, Wire, limits_like
 from dunestead.core.figures import Cutter, Press
 from dunestead.core.job.job import PatchChoice
 from dunestead.core.records import CutSettings, OwnPaint, Swatch, TestCut
@@ -79,7 +79,7 @@ class OwnCutterOut(CutterIn):
     key: str
 
 
-class OwnStockOut(BaseModel):
+class OwnStockOut(Shown):
     """A roll or a pile of sheets in store, to cut from."""
 
     id: int
@@ -175,7 +175,7 @@ class CutterClassOut(CutterIn):
     key: str
 
 
-class WorkshopOut(BaseModel):
+class WorkshopOut(Shown):
     """The maker's own records, and the classes to start from."""
 
     cutters: list[OwnCutterOut]
@@ -196,7 +196,7 @@ class AdviceIn(Wire):
     tries: list[TryIn] = Field(default_factory=list, max_length=200)
 
 
-class CutAdviceOut(BaseModel):
+class CutAdviceOut(Shown):
     """What to try next and why, and what the simulated cutter would give."""
 
     settings: CutSettingsIn
@@ -205,7 +205,7 @@ class CutAdviceOut(BaseModel):
     simulated: Answer
 
 
-class PlacedPatchOut(BaseModel):
+class PlacedPatchOut(Shown):
     """A patch on a sheet."""
 
     id: str
@@ -219,7 +219,7 @@ class PlacedPatchOut(BaseModel):
     turns: bool
 
 
-class SheetOut(BaseModel):
+class SheetOut(Shown):
     """A sheet and its file."""
 
     number: int
@@ -237,7 +237,7 @@ class SheetOut(BaseModel):
     patches: list[PlacedPatchOut]
 
 
-class CheckPairOut(BaseModel):
+class CheckPairOut(Shown):
     """Two marks and the distance between them, on the blank."""
 
     name: str
@@ -246,7 +246,7 @@ class CheckPairOut(BaseModel):
     distance: float
 
 
-class SeamOut(BaseModel):
+class SeamOut(Shown):
     """A seam on the blank."""
 
     name: str
@@ -258,7 +258,7 @@ class SeamOut(BaseModel):
     checks: list[CheckPairOut]
 
 
-class AssembledOut(BaseModel):
+class AssembledOut(Shown):
     """A patch on the blank, with its distances from the blank's edges: left, top, right, bottom."""
 
     number: int
@@ -269,7 +269,7 @@ class AssembledOut(BaseModel):
     whole: bool
 
 
-class TrimOut(BaseModel):
+class TrimOut(Shown):
     """The piece of material for one sheet."""
 
     sheet: int
@@ -281,7 +281,7 @@ class TrimOut(BaseModel):
     beside: int | None
 
 
-class OffcutOut(BaseModel):
+class OffcutOut(Shown):
     """What is left beside a piece."""
 
     beside: int
@@ -290,7 +290,7 @@ class OffcutOut(BaseModel):
     serves: list[int]
 
 
-class TrimListOut(BaseModel):
+class TrimListOut(Shown):
     """All pieces to cut off."""
 
     stock: str
@@ -304,14 +304,14 @@ class TrimListOut(BaseModel):
     too_wide: list[int]
 
 
-class SheetLayerOut(BaseModel):
+class SheetLayerOut(Shown):
     """One layer of a stack."""
 
     name: str
     role: Literal["mask", "glue", "carrier", "backing", "mat", "blank"]
 
 
-class StageOut(BaseModel):
+class StageOut(Shown):
     """The stack at one step."""
 
     name: str
@@ -322,7 +322,7 @@ class StageOut(BaseModel):
     about: str
 
 
-class FacingSchoolOut(BaseModel):
+class FacingSchoolOut(Shown):
     """The same stuff the other way up."""
 
     key: str
@@ -331,7 +331,7 @@ class FacingSchoolOut(BaseModel):
     advised: bool
 
 
-class SheetsOut(BaseModel):
+class SheetsOut(Shown):
     """Everything about the sheets of a job.
 
     ``reach`` is what a sheet offers; ``fewest`` says how few sheets there could be and what proves it.
@@ -358,7 +358,7 @@ class SheetsOut(BaseModel):
     formats: list[tuple[str, str]]
 
 
-class WeighedOut(BaseModel):
+class WeighedOut(Shown):
     """A layout in a few numbers, of all sets of masks."""
 
     sheets: int
@@ -375,14 +375,14 @@ class LayoutOfferOut(WeighedOut):
     consequence: str
 
 
-class LayoutsOut(BaseModel):
+class LayoutsOut(Shown):
     """The layout in use, and those beside it, each tried."""
 
     in_use: WeighedOut
     offers: list[LayoutOfferOut]
 
 
-class SearchOut(BaseModel):
+class SearchOut(Shown):
     """A longer search for a better packing, as it stands; or broken off when the workshop was closed."""
 
     running: bool
@@ -401,7 +401,7 @@ class CutRunIn(Wire):
     fault: Literal["slip", "blunt", "link-lost"] | None = None
 
 
-class CutRunOut(BaseModel):
+class CutRunOut(Shown):
     """A sheet at the cutter."""
 
     number: int
@@ -422,7 +422,7 @@ class CutRunOut(BaseModel):
     problems: list[str]
 
 
-class CutRunsOut(BaseModel):
+class CutRunsOut(Shown):
     """All runs of the cutter, oldest first."""
 
     runs: list[CutRunOut]

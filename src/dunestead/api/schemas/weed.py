@@ -3,12 +3,12 @@
 from datetime import datetime
 from typing import Literal
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
-from dunestead.api.wire import Point, Wire
+from dunestead.api.wire import Point, Shown, Wire
 
 
-class WeedRegionOut(BaseModel):
+class WeedRegionOut(Shown):
     """A part of a sheet that goes or stays: as it lies on the mat, and on the blank, mm."""
 
     id: str
@@ -28,7 +28,7 @@ class WeedRegionOut(BaseModel):
     sheet_weak: list[Point] = Field(description="Places beside it that tear.")
 
 
-class WeedSheetOut(BaseModel):
+class WeedSheetOut(Shown):
     """A sheet on the weeding table."""
 
     number: int
@@ -39,7 +39,7 @@ class WeedSheetOut(BaseModel):
     regions: list[WeedRegionOut]
 
 
-class HelpOut(BaseModel):
+class HelpOut(Shown):
     """What to do when something goes wrong."""
 
     key: str
@@ -47,7 +47,7 @@ class HelpOut(BaseModel):
     text: str
 
 
-class RehearsalOut(BaseModel):
+class RehearsalOut(Shown):
     """A rehearsal: when, how long, and how many wrong pulls."""
 
     at: datetime
@@ -55,7 +55,7 @@ class RehearsalOut(BaseModel):
     slips: int
 
 
-class WeedOut(BaseModel):
+class WeedOut(Shown):
     """The weed map of one set of masks."""
 
     sheets: list[WeedSheetOut]

@@ -3,9 +3,9 @@
 from datetime import datetime
 from typing import Literal
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
-from dunestead.api.wire import Point, Wire, limits_like, one_of
+from dunestead.api.wire import Point, Shown, Wire, limits_like, one_of
 from dunestead.core.job.log import LogEntry
 from dunestead.core.mask.fates import Fate
 from dunestead.core.stations.onward import Deed
@@ -96,7 +96,7 @@ class LiftedIn(Wire):
     lifted: bool
 
 
-class RowOut(BaseModel):
+class RowOut(Shown):
     """A figure with its reason."""
 
     label: str
@@ -105,7 +105,7 @@ class RowOut(BaseModel):
     why: str
 
 
-class CountOut(BaseModel):
+class CountOut(Shown):
     """Something that is counted: how many were, and how many there should be, where that is known.
 
     Where the count itself says how many there are, as with pins, `planned` is how many the plan has.
@@ -118,7 +118,7 @@ class CountOut(BaseModel):
     planned: int | None
 
 
-class CallOut(BaseModel):
+class CallOut(Shown):
     """A roll-call: what must answer by its number, what has and when, where it lifted, and what is counted."""
 
     numbers: list[int]
@@ -129,14 +129,14 @@ class CallOut(BaseModel):
     counts: list[CountOut]
 
 
-class TaskPairOut(BaseModel):
+class TaskPairOut(Shown):
     """Two marks across a seam, and what a tape must read between them, mm."""
 
     name: str
     distance: float
 
 
-class TaskSeamOut(BaseModel):
+class TaskSeamOut(Shown):
     """A seam that is measured and taped in a task; the patch laid first comes first."""
 
     name: str
@@ -144,7 +144,7 @@ class TaskSeamOut(BaseModel):
     pairs: list[TaskPairOut]
 
 
-class TaskHeatOut(BaseModel):
+class TaskHeatOut(Shown):
     """How hot and how long a mask is pressed, C and seconds a rest, and why so."""
 
     celsius: float
@@ -152,7 +152,7 @@ class TaskHeatOut(BaseModel):
     why: str
 
 
-class MarkOut(BaseModel):
+class MarkOut(Shown):
     """A place to see to: marked by the maker, or a gap that a bridge left; what to do there."""
 
     number: int
@@ -163,21 +163,21 @@ class MarkOut(BaseModel):
     marked: bool = Field(description="Whether the maker marked it.")
 
 
-class MarkKindOut(BaseModel):
+class MarkKindOut(Shown):
     """Something that may be wrong, by its key."""
 
     key: MarkKind
     name: str
 
 
-class MarkPlaceOut(BaseModel):
+class MarkPlaceOut(Shown):
     """A window that may be marked, by its number."""
 
     number: int
     at: Point
 
 
-class MarkingOut(BaseModel):
+class MarkingOut(Shown):
     """What may be marked in a task, where, and what there is to see to."""
 
     task: str = Field(description="The task in which it is marked.")
@@ -186,7 +186,7 @@ class MarkingOut(BaseModel):
     marks: list[MarkOut]
 
 
-class ReadOut(BaseModel):
+class ReadOut(Shown):
     """What a tape read last where a mask was laid."""
 
     at: datetime
@@ -195,7 +195,7 @@ class ReadOut(BaseModel):
     instruction: str
 
 
-class TaskOut(BaseModel):
+class TaskOut(Shown):
     """One thing to do on the copy that is shown, and on how many copies it is done."""
 
     id: str
@@ -232,7 +232,7 @@ class TaskOut(BaseModel):
     counted: Literal["copies", "sets"]
 
 
-class StationHeadOut(BaseModel):
+class StationHeadOut(Shown):
     """A station's line of verdict."""
 
     code: str
@@ -241,7 +241,7 @@ class StationHeadOut(BaseModel):
     verdict: str
 
 
-class OnwardOut(BaseModel):
+class OnwardOut(Shown):
     """What a station's main button does while the job is still being decided."""
 
     deed: Deed
@@ -266,7 +266,7 @@ class StationOut(StationHeadOut):
     tasks: list[TaskOut]
 
 
-class NextOut(BaseModel):
+class NextOut(Shown):
     """What comes next: something to decide at a station, or a task."""
 
     kind: Literal["decide", "do"]
@@ -275,7 +275,7 @@ class NextOut(BaseModel):
     task: TaskOut | None
 
 
-class ClockOut(BaseModel):
+class ClockOut(Shown):
     """A task that is waited for: from when, and until when it should be done."""
 
     task: str
@@ -295,21 +295,21 @@ class JobClockOut(ClockOut):
     job_name: str
 
 
-class ClocksOut(BaseModel):
+class ClocksOut(Shown):
     """All that is waited for, soonest first; how many minutes before a moment the alarm sounds."""
 
     clocks: list[JobClockOut]
     alarm_minutes: float
 
 
-class HistoryOut(BaseModel):
+class HistoryOut(Shown):
     """What can be taken back and done again."""
 
     undo: str | None
     redo: str | None
 
 
-class HeadOut(BaseModel):
+class HeadOut(Shown):
     """Where a job stands, small: its version, each station's verdict, what comes next, what is waited for."""
 
     id: int
@@ -321,7 +321,7 @@ class HeadOut(BaseModel):
     history: HistoryOut
 
 
-class WorkOut(BaseModel):
+class WorkOut(Shown):
     """What is to be done on a job and what was done; the tasks of one copy."""
 
     id: int
