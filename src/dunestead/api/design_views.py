@@ -79,12 +79,7 @@ def colours_out(look: Look, tolerance: float = SEEN_MM) -> list[wire.ColourOut]:
 
 def rail_out(rail: SizeRail) -> wire.RailOut:
     """Return the size rail."""
-    return wire.RailOut.showing(
-        rail,
-        least=[wire.LeastOut.showing(least) for least in rail.least],
-        steps=[wire.SheetStepOut.showing(step) for step in rail.steps],
-        spots=[wire.SpotOut.showing(spot) for spot in rail.spots],
-    )
+    return wire.RailOut.showing(rail)
 
 
 def findings_out(look: Look, unit: str) -> list[wire.FindingOut]:

@@ -12,5 +12,5 @@ guide = Endpoints("guide", __name__, url_prefix="/api/guide", tag="Guide")
 @guide.get("")
 def get_guide() -> wire.HandbookOut:
     """Explain the words of the trade and the stations."""
-    terms = [wire.TermOut.showing(term) for term in GLOSSARY]
+    terms = list(GLOSSARY)
     return wire.HandbookOut(terms=terms, purposes=PURPOSES)

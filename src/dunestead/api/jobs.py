@@ -7,6 +7,7 @@ from hashlib import sha256
 from typing import Any
 
 from flask import Response, g, request
+from pydantic import TypeAdapter
 
 from dunestead.api import schemas as wire
 from dunestead.api.description import takes_files
@@ -22,7 +23,7 @@ from dunestead.core.curing.drying import Weather
 from dunestead.core.errors import BadInput, DunesteadError
 from dunestead.core.figures import Surface
 from dunestead.core.job.job import Job, altered
-from dunestead.core.learning.looks import due_looks
+from dunestead.core.learning.looks import DueLook, due_looks
 from dunestead.core.limits import check_limits
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.painting.mixing import MixPart
@@ -75,6 +76,7 @@ _LABELS = {
     "together": "What stays together",
     "aim": "Aim of the layout",
 }
+_LOOKS = TypeAdapter(list[DueLook])
 _CARD_SHAPE = sha256(json.dumps(wire.CardOut.model_json_schema()).encode()).hexdigest()[:16]
 _CLEARABLE = {
     *("border", "bridge_width", "method", "overlap", "due", "bridges_per_piece", "stock", "cut"),
@@ -119,8 +121,8 @@ def _board(unit: str, where: Where) -> Response:
     )
     today, figures = bench().clock.now().date(), bench().catalogue.workshop
     due = due_looks(bench().lessons.finished, today, figures) if where == "board" else []
-    looks = [wire.LookDueOut.showing(one).model_dump_json() for one in due]
-    body = f'{{"jobs":[{",".join(cards)}],"broken":[{",".join(broken)}],"looks":[{",".join(looks)}]}}'
+    looks = _LOOKS.dump_json(due).decode()
+    body = f'{{"jobs":[{",".join(cards)}],"broken":[{",".join(broken)}],"looks":{looks}}}'
     return Response(body, content_type="application/json")
 
 
@@ -298,11 +300,7 @@ def get_mending(job_id: int) -> wire.MendingOut:
     found = bench().mending(job_id)
     g.shown_version = found.head.version
     return wire.MendingOut.showing(
-        found,
-        id=job_id,
-        version=found.head.version,
-        mends=[wire.MendOut.showing(mend) for mend in found.mends],
-        history=wire.HistoryOut.showing(found.head),
+        found, id=job_id, version=found.head.version, history=wire.HistoryOut.showing(found.head)
     )
 
 

@@ -36,10 +36,7 @@ def set_fates(job_id: int, fates: wire.FatesIn, query: wire.UnitQuery) -> wire.J
 def get_method_change(job_id: int, key: str) -> wire.MethodChangeOut:
     """Say what another method would change, before it is chosen."""
     now, then = bench().try_method(job_id, key)
-    return wire.MethodChangeOut(
-        now=wire.ConsequenceOut.showing(now),
-        then=wire.ConsequenceOut.showing(then),
-    )
+    return wire.MethodChangeOut(now=now, then=then)
 
 
 @mask.post("/jobs/<int:job_id>/methods/<key>")

@@ -43,10 +43,7 @@ def mask_out(plan: Plan, mask: MaskPlan, unit: str) -> wire.MaskOut:
             for one in sheet.patches
             if one.patch.mask == mask.number and one.copy == 1
         ],
-        passes=[
-            wire.PassOut.showing(one, placements=[wire.PlacementOut.showing(p) for p in one.placements])
-            for one in mask.pressings
-        ],
+        passes=[wire.PassOut.showing(one) for one in mask.pressings],
         datum=guides.datum,
         marks=marks_in_words(guides, unit),
         distances=[_distances_out(line) for line in guides.lines],
@@ -56,7 +53,7 @@ def mask_out(plan: Plan, mask: MaskPlan, unit: str) -> wire.MaskOut:
             )
             for patch in (None, *patch_boxes(plan, mask))
         ],
-        covers=[wire.StripOut.showing(one) for one in mask.strips],
+        covers=list(mask.strips),
         pins=[wire.PinOut.showing(pin, at=placed(pin.at, origin)) for pin in mask.pinning.pins],
     )
 
@@ -169,5 +166,5 @@ def reuse_out(fits: Sequence[MaterialFit], catalogue: Catalogue, copies: int) ->
     return wire.ReuseOut(
         copies=list(reuse.copies),
         lines=[wire.MaterialCostOut(key=key, costs=list(costs)) for key, costs in reuse.costs],
-        break_even=[wire.BreakEvenOut.showing(one) for one in reuse.break_even],
+        break_even=list(reuse.break_even),
     )

@@ -41,12 +41,7 @@ def get_paint(job_id: int, query: schemas.UnitQuery) -> wire.PaintOut:
         section=[_layer(plan, layer) for layer in section_of_plan(plan)],
         seen_through=plan.job.blank.seen_through,
         choices=[
-            wire.PaintFitOut.showing(
-                fit,
-                key=fit.paint.key,
-                name=fit.paint.name,
-                parts=[wire.PaintPartOut.showing(part) for part in fit.parts],
-            )
+            wire.PaintFitOut.showing(fit, key=fit.paint.key, name=fit.paint.name)
             for fit in rank_paints(work, catalogue)
         ],
         uses=[wire.ChoiceKeyOut(key=key, name=name[:1].upper() + name[1:]) for key, name in USES.items()],
@@ -56,10 +51,7 @@ def get_paint(job_id: int, query: schemas.UnitQuery) -> wire.PaintOut:
         warm_air=plan.job.paint.warm_air if stands_air else None,
         technique=[_technique(plan, number, unit) for number in range(len(plan.coatings))],
         doubts=list(doubts(plan.job.paint.coatings, plan.choices.surface, seen_through=plan.job.blank.seen_through)),
-        offers=[
-            wire.OfferOut.showing(one)
-            for one in offers(plan.job.paint.coatings, plan.choices.surface, work.use, light_on_dark=work.light_on_dark)
-        ],
+        offers=list(offers(plan.job.paint.coatings, plan.choices.surface, work.use, light_on_dark=work.light_on_dark)),
         spraying=_spraying(plan, unit),
         schools=_schools(plan),
         groups=groups_in_words(groups_for_wet(plan, plan.masks[0], catalogue)),
@@ -90,7 +82,7 @@ def _technique(plan: Plan, index: int, unit: str) -> wire.TechniqueOut:
     return wire.TechniqueOut(
         number=coat.number,
         name=f"{ROLE_NAMES[coat.role]}: {coat.paint.name}",
-        tips=[wire.TipOut.showing(tip) for tip in tips],
+        tips=list(tips),
     )
 
 
@@ -164,6 +156,6 @@ def get_weather(job_id: int, query: schemas.UnitQuery) -> wire.ForecastOut:
             wire.HourOut.showing(hour.weather, at=hour.at, verdict=verdict_of(spraying(hour.weather, figures)))
             for hour in hours
         ],
-        spells=[wire.GoodSpellOut.showing(one) for one in spells],
+        spells=list(spells),
         summary=summary,
     )

@@ -112,7 +112,6 @@ def _shown(found: OpenJob) -> wire.CostsOut:
         costs,
         version=found.head.version,
         name=plan.job.name,
-        lines=[wire.CostLineOut.showing(line) for line in costs.lines],
         against_bought=None if entry.bought_price is None else costs.price - entry.bought_price,
         numbers=_numbers(found),
         entry=wire.PriceIn.showing(entry),

@@ -102,7 +102,7 @@ def get_happened(job_id: int, query: wire.UnitQuery) -> learning_schemas.Happene
         ],
         steps=[_step(span, query.unit) for span in spans if span.why != "together"][:_MOST_STEPS],
         untimed=untimed_in_words(spans),
-        poured=[learning_schemas.PouredOut.showing(one) for one in poured_of(found.plan)],
+        poured=list(poured_of(found.plan)),
         lessons=[
             learning_schemas.LessonOut(
                 about=figure.why, unit=figure.unit, table=figure.value, value=figure.value * lessons[key]

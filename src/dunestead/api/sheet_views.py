@@ -50,12 +50,11 @@ def sheets_out(plan: Plan, catalogue: Catalogue) -> wire.SheetsOut:
         seams=_seams(plan),
         assembly=_assembly(plan),
         trims=_trims(plan),
-        stages=[
-            wire.StageOut.showing(stage)
-            for stage in facing_stages(
+        stages=list(
+            facing_stages(
                 choices.material, choices.cutter, choices.surface.name, seen_through=plan.job.blank.seen_through
             )
-        ],
+        ),
         facing=plan.facing.why,
         school=_school(plan, catalogue),
         settings=settings_out(plan.settings),
@@ -135,13 +134,7 @@ def _assembly(plan: Plan) -> list[wire.AssembledOut]:
 
 def _trims(plan: Plan) -> wire.TrimListOut:
     trims = plan.trims
-    return wire.TrimListOut.showing(
-        trims,
-        stock=plan.stock.name,
-        is_roll=plan.stock.is_roll,
-        trims=[wire.TrimOut.showing(trim) for trim in trims.trims],
-        offcuts=[wire.OffcutOut.showing(offcut) for offcut in trims.offcuts],
-    )
+    return wire.TrimListOut.showing(trims, stock=plan.stock.name, is_roll=plan.stock.is_roll)
 
 
 def _school(plan: Plan, catalogue: Catalogue) -> wire.FacingSchoolOut | None:

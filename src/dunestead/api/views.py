@@ -148,7 +148,7 @@ def _method(fit: MethodFit) -> wire.MethodOut:
         allowed=fit.allowed,
         score=fit.score,
         why=list(fit.why),
-        parts=[wire.ScorePartOut.showing(part) for part in fit.parts],
+        parts=list(fit.parts),
     )
 
 
@@ -200,8 +200,8 @@ def _picture(plan: Plan, unit: str) -> wire.PictureOut:
         from_back=plan.job.blank.seen_through,
         masks=[mask_out(plan, mask, unit) for mask in plan.masks],
         margin=drawn(within_margin(outline, look.margin)),
-        guides_x=[wire.GuideOut.showing(guide) for guide in across],
-        guides_y=[wire.GuideOut.showing(guide) for guide in down],
+        guides_x=list(across),
+        guides_y=list(down),
         collar=_collar(plan),
         clear=[
             wire.ClearOut(path=drawn(region), name=clear_name(area), at=(area.x, area.y))

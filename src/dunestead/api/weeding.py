@@ -39,7 +39,7 @@ def _weed_out(found: OpenJob) -> wire.WeedOut:
     return wire.WeedOut(
         sheets=[_sheet_out(found, sheet) for sheet in weed_map(plan, bench().catalogue)],
         where=WHERE[plan.method.keepers] if plan.keepers else "",
-        help=[wire.HelpOut.showing(one) for one in help_for(plan.choices.material)],
+        help=list(help_for(plan.choices.material)),
         rehearsals=[
             wire.RehearsalOut(at=one.at, seconds=one.took or 0.0, slips=one.count or 0)
             for one in found.progress.rehearsals[-_SHOWN:]

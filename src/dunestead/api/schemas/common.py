@@ -137,10 +137,3 @@ class WaitOut(Shown):
     what: str
     share: float = Field(description="How much of that is done, 0 to 1.")
     seconds: float
-
-
-class ScorePartOut(Shown):
-    """What counts for or against a method."""
-
-    points: int
-    why: str

@@ -10,6 +10,7 @@ from dunestead.api.wire import Box, Point, Shown, Wire, limits_like
 from dunestead.core.artwork.elements import Drawn, Frame, Repeat
 from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.artwork.words.setting import Setting
+from dunestead.core.looking.rail import FineSpot, Least, SheetStep
 from dunestead.core.stations.station import State
 
 
@@ -216,44 +217,19 @@ class ElementOut(Shown):
     frame: FrameOut | None
 
 
-class LeastOut(Shown):
-    """The width from which one measure of a design holds."""
-
-    measure: Literal["stroke", "web", "part", "letter"]
-    width: float
-    measured: float
-    limit: float
-    at: Point
-
-
-class SheetStepOut(Shown):
-    """Up to this width so many sheets do."""
-
-    width: float
-    sheets: int
-
-
-class SpotOut(Shown):
-    """A place that is too fine at every size that fits the blank."""
-
-    measure: Literal["stroke", "web", "part", "letter"]
-    measured: float
-    at: Point
-
-
 class RailOut(Shown):
     """Widths at which something changes."""
 
     width: float
-    least: list[LeastOut]
+    least: list[Least]
     smallest: float
     margin: float
     edge: float
-    steps: list[SheetStepOut]
+    steps: list[SheetStep]
     low: float
     high: float
     fixed: bool
-    spots: list[SpotOut]
+    spots: list[FineSpot]
 
 
 class LookOut(Shown):

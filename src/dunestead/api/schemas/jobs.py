@@ -14,6 +14,7 @@ from dunestead.api.wire import COLOUR, Room, Shown, Wire, limits_like
 from dunestead.core.curing.peel import PeelFirst
 from dunestead.core.figures import PeelTime, Role, Use
 from dunestead.core.job.job import ENTRIES, Job, LaterLook, Record, WhenLooked
+from dunestead.core.learning.looks import DueLook
 from dunestead.core.mask.bridge_rules import BridgeStyle
 from dunestead.core.painting.coatings import Where
 from dunestead.core.painting.coats import CoatLoad, Wanted
@@ -258,21 +259,12 @@ class BrokenOut(Shown):
     fix: str
 
 
-class LookDueOut(Shown):
-    """A finished print that should be looked at again: after a week, a month or a year."""
-
-    job: int
-    name: str
-    when: WhenLooked
-    since: date
-
-
 class BoardOut(Shown):
     """All jobs on the board, or all that were put away; on the board also the looks that are due."""
 
     jobs: list[CardOut]
     broken: list[BrokenOut]
-    looks: list[LookDueOut]
+    looks: list[DueLook]
 
 
 class ExampleOut(Shown):

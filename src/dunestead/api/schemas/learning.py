@@ -5,6 +5,7 @@ from datetime import date
 from pydantic import Field
 
 from dunestead.api.wire import Shown, Wire
+from dunestead.core.learning.lessons import Poured
 
 
 class LearntValueOut(Shown):
@@ -68,15 +69,6 @@ class StepOut(Shown):
     why: str
 
 
-class PouredOut(Shown):
-    """A paint of the job: what was reckoned for all copies, and what went on, ml."""
-
-    paint: str
-    name: str
-    planned_ml: float
-    used_ml: float | None
-
-
 class LessonOut(Shown):
     """What the job says of a figure, beside the table."""
 
@@ -100,7 +92,7 @@ class HappenedOut(Shown):
     spells: list[SpellOut]
     steps: list[StepOut]
     untimed: str
-    poured: list[PouredOut]
+    poured: list[Poured]
     lessons: list[LessonOut]
     is_worth_a_recipe: bool
     is_closed: bool

@@ -4,10 +4,12 @@ from typing import Literal
 
 from pydantic import Field
 
-from dunestead.api.schemas.common import ScorePartOut
 from dunestead.api.wire import Box, Point, Shown, Wire
 from dunestead.core.mask.fates import Fate
 from dunestead.core.painting.separation import Masks
+from dunestead.core.plan.materials import BreakEven
+from dunestead.core.stations.consequence import Consequence
+from dunestead.core.tacking.methods import Part
 
 
 class FatesIn(Wire):
@@ -110,27 +112,11 @@ class AdviceOut(Shown):
     why: str
 
 
-class ConsequenceOut(Shown):
-    """What hangs on a method: mm, counts, minutes of the hands for a copy, and what a copy costs."""
-
-    material: str
-    mirrored: bool
-    border: float
-    sheets: int
-    seams: int
-    placed: int
-    rests: int
-    pins: int
-    keepers: str
-    minutes: float
-    cost: float | None
-
-
 class MethodChangeOut(Shown):
     """A job as it is, and as it would be with another method."""
 
-    now: ConsequenceOut
-    then: ConsequenceOut
+    now: Consequence
+    then: Consequence
 
 
 class MethodOut(Shown):
@@ -142,7 +128,7 @@ class MethodOut(Shown):
     allowed: bool
     score: int
     why: list[str]
-    parts: list[ScorePartOut]
+    parts: list[Part]
 
 
 class MaterialOut(Shown):
@@ -168,19 +154,12 @@ class MaterialCostOut(Shown):
     costs: list[float]
 
 
-class BreakEvenOut(Shown):
-    """From so many copies on a material is the cheapest."""
-
-    copies: int
-    material: str
-
-
 class ReuseOut(Shown):
     """What a copy costs by the number of copies."""
 
     copies: list[int]
     lines: list[MaterialCostOut]
-    break_even: list[BreakEvenOut]
+    break_even: list[BreakEven]
 
 
 class MaskRoomOut(Shown):

@@ -6,10 +6,13 @@ from typing import Literal
 from pydantic import Field
 
 from dunestead.api.wire import COLOUR, Point, Shown, Wire, limits_like
-from dunestead.core.figures import PeelTime, Role, Use
+from dunestead.core.figures import PeelTime, Use
 from dunestead.core.painting.coats import CoatLoad, Wanted
 from dunestead.core.painting.mixing import MixPart
-from dunestead.core.painting.weather import Verdict
+from dunestead.core.painting.stack import Offer
+from dunestead.core.painting.weather import Spell, Verdict
+from dunestead.core.tacking.methods import Part
+from dunestead.core.words.technique import Tip
 
 
 class LayerOut(Shown):
@@ -23,13 +26,6 @@ class LayerOut(Shown):
     spans: list[tuple[float, float]]
 
 
-class PaintPartOut(Shown):
-    """What speaks for or against a paint."""
-
-    points: int
-    why: str
-
-
 class PaintFitOut(Shown):
     """A paint held against the job."""
 
@@ -38,14 +34,7 @@ class PaintFitOut(Shown):
     allowed: bool
     why: list[str]
     score: int
-    parts: list[PaintPartOut]
-
-
-class TipOut(Shown):
-    """One line of a technique card."""
-
-    title: str
-    text: str
+    parts: list[Part]
 
 
 class TechniqueOut(Shown):
@@ -53,7 +42,7 @@ class TechniqueOut(Shown):
 
     number: int
     name: str
-    tips: list[TipOut]
+    tips: list[Tip]
 
 
 class ReadingOut(Shown):
@@ -91,13 +80,6 @@ class SchoolOut(Shown):
     why: str
 
 
-class OfferOut(Shown):
-    """A coating that might be added, and what it would be good for."""
-
-    role: Role
-    why: str
-
-
 class PaintOut(Shown):
     """All that *Paint* decides on."""
 
@@ -111,7 +93,7 @@ class PaintOut(Shown):
     warm_air: bool | None = Field(description="Null where no paint of the job stands it.")
     technique: list[TechniqueOut]
     doubts: list[str]
-    offers: list[OfferOut]
+    offers: list[Offer]
     spraying: SprayingOut | None
     schools: list[SchoolOut] = Field(description="Of the first mask.")
     groups: str = Field(description="How to peel it wet all the same, in groups; empty where there is no need.")
@@ -176,17 +158,10 @@ class HourOut(Shown):
     verdict: Verdict
 
 
-class GoodSpellOut(Shown):
-    """A time in which it may be sprayed."""
-
-    begins: datetime
-    ends: datetime
-
-
 class ForecastOut(Shown):
     """A forecast, and when it may be sprayed."""
 
     source: str
     hours: list[HourOut]
-    spells: list[GoodSpellOut]
+    spells: list[Spell]
     summary: str

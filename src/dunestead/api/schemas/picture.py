@@ -5,7 +5,9 @@ from pydantic import Field
 from dunestead.api.schemas.common import ColourOut
 from dunestead.api.schemas.mask import BridgeOut
 from dunestead.api.wire import Box, Point, Shown
+from dunestead.core.changes.arranging import Guide
 from dunestead.core.tacking.centring import Datum
+from dunestead.core.tacking.strips import Strip
 
 
 class PatchOut(Shown):
@@ -31,13 +33,6 @@ class PassOut(Shown):
     celsius: float
     seconds: float
     placements: list[PlacementOut]
-
-
-class StripOut(Shown):
-    """A strip of cover on the blank, in the order they are laid."""
-
-    number: int
-    box: Box
 
 
 class PinOut(Shown):
@@ -88,17 +83,10 @@ class MaskOut(Shown):
     marks: list[str] = Field(description="What to mark before it is laid.")
     distances: list[DistancesOut]
     readings: list[ShouldReadOut]
-    covers: list[StripOut]
+    covers: list[Strip]
     painted_box: Box
     pins: list[PinOut]
     placing: list[int]
-
-
-class GuideOut(Shown):
-    """A line to snap to, mm on the blank; null for the blank's own."""
-
-    at: float
-    element: int | None
 
 
 class CollarOut(Shown):
@@ -142,7 +130,7 @@ class PictureOut(DesignPictureOut):
     from_back: bool
     masks: list[MaskOut]
     margin: str
-    guides_x: list[GuideOut]
-    guides_y: list[GuideOut]
+    guides_x: list[Guide]
+    guides_y: list[Guide]
     collar: CollarOut | None
     clear: list[ClearOut]

@@ -4,7 +4,7 @@ from pydantic import Field
 
 from dunestead.api.wire import Shown, Wire, limits_like
 from dunestead.core.job.job import PriceEntry
-from dunestead.core.learning.costs import Rates
+from dunestead.core.learning.costs import CostLine, Rates
 
 
 class PriceIn(Wire):
@@ -31,15 +31,6 @@ class RatesIn(Wire):
     material_m2: dict[str, float] = Field(default_factory=dict, max_length=200)
 
 
-class CostLineOut(Shown):
-    """One part of the costs of all copies, and the sum in words."""
-
-    key: str
-    name: str
-    money: float
-    why: str
-
-
 class NumberOut(Shown):
     """What one costs, and its price by margin, when so many are made."""
 
@@ -53,7 +44,7 @@ class CostsOut(Shown):
 
     version: int
     name: str
-    lines: list[CostLineOut]
+    lines: list[CostLine]
     copies: int
     hours: float
     batch: float

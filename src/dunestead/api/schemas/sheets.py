@@ -9,6 +9,8 @@ from dunestead.api.wire import COLOUR, Box, Point, Shown, Wire, limits_like
 from dunestead.core.figures import Cutter, Press
 from dunestead.core.job.job import PatchChoice
 from dunestead.core.records import CutSettings, OwnPaint, Swatch, TestCut
+from dunestead.core.sheets.facing import Stage
+from dunestead.core.sheets.stock import Offcut, Trim
 
 Answer = Literal["not-through", "clean", "into-backing", "tears"]
 Blade = Literal["fresh", "used", "worn"]
@@ -269,27 +271,6 @@ class AssembledOut(Shown):
     whole: bool
 
 
-class TrimOut(Shown):
-    """The piece of material for one sheet."""
-
-    sheet: int
-    across: float
-    along: float
-    x: float
-    y: float
-    runs: int
-    beside: int | None
-
-
-class OffcutOut(Shown):
-    """What is left beside a piece."""
-
-    beside: int
-    across: float
-    along: float
-    serves: list[int]
-
-
 class TrimListOut(Shown):
     """All pieces to cut off."""
 
@@ -298,28 +279,10 @@ class TrimListOut(Shown):
     length: float
     pieces: int
     is_roll: bool
-    trims: list[TrimOut]
-    offcuts: list[OffcutOut]
+    trims: list[Trim]
+    offcuts: list[Offcut]
     waste: float
     too_wide: list[int]
-
-
-class SheetLayerOut(Shown):
-    """One layer of a stack."""
-
-    name: str
-    role: Literal["mask", "glue", "carrier", "backing", "mat", "blank"]
-
-
-class StageOut(Shown):
-    """The stack at one step."""
-
-    name: str
-    layers: list[SheetLayerOut]
-    tool: Literal["knife", "iron", "hand", "eye"]
-    from_below: bool
-    mirrored: bool
-    about: str
 
 
 class FacingSchoolOut(Shown):
@@ -348,7 +311,7 @@ class SheetsOut(Shown):
     seams: list[SeamOut]
     assembly: list[AssembledOut]
     trims: TrimListOut
-    stages: list[StageOut]
+    stages: list[Stage]
     facing: str
     school: FacingSchoolOut | None
     settings: CutSettingsIn

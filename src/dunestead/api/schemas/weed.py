@@ -6,6 +6,7 @@ from typing import Literal
 from pydantic import Field
 
 from dunestead.api.wire import Point, Shown, Wire
+from dunestead.core.words.weeding import HelpCard
 
 
 class WeedRegionOut(Shown):
@@ -39,14 +40,6 @@ class WeedSheetOut(Shown):
     regions: list[WeedRegionOut]
 
 
-class HelpOut(Shown):
-    """What to do when something goes wrong."""
-
-    key: str
-    title: str
-    text: str
-
-
 class RehearsalOut(Shown):
     """A rehearsal: when, how long, and how many wrong pulls."""
 
@@ -60,7 +53,7 @@ class WeedOut(Shown):
 
     sheets: list[WeedSheetOut]
     where: str = Field(description="Where keepers are, in words.")
-    help: list[HelpOut]
+    help: list[HelpCard]
     rehearsals: list[RehearsalOut]
 
 

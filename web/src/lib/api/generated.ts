@@ -3389,9 +3389,9 @@ export interface components {
         BoardOut: {
             broken: components["schemas"]["BrokenOut"][];
             jobs: components["schemas"]["CardOut"][];
-            looks: components["schemas"]["LookDueOut"][];
+            looks: components["schemas"]["DueLook"][];
         };
-        BreakEvenOut: {
+        BreakEven: {
             copies: number;
             material: string;
         };
@@ -3605,7 +3605,7 @@ export interface components {
             colour: string;
             path: string;
         };
-        ConsequenceOut: {
+        Consequence: {
             border: number;
             cost: number | null;
             keepers: string;
@@ -3618,7 +3618,7 @@ export interface components {
             seams: number;
             sheets: number;
         };
-        CostLineOut: {
+        CostLine: {
             key: string;
             money: number;
             name: string;
@@ -3634,7 +3634,7 @@ export interface components {
             hours: number;
             lacks: string[];
             left_over: number;
-            lines: components["schemas"]["CostLineOut"][];
+            lines: components["schemas"]["CostLine"][];
             material: string;
             material_name: string;
             material_price: number;
@@ -3762,6 +3762,13 @@ export interface components {
             done: boolean;
             reason?: string;
             task: string;
+        };
+        DueLook: {
+            job: number;
+            name: string;
+            since: string;
+            /** @enum {string} */
+            when: "week" | "month" | "year";
         };
         ElementIn: {
             align?: ("left" | "centre" | "right") | null;
@@ -3904,6 +3911,15 @@ export interface components {
             severity: "stop" | "warn" | "note";
             station: string;
         };
+        FineSpot: {
+            at: [
+                number,
+                number
+            ];
+            /** @enum {string} */
+            measure: "stroke" | "web" | "part" | "letter";
+            measured: number;
+        };
         FollowIn: {
             height: number;
             width: number;
@@ -3911,7 +3927,7 @@ export interface components {
         ForecastOut: {
             hours: components["schemas"]["HourOut"][];
             source: string;
-            spells: components["schemas"]["GoodSpellOut"][];
+            spells: components["schemas"]["Spell"][];
             summary: string;
         };
         FrameIn: {
@@ -3933,11 +3949,7 @@ export interface components {
             size?: string;
             widest?: number | null;
         };
-        GoodSpellOut: {
-            begins: string;
-            ends: string;
-        };
-        GuideOut: {
+        Guide: {
             at: number;
             element: number | null;
         };
@@ -3945,14 +3957,14 @@ export interface components {
             purposes: {
                 [key: string]: string;
             };
-            terms: components["schemas"]["TermOut"][];
+            terms: components["schemas"]["Term"][];
         };
         HappenedOut: {
             causes: components["schemas"]["CauseOut"][];
             is_closed: boolean;
             is_worth_a_recipe: boolean;
             lessons: components["schemas"]["LessonOut"][];
-            poured: components["schemas"]["PouredOut"][];
+            poured: components["schemas"]["Poured"][];
             spells: components["schemas"]["SpellOut"][];
             steps: components["schemas"]["StepOut"][];
             untimed: string;
@@ -3995,15 +4007,15 @@ export interface components {
             unit: "pieces" | "mm" | "ml" | "uses";
             width?: number | null;
         };
+        HelpCard: {
+            key: string;
+            text: string;
+            title: string;
+        };
         HelpChoiceOut: {
             label: string;
             meets: boolean;
             ready: string;
-        };
-        HelpOut: {
-            key: string;
-            text: string;
-            title: string;
         };
         HistoryOut: {
             redo: string | null;
@@ -4241,6 +4253,11 @@ export interface components {
             on: string;
             paint?: number | null;
         };
+        Layer: {
+            name: string;
+            /** @enum {string} */
+            role: "mask" | "glue" | "carrier" | "backing" | "mat" | "blank";
+        };
         LayerOut: {
             coats: number;
             colour: string | null;
@@ -4295,7 +4312,7 @@ export interface components {
             on: string;
             value: number;
         };
-        LeastOut: {
+        Least: {
             at: [
                 number,
                 number
@@ -4333,13 +4350,6 @@ export interface components {
         LineOut: {
             name: string;
             text: string;
-        };
-        LookDueOut: {
-            job: number;
-            name: string;
-            since: string;
-            /** @enum {string} */
-            when: "week" | "month" | "year";
         };
         LookIn: {
             design_width?: number | null;
@@ -4407,7 +4417,7 @@ export interface components {
             bridged_area: number;
             bridges: components["schemas"]["BridgeOut"][];
             colour: string | null;
-            covers: components["schemas"]["StripOut"][];
+            covers: components["schemas"]["Strip"][];
             /** @enum {string} */
             datum: "edges" | "rim" | "seams" | "middle" | "collar";
             distances: components["schemas"]["DistancesOut"][];
@@ -4475,15 +4485,15 @@ export interface components {
             what: string;
         };
         MethodChangeOut: {
-            now: components["schemas"]["ConsequenceOut"];
-            then: components["schemas"]["ConsequenceOut"];
+            now: components["schemas"]["Consequence"];
+            then: components["schemas"]["Consequence"];
         };
         MethodOut: {
             about: string;
             allowed: boolean;
             key: string;
             name: string;
-            parts: components["schemas"]["ScorePartOut"][];
+            parts: components["schemas"]["Part"][];
             score: number;
             why: string[];
         };
@@ -4542,18 +4552,18 @@ export interface components {
             by_margin: number;
             copies: number;
         };
-        OffcutIn: {
-            length: number;
-            sheet: number;
-            width: number;
-        };
-        OffcutOut: {
+        Offcut: {
             across: number;
             along: number;
             beside: number;
             serves: number[];
         };
-        OfferOut: {
+        OffcutIn: {
+            length: number;
+            sheet: number;
+            width: number;
+        };
+        Offer: {
             /** @enum {string} */
             role: "base" | "edge-seal" | "colour" | "over-colour" | "ground" | "seal" | "finish";
             why: string;
@@ -4644,7 +4654,7 @@ export interface components {
             allowed: boolean;
             key: string;
             name: string;
-            parts: components["schemas"]["PaintPartOut"][];
+            parts: components["schemas"]["Part"][];
             score: number;
             why: string[];
         };
@@ -4668,7 +4678,7 @@ export interface components {
             doubts: string[];
             groups: string;
             load: ("heavy" | "light") | null;
-            offers: components["schemas"]["OfferOut"][];
+            offers: components["schemas"]["Offer"][];
             schools: components["schemas"]["SchoolOut"][];
             section: components["schemas"]["LayerOut"][];
             seen_through: boolean;
@@ -4681,7 +4691,7 @@ export interface components {
             wanted: "solid" | "worn" | "washed";
             warm_air: boolean | null;
         };
-        PaintPartOut: {
+        Part: {
             points: number;
             why: string;
         };
@@ -4763,8 +4773,8 @@ export interface components {
             colours: components["schemas"]["ColourOut"][];
             field_colour: string | null;
             from_back: boolean;
-            guides_x: components["schemas"]["GuideOut"][];
-            guides_y: components["schemas"]["GuideOut"][];
+            guides_x: components["schemas"]["Guide"][];
+            guides_y: components["schemas"]["Guide"][];
             height: number;
             margin: string;
             mask_box: [
@@ -4852,7 +4862,7 @@ export interface components {
             number: number;
             under_rim: number[];
         };
-        PouredOut: {
+        Poured: {
             name: string;
             paint: string;
             planned_ml: number;
@@ -4883,12 +4893,12 @@ export interface components {
             edge: number;
             fixed: boolean;
             high: number;
-            least: components["schemas"]["LeastOut"][];
+            least: components["schemas"]["Least"][];
             low: number;
             margin: number;
             smallest: number;
-            spots: components["schemas"]["SpotOut"][];
-            steps: components["schemas"]["SheetStepOut"][];
+            spots: components["schemas"]["FineSpot"][];
+            steps: components["schemas"]["SheetStep"][];
             width: number;
         };
         RatesIn: {
@@ -5026,7 +5036,7 @@ export interface components {
             shown: string;
         };
         ReuseOut: {
-            break_even: components["schemas"]["BreakEvenOut"][];
+            break_even: components["schemas"]["BreakEven"][];
             copies: number[];
             lines: components["schemas"]["MaterialCostOut"][];
         };
@@ -5043,10 +5053,6 @@ export interface components {
             usual: boolean;
             /** @enum {string} */
             when: "wet" | "set" | "touch-dry" | "at-once" | "dry" | "five-minutes";
-            why: string;
-        };
-        ScorePartOut: {
-            points: number;
             why: string;
         };
         SeamLaidOut: {
@@ -5093,11 +5099,6 @@ export interface components {
             guarded: boolean;
             signed_in: boolean;
         };
-        SheetLayerOut: {
-            name: string;
-            /** @enum {string} */
-            role: "mask" | "glue" | "carrier" | "backing" | "mat" | "blank";
-        };
         SheetOut: {
             cut_length: number;
             faults: string[];
@@ -5113,7 +5114,7 @@ export interface components {
             width: number;
             windows: number;
         };
-        SheetStepOut: {
+        SheetStep: {
             sheets: number;
             width: number;
         };
@@ -5141,7 +5142,7 @@ export interface components {
             settings: components["schemas"]["CutSettingsIn"];
             settings_why: string;
             sheets: components["schemas"]["SheetOut"][];
-            stages: components["schemas"]["StageOut"][];
+            stages: components["schemas"]["Stage"][];
             trims: components["schemas"]["TrimListOut"];
         };
         ShortOut: {
@@ -5166,6 +5167,10 @@ export interface components {
             by?: string;
             passphrase: string;
         };
+        Spell: {
+            begins: string;
+            ends: string;
+        };
         SpellOut: {
             name: string;
             planned: number;
@@ -5174,25 +5179,16 @@ export interface components {
             taken: number;
             timed: number;
         };
-        SpotOut: {
-            at: [
-                number,
-                number
-            ];
-            /** @enum {string} */
-            measure: "stroke" | "web" | "part" | "letter";
-            measured: number;
-        };
         SprayingOut: {
             readings: components["schemas"]["ReadingOut"][];
             summary: string;
             /** @enum {string} */
             verdict: "go" | "wait" | "no";
         };
-        StageOut: {
+        Stage: {
             about: string;
             from_below: boolean;
-            layers: components["schemas"]["SheetLayerOut"][];
+            layers: components["schemas"]["Layer"][];
             mirrored: boolean;
             name: string;
             /** @enum {string} */
@@ -5246,7 +5242,7 @@ export interface components {
             short: components["schemas"]["ShortOut"][];
             waiting: number;
         };
-        StripOut: {
+        Strip: {
             box: [
                 number,
                 number,
@@ -5322,9 +5318,9 @@ export interface components {
         TechniqueOut: {
             name: string;
             number: number;
-            tips: components["schemas"]["TipOut"][];
+            tips: components["schemas"]["Tip"][];
         };
-        TermOut: {
+        Term: {
             forms: string[];
             meaning: string;
             word: string;
@@ -5339,7 +5335,7 @@ export interface components {
             on: string;
             tries?: components["schemas"]["TryIn"][];
         };
-        TipOut: {
+        Tip: {
             text: string;
             title: string;
         };
@@ -5410,18 +5406,7 @@ export interface components {
         };
         /** @enum {string} */
         Trait: "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
-        TrimListOut: {
-            is_roll: boolean;
-            length: number;
-            offcuts: components["schemas"]["OffcutOut"][];
-            pieces: number;
-            stock: string;
-            too_wide: number[];
-            trims: components["schemas"]["TrimOut"][];
-            waste: number;
-            width: number;
-        };
-        TrimOut: {
+        Trim: {
             across: number;
             along: number;
             beside: number | null;
@@ -5429,6 +5414,17 @@ export interface components {
             sheet: number;
             x: number;
             y: number;
+        };
+        TrimListOut: {
+            is_roll: boolean;
+            length: number;
+            offcuts: components["schemas"]["Offcut"][];
+            pieces: number;
+            stock: string;
+            too_wide: number[];
+            trims: components["schemas"]["Trim"][];
+            waste: number;
+            width: number;
         };
         TryIn: {
             /** @enum {string} */
@@ -5491,7 +5487,7 @@ export interface components {
             wind?: number;
         };
         WeedOut: {
-            help: components["schemas"]["HelpOut"][];
+            help: components["schemas"]["HelpCard"][];
             rehearsals: components["schemas"]["RehearsalOut"][];
             sheets: components["schemas"]["WeedSheetOut"][];
             where: string;
