@@ -2,7 +2,7 @@
 
 from dunestead.api import schemas as wire
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench, change, shown
+from dunestead.api.opened import bench, changed
 
 __all__ = ["blanks"]
 
@@ -45,8 +45,7 @@ def take_blank(job_id: int, number: int, query: wire.UnitQuery) -> wire.JobOut:
     """Take a blank of the library for a job."""
     workbench = bench()
     kept = workbench.blanks.get(number)
-    change(job_id, f"Blank “{kept.name}”", lambda job, _: workbench.designs.with_kept_blank(job, kept))
-    return shown(job_id, query)
+    return changed(job_id, query, f"Blank “{kept.name}”", lambda job, _: workbench.designs.with_kept_blank(job, kept))
 
 
 @blanks.delete("/blanks/<int:number>")

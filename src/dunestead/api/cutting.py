@@ -2,7 +2,7 @@
 
 from dunestead.api import schemas
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench, change, shown
+from dunestead.api.opened import bench, changed
 from dunestead.api.schemas import sheets as wire
 from dunestead.api.sheet_views import layouts_out
 from dunestead.core.plan.laying import with_patch_choice, without_patch_choices
@@ -19,21 +19,20 @@ def choose_for_patch(job_id: int, number: int, given: wire.PatchIn, query: schem
     """Say on which sheet a patch shall lie, alone or not, turned or not; the rest is laid around it."""
     label = f"Patch {number} on sheet {given.sheet}" if given.sheet else f"Patch {number} on any sheet"
 
-    change(
+    return changed(
         job_id,
+        query,
         label,
         lambda job, plan: with_patch_choice(
             job, plan.layout, plan.painted, number, sheet=given.sheet, alone=given.alone, turns=given.turns
         ),
     )
-    return shown(job_id, query)
 
 
 @cutting.delete("/jobs/<int:job_id>/patches")
 def forget_patches(job_id: int, query: schemas.UnitQuery) -> schemas.JobOut:
     """Take back all that was chosen for patches, and lay them out anew."""
-    change(job_id, "Patches laid out anew", lambda job, _: without_patch_choices(job))
-    return shown(job_id, query)
+    return changed(job_id, query, "Patches laid out anew", lambda job, _: without_patch_choices(job))
 
 
 # --- other layouts ----------------------------------------------------------------------------
@@ -49,5 +48,4 @@ def take_layout(job_id: int, code: str, query: schemas.UnitQuery) -> schemas.Job
     """Take another layout, with all that is to be done for it."""
     workbench = bench()
     offer = offer_of(workbench.plan(job_id), code, workbench.tools(query.unit))
-    change(job_id, offer.label, lambda *_: offer.job)
-    return shown(job_id, query)
+    return changed(job_id, query, offer.label, lambda *_: offer.job)

@@ -9,7 +9,7 @@ from dunestead.api import schemas as wire
 from dunestead.api.description import hands_out, takes_files
 from dunestead.api.design_views import drawn, look_out
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench, change, shown
+from dunestead.api.opened import bench, changed
 from dunestead.core.artwork.elements import Frame, PartEdit, Repeat, Traced, Words, element_of
 from dunestead.core.artwork.layout import name_of
 from dunestead.core.artwork.trace.settings import TraceSettings
@@ -57,8 +57,7 @@ def add_words(job_id: int, words: wire.WordsIn, query: wire.UnitQuery) -> wire.J
     """Add words to the design."""
     workbench = bench()
     make = workbench.designs.make_words(words.text, words.face)
-    change(job_id, "Words added", lambda job, _: workbench.designs.with_new(job, make))
-    return shown(job_id, query)
+    return changed(job_id, query, "Words added", lambda job, _: workbench.designs.with_new(job, make))
 
 
 @design.post("/artwork")
@@ -72,20 +71,19 @@ def add_artwork(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     blank = workbench.job(job_id).blank
     plainer = workbench.designs.plainer_for(blank.surface, blank.piece) if request.form.get("plainer") else None
     make = workbench.designs.keep_file(*_file("artwork"), plainer)
-    change(job_id, "Artwork added", lambda job, _: workbench.designs.with_new(job, make))
-    return shown(job_id, query)
+    return changed(job_id, query, "Artwork added", lambda job, _: workbench.designs.with_new(job, make))
 
 
 @design.post("/frames")
 def add_frame(job_id: int, frame: wire.FrameIn, query: wire.UnitQuery) -> wire.JobOut:
     """Add a frame that follows the blank's edge."""
     workbench = bench()
-    change(
+    return changed(
         job_id,
+        query,
         "Frame added",
         lambda job, _: workbench.designs.with_new(job, lambda number: Frame(id=number, style=frame.style)),
     )
-    return shown(job_id, query)
 
 
 def _entries(given: wire.ElementIn) -> dict[str, Any]:
@@ -112,58 +110,61 @@ def change_part(job_id: int, element: int, given: wire.ElementIn, query: wire.Un
     named = name_of(element_of(workbench.plan(job_id).job.elements, element))
     what = next((label for name, label in _LABELS.items() if name in entries), "changed")
 
-    def changed(job: Job, _: Plan) -> Job:
+    def edited(job: Job, _: Plan) -> Job:
         return change_element(job, element, entries, workbench.sources, workbench.catalogue)
 
-    change(job_id, f"{named} {what}", changed)
-    return shown(job_id, query)
+    return changed(job_id, query, f"{named} {what}", edited)
 
 
 @design.delete("/elements/<int:element>")
 def drop_part(job_id: int, element: int, query: wire.UnitQuery) -> wire.JobOut:
     """Take a part out of the design."""
-    change(job_id, "Part removed", lambda job, _: drop_element(job, element))
-    return shown(job_id, query)
+    return changed(job_id, query, "Part removed", lambda job, _: drop_element(job, element))
 
 
 @design.post("/elements/<int:element>/copy")
 def copy_part(job_id: int, element: int, query: wire.UnitQuery) -> wire.JobOut:
     """Copy a part of the design."""
     workbench = bench()
-    change(job_id, "Part copied", lambda job, _: copy_element(job, element, workbench.sources, workbench.catalogue))
-    return shown(job_id, query)
+    return changed(
+        job_id, query, "Part copied", lambda job, _: copy_element(job, element, workbench.sources, workbench.catalogue)
+    )
 
 
 @design.post("/arrange")
 def arrange_parts(job_id: int, given: wire.ArrangeIn, query: wire.UnitQuery) -> wire.JobOut:
     """Align parts with each other, spread them, or centre them on the blank."""
     workbench = bench()
-    change(
+    return changed(
         job_id,
+        query,
         "Parts arranged",
         lambda job, _: arrange(job, given.numbers, given.how, workbench.sources, workbench.catalogue),
     )
-    return shown(job_id, query)
 
 
 @design.post("/fit")
 def fit(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     """Centre the design and make it as large as the margins let it."""
     workbench = bench()
-    change(job_id, "Design fitted to the blank", lambda job, _: fit_design(job, workbench.sources, workbench.catalogue))
-    return shown(job_id, query)
+    return changed(
+        job_id,
+        query,
+        "Design fitted to the blank",
+        lambda job, _: fit_design(job, workbench.sources, workbench.catalogue),
+    )
 
 
 @design.post("/place")
 def place(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     """Lay the design where the garment's guide puts it."""
     workbench = bench()
-    change(
+    return changed(
         job_id,
+        query,
         "Design placed on the garment",
         lambda job, _: place_on_garment(job, workbench.sources, workbench.catalogue),
     )
-    return shown(job_id, query)
 
 
 @design.post("/look")
@@ -233,8 +234,7 @@ def apply_remedy(job_id: int, given: wire.RemedyIn, query: wire.UnitQuery) -> wi
     tools = workbench.tools(query.unit)
     seen = workbench.plan(job_id).look
     remedy = remedy_of(seen, finding_of(seen, given.finding, workbench.catalogue), given.remedy, tools)
-    change(job_id, remedy.label, lambda *_: remedy.job)
-    return shown(job_id, query)
+    return changed(job_id, query, remedy.label, lambda *_: remedy.job)
 
 
 @design.post("/follow")
@@ -242,12 +242,12 @@ def follow(job_id: int, given: wire.FollowIn, query: wire.UnitQuery) -> wire.Job
     """Let the design follow the blank from the size it had: it keeps its margins."""
     workbench = bench()
     before = (given.width, given.height)
-    change(
+    return changed(
         job_id,
+        query,
         "The design follows the blank",
         lambda job, _: follow_blank(job, before, workbench.sources, workbench.catalogue),
     )
-    return shown(job_id, query)
 
 
 @design.post("/outline")
@@ -257,5 +257,9 @@ def set_outline(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     workbench = bench()
     data, name = _file("outline")
     key, ratio = workbench.designs.keep_outline(data, name)
-    change(job_id, "Outline of the blank", lambda job, _: workbench.designs.with_outline(job, key, name[:120], ratio))
-    return shown(job_id, query)
+    return changed(
+        job_id,
+        query,
+        "Outline of the blank",
+        lambda job, _: workbench.designs.with_outline(job, key, name[:120], ratio),
+    )

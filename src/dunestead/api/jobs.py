@@ -16,8 +16,7 @@ from dunestead.api.opened import bench, if_match, shown
 from dunestead.api.schemas.sheets import CutSettingsIn
 from dunestead.api.views import card_out, catalogue_out
 from dunestead.core.artwork.elements import clean_text
-from dunestead.core.blanks.blank import Blank, Garment
-from dunestead.core.blanks.clear import ClearArea
+from dunestead.core.blanks.blank import Blank
 from dunestead.core.changes.suiting import suited
 from dunestead.core.curing.drying import Weather
 from dunestead.core.errors import BadInput, DunesteadError
@@ -26,7 +25,6 @@ from dunestead.core.job.job import Job, altered
 from dunestead.core.learning.looks import DueLook, due_looks
 from dunestead.core.limits import check_limits
 from dunestead.core.painting.coatings import Coating
-from dunestead.core.painting.mixing import MixPart
 from dunestead.core.records import CutSettings
 from dunestead.core.units import parse_length
 from dunestead.formats.job_file import read_job_file, read_job_log
@@ -36,52 +34,9 @@ from dunestead.store import Where
 __all__ = ["jobs"]
 
 jobs = Endpoints("jobs", __name__, url_prefix="/api", tag="Jobs")
-_LABELS = {
-    "name": "Name",
-    "surface": "Surface",
-    "blank": "Blank",
-    "design_width": "Width of the design",
-    "dauber": "Foam dauber",
-    "covered": "Neighbours covered",
-    "material": "Mask material",
-    "method": "Method",
-    "border": "Border",
-    "bridge_width": "Width of bridges",
-    "overlap": "Overlap of sheets",
-    "cutter": "Cutter",
-    "press": "Press",
-    "cover_paper": "Cover",
-    "coatings": "Coatings",
-    "copies": "Copies",
-    "seen_through": "Seen through the blank",
-    "due": "Due date",
-    "weather": "Weather",
-    "wanted": "Look of the print",
-    "load": "Load of the brush",
-    "use": "Use",
-    "peel_when": "Time of the peel",
-    "peel_first": "Order of the peel",
-    "warm_air": "Warm air",
-    "reverse": "Reverse mask",
-    "field_colour": "Colour of the field",
-    "masks": "Masks for the colours",
-    "mask_order": "Order of the colours",
-    "whole_blank": "Mask as large as the blank",
-    "bridge_style": "Style of bridges",
-    "bridges_per_piece": "Bridges a piece",
-    "stock": "Material in store",
-    "offcuts": "Offcuts first",
-    "kept_masks": "Masks used again",
-    "cut": "Cut settings",
-    "together": "What stays together",
-    "aim": "Aim of the layout",
-}
+_KINDS: Mapping[type, type] = {wire.WeatherIn: Weather, CutSettingsIn: CutSettings, wire.CoatingIn: Coating}
 _LOOKS = TypeAdapter(list[DueLook])
 _CARD_SHAPE = sha256(json.dumps(wire.CardOut.model_json_schema()).encode()).hexdigest()[:16]
-_CLEARABLE = {
-    *("border", "bridge_width", "method", "overlap", "due", "bridges_per_piece", "stock", "cut"),
-    *("load", "use", "peel_when", "peel_first"),
-}
 
 
 @jobs.get("/catalogue")
@@ -200,13 +155,6 @@ def read_job(query: wire.UnitQuery) -> wire.JobOut:
     return shown(workbench.add(job, read_job_log(text)), query)
 
 
-def _blank(given: wire.BlankIn) -> Blank:
-    entries = given.model_dump(exclude={"garment", "clear"})
-    clear = tuple(ClearArea(**area.model_dump()) for area in given.clear)
-    garment = Garment(**given.garment.model_dump()) if given.garment else None
-    return Blank(**entries, garment=garment, clear=clear)
-
-
 @jobs.get("/jobs/<int:job_id>")
 def get_job(job_id: int, query: wire.UnitQuery) -> wire.JobOut:
     """Show a job with all that was reckoned from it."""
@@ -218,36 +166,34 @@ def change_job(job_id: int, entries: wire.JobIn, query: wire.UnitQuery) -> wire.
     """Change entries of a job; a null takes a figure back to the catalogue's."""
     given = {key: getattr(entries, key) for key in entries.model_fields_set}
     for key, value in given.items():
-        if value is None and key not in _CLEARABLE:
-            raise BadInput(f"{_LABELS[key]} cannot be empty.", "Give it a value.")
+        if value is None and key not in wire.CLEARABLE:
+            raise BadInput(f"{_label(key)} cannot be empty.", "Give it a value.")
     blank, width = given.pop("blank", None), given.pop("design_width", None)
     values = {name: _entry(value) for name, value in given.items()}
-    label = ", ".join(dict.fromkeys(_LABELS[key] for key in entries.model_fields_set)) or "Nothing"
+    label = ", ".join(dict.fromkeys(_label(key) for key in entries.model_fields_set)) or "Nothing"
     workbench = bench()
 
     def changed(before: Job) -> Job:
         job = suited(altered(before, **values), before, workbench.catalogue)
-        if isinstance(blank, wire.BlankIn):
-            job = workbench.designs.with_blank(job, _blank(blank))
+        if blank:
+            job = workbench.designs.with_blank(job, blank.into(Blank))
         return workbench.designs.with_width(job, width) if width is not None else job
 
     workbench.alter(job_id, label, changed, if_match())
     return shown(job_id, query)
 
 
+def _label(entry: str) -> str:
+    """Return what the list of changes calls an entry."""
+    return wire.JobIn.model_fields[entry].title or entry
+
+
 def _entry(value: Any) -> Any:
     """Return what came over the wire as the job keeps it."""
-    if isinstance(value, wire.WeatherIn):
-        return Weather(**value.model_dump())
-    if isinstance(value, CutSettingsIn):
-        return CutSettings(**value.model_dump())
     if isinstance(value, list):
-        return tuple(_coating(one) if isinstance(one, wire.CoatingIn) else one for one in value)
-    return value
-
-
-def _coating(given: wire.CoatingIn) -> Coating:
-    return Coating(**{**given.model_dump(), "mix": tuple(MixPart(**part.model_dump()) for part in given.mix)})
+        return tuple(_entry(one) for one in value)
+    kind = _KINDS.get(type(value))
+    return value.into(kind) if kind else value
 
 
 @jobs.post("/jobs/<int:job_id>/undo")

@@ -3,7 +3,7 @@
 from dunestead.api import schemas as wire
 from dunestead.api.endpoints import Endpoints
 from dunestead.api.mask_views import bridge_out
-from dunestead.api.opened import bench, change, opened, shown
+from dunestead.api.opened import bench, changed, opened
 from dunestead.core.looking.ties import BridgeMove
 from dunestead.core.looking.ties import reset_bridges as reckon_again
 from dunestead.core.stations.consequence import with_method
@@ -28,8 +28,7 @@ def set_fates(job_id: int, fates: wire.FatesIn, query: wire.UnitQuery) -> wire.J
     """Decide what becomes of loose pieces."""
     which = "All pieces" if fates.numbers is None else f"Piece {', '.join(map(str, fates.numbers[:6]))}"
     label = f"{which} {_FATE_WORDS[fates.fate]}"
-    change(job_id, label, lambda job, plan: with_fates(job, plan, fates.numbers, fates.fate))
-    return shown(job_id, query)
+    return changed(job_id, query, label, lambda job, plan: with_fates(job, plan, fates.numbers, fates.fate))
 
 
 @mask.get("/jobs/<int:job_id>/methods/<key>")
@@ -43,8 +42,9 @@ def get_method_change(job_id: int, key: str) -> wire.MethodChangeOut:
 def set_method(job_id: int, key: str, query: wire.UnitQuery) -> wire.JobOut:
     """Choose a method, with a mask material that serves it where the job's own does not."""
     catalogue = bench().catalogue
-    change(job_id, f"Method: {catalogue.method(key).name}", lambda job, _: with_method(job, key, catalogue))
-    return shown(job_id, query)
+    return changed(
+        job_id, query, f"Method: {catalogue.method(key).name}", lambda job, _: with_method(job, key, catalogue)
+    )
 
 
 def _move(given: wire.BridgeIn) -> BridgeMove:
@@ -82,29 +82,28 @@ def set_bridge(job_id: int, given: wire.BridgeIn, query: wire.UnitQuery) -> wire
     workbench, move = bench(), _move(given)
     what = "added to" if given.index is None else "moved on" if given.at or given.slide else "widened on"
     label = f"Bridge {what} piece {given.piece}"
-    change(job_id, label, lambda job, plan: workbench.designs.with_bridge(job, plan, move))
-    return shown(job_id, query)
+    return changed(job_id, query, label, lambda job, plan: workbench.designs.with_bridge(job, plan, move))
 
 
 @mask.post("/jobs/<int:job_id>/bridges/remove")
 def remove_bridge(job_id: int, given: wire.BridgeKeyIn, query: wire.UnitQuery) -> wire.JobOut:
     """Take a bridge away from a piece that has more than one."""
     workbench = bench()
-    change(
+    return changed(
         job_id,
+        query,
         f"Bridge taken off piece {given.piece}",
         lambda job, plan: workbench.designs.without_bridge(job, plan, given.piece, given.index),
     )
-    return shown(job_id, query)
 
 
 @mask.post("/jobs/<int:job_id>/bridges/reset")
 def reset_bridges(job_id: int, given: wire.PiecesIn, query: wire.UnitQuery) -> wire.JobOut:
     """Have bridges that were set by hand reckoned again."""
     which = "All bridges" if given.numbers is None else f"Bridges of piece {', '.join(map(str, given.numbers[:6]))}"
-    change(
+    return changed(
         job_id,
+        query,
         f"{which} reckoned again",
         lambda job, _: reckon_again(job, list(job.mask.spots) if given.numbers is None else given.numbers),
     )
-    return shown(job_id, query)

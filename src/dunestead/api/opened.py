@@ -11,7 +11,7 @@ from dunestead.core.errors import BadInput
 from dunestead.workshop.opened import OpenJob
 from dunestead.workshop.workbench import Change, Workbench
 
-__all__ = ["bench", "change", "if_match", "opened", "shown", "tagged", "version_of", "worked"]
+__all__ = ["bench", "changed", "if_match", "opened", "shown", "tagged", "version_of", "worked"]
 
 _TAG = re.compile(r'^\s*(?:W/)?"v(\d{1,15})"\s*$')
 
@@ -51,9 +51,10 @@ def version_of(tag: str) -> int | None:
     return int(match[1]) if match else None
 
 
-def change(job_id: int, label: str, changed: Change) -> None:
-    """Change a job as one undoable step, as long as it still is what the request was made on."""
-    bench().change(job_id, label, changed, if_match())
+def changed(job_id: int, query: wire.UnitQuery, label: str, by: Change) -> wire.JobOut:
+    """Change a job as one undoable step, as long as it still is what the request was made on, and show it."""
+    bench().change(job_id, label, by, if_match())
+    return shown(job_id, query)
 
 
 def opened(job_id: int, query: wire.UnitQuery) -> OpenJob:

@@ -4,7 +4,7 @@ from datetime import timedelta
 
 from dunestead.api import schemas
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench, change, opened, shown
+from dunestead.api.opened import bench, changed, opened
 from dunestead.api.schemas import paint as wire
 from dunestead.core.curing.drying import drying_factor
 from dunestead.core.curing.peel import peel_schools
@@ -123,8 +123,7 @@ def move(job_id: int, given: wire.MoveCoatingIn, query: schemas.UnitQuery) -> sc
         coatings = move_coating(job.paint.coatings, given.index, given.by, seen_through=job.blank.seen_through)
         return altered(job, coatings=coatings)
 
-    change(job_id, "Order of the coatings", moved)
-    return shown(job_id, query)
+    return changed(job_id, query, "Order of the coatings", moved)
 
 
 @painting.post("/mix")

@@ -8,7 +8,7 @@ from flask import Response
 from dunestead.api import schemas
 from dunestead.api.description import hands_out
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench, change, opened
+from dunestead.api.opened import bench, if_match, opened
 from dunestead.api.schemas import price as wire
 from dunestead.core.errors import UnknownKey
 from dunestead.core.job.job import PriceEntry, altered
@@ -38,7 +38,7 @@ def get_costs(job_id: int, query: schemas.UnitQuery) -> wire.CostsOut:
 def set_price(job_id: int, given: wire.PriceIn, query: schemas.UnitQuery) -> wire.CostsOut:
     """Say what a blank costs, what something like it costs in a shop, and what is asked."""
     check_limits(PriceEntry(**given.model_dump()))
-    change(job_id, "Price", lambda job, _: altered(job, **given.model_dump()))
+    bench().change(job_id, "Price", lambda job, _: altered(job, **given.model_dump()), if_match())
     return _shown(opened(job_id, query))
 
 

@@ -9,7 +9,7 @@ from pydantic import Field
 from dunestead.api import schemas
 from dunestead.api.description import hands_out, takes_files
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench, change, opened, shown
+from dunestead.api.opened import bench, changed, opened
 from dunestead.api.wire import Shown, Wire, limits_like
 from dunestead.core.errors import BadInput
 from dunestead.core.learning.recipes import Recipe, check_recipe, found_by, recipe_of, with_recipe
@@ -109,8 +109,7 @@ def make_recipe(job_id: int, given: RecipeIn, query: RecipesQuery) -> RecipesOut
 def use_recipe(job_id: int, number: int, query: schemas.UnitQuery) -> schemas.JobOut:
     """Make a job by a recipe: its mask, method, cut, heat, coatings and peel; the design stays."""
     recipe, catalogue = bench().records.recipes.get(number), bench().catalogue
-    change(job_id, f"Recipe “{recipe.name[:60]}”", lambda job, _: with_recipe(job, recipe, catalogue))
-    return shown(job_id, query)
+    return changed(job_id, query, f"Recipe “{recipe.name[:60]}”", lambda job, _: with_recipe(job, recipe, catalogue))
 
 
 @recipes.put("/recipes/<int:number>")

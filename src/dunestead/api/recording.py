@@ -7,7 +7,7 @@ from flask import Response, request
 from dunestead.api import schemas as wire
 from dunestead.api.description import hands_out, takes_files
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench, change, opened, shown
+from dunestead.api.opened import bench, changed, opened
 from dunestead.api.photos import PhotoQuery, photo_shown
 from dunestead.api.schemas import learning as learning_schemas
 from dunestead.core.errors import BadInput, UnknownKey
@@ -39,8 +39,7 @@ def set_record(job_id: int, record: wire.RecordIn, query: wire.UnitQuery) -> wir
     for look in looks.values():
         check_limits(look)
     entries = {**record.model_dump(exclude={"looks"}), "looks": looks}
-    change(job_id, "Record", lambda job, _: altered(job, record=replace(job.record, **entries)))
-    return shown(job_id, query)
+    return changed(job_id, query, "Record", lambda job, _: altered(job, record=replace(job.record, **entries)))
 
 
 @recording.post("/<int:job_id>/photos/<any(finished, week, month, year):when>")
@@ -51,19 +50,18 @@ def set_photo(job_id: int, when: str, query: wire.UnitQuery) -> wire.JobOut:
     if file is None:
         raise BadInput("No photo was sent.", "Choose one and send it again.")
     key = bench().designs.keep_bytes(clean_photo(file.read()))
-    change(job_id, "Photo", lambda job, _: _with_photos(job, {**job.record.photos, when: key}))
-    return shown(job_id, query)
+    return changed(job_id, query, "Photo", lambda job, _: _with_photos(job, {**job.record.photos, when: key}))
 
 
 @recording.delete("/<int:job_id>/photos/<any(finished, week, month, year):when>")
 def drop_photo(job_id: int, when: str, query: wire.UnitQuery) -> wire.JobOut:
     """Remove a photo; it can be brought back by undoing that."""
-    change(
+    return changed(
         job_id,
+        query,
         "Photo removed",
         lambda job, _: _with_photos(job, {one: key for one, key in job.record.photos.items() if one != when}),
     )
-    return shown(job_id, query)
 
 
 @recording.get("/<int:job_id>/photos/<any(finished, week, month, year):when>.jpg")

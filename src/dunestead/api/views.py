@@ -138,7 +138,8 @@ def _inputs(job: Job) -> wire.InputsOut:
     """Return what the maker decided, each entry by its own name."""
     entries = {name: getattr(job, name) for name in ENTRIES if name != "record"}
     flat = {one.name: getattr(entry, one.name) for entry in entries.values() for one in fields(entry)}
-    return wire.InputsOut.model_validate({**flat, "name": job.name, "blank": job.piece}, from_attributes=True)
+    flat |= {"name": job.name, "blank": job.piece}
+    return wire.InputsOut(**{name: flat[name] for name in wire.InputsOut.model_fields})
 
 
 def _method(fit: MethodFit) -> wire.MethodOut:

@@ -1,20 +1,25 @@
 """What all shapes on the wire share."""
 
-from collections.abc import Iterable
-from typing import Any, Literal, Self
+from collections.abc import Callable, Container, Hashable, Iterable
+from functools import cache, reduce
+from operator import or_
+from types import NoneType
+from typing import Any, Literal, Self, TypeVar, cast, get_args
 
-from pydantic import BaseModel, ConfigDict
+from pydantic import BaseModel, ConfigDict, TypeAdapter
 from pydantic.config import JsonDict, JsonValue
+from pydantic.fields import FieldInfo
 
 from dunestead.core.limits import Limit, limits_of
 
-__all__ = ["COLOUR", "Box", "Point", "Room", "Shown", "Wire", "limits_like", "one_of"]
+__all__ = ["COLOUR", "Box", "Point", "Room", "Shown", "Wire", "filled", "limits_like", "one_of"]
 
 Point = tuple[float, float]
 Box = tuple[float, float, float, float]
 Room = Literal["blank", "artwork", "mask", "sheets", "weed", "tack", "paint", "peel", "cure", "record"]
 COLOUR = r"^#[0-9a-fA-F]{6}$"
 Schema = dict[str, Any]
+Kind = TypeVar("Kind")
 
 
 class Shown(BaseModel):
@@ -33,6 +38,31 @@ class Wire(Shown):
     """Base of all that comes in: what is not known is refused, numbers are finite."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+    def into(self, kind: type[Kind], **more: Any) -> Kind:
+        """Return what came in as the core has it, with all it holds; what is given besides goes before it."""
+        made: Kind = _reader_of(cast("Hashable", kind)).validate_python(self.model_dump() | more)
+        return made
+
+
+@cache
+def _reader_of(kind: Hashable) -> TypeAdapter[Any]:
+    return TypeAdapter(cast("type", kind))
+
+
+def filled(*, clearable: Container[str], without: str) -> Callable[[type[Kind]], type[Kind]]:
+    """Make of a model of changes, any of which may be absent, one of what is in force: only some may be empty."""
+
+    def made(model: type[Any]) -> type[Any]:
+        del model.model_fields[without]
+        for name, field in model.model_fields.items():
+            kinds = [kind for kind in get_args(field.annotation) if kind is not NoneType]
+            known: Any = field.annotation if name in clearable or not kinds else reduce(or_, kinds)
+            model.model_fields[name] = FieldInfo(annotation=known)
+        model.model_rebuild(force=True)
+        return model
+
+    return made
 
 
 def one_of(codes: Iterable[str]) -> JsonDict:

@@ -10,7 +10,7 @@ from dunestead.api.schemas.mask import MaskRoomOut, PieceOut, WeakOut
 from dunestead.api.schemas.picture import PictureOut
 from dunestead.api.schemas.sheets import CutSettingsIn, SheetsOut
 from dunestead.api.schemas.work import ClockOut, HistoryOut, WorkOut
-from dunestead.api.wire import COLOUR, Room, Shown, Wire, limits_like
+from dunestead.api.wire import COLOUR, Room, Shown, Wire, filled, limits_like
 from dunestead.core.curing.peel import PeelFirst
 from dunestead.core.figures import PeelTime, Role, Use
 from dunestead.core.job.job import ENTRIES, Job, LaterLook, Record, WhenLooked
@@ -23,50 +23,56 @@ from dunestead.core.sheets.price import Aim
 from dunestead.core.stations.graph import Phase
 from dunestead.core.stations.station import State
 
+# What may be empty; most then follows the catalogue.
+CLEARABLE = {
+    *("border", "bridge_width", "method", "overlap", "due", "bridges_per_piece", "stock", "cut"),
+    *("load", "use", "peel_when", "peel_first"),
+}
+
 
 class JobIn(Wire):
     """Some of a job's entries, to be changed; what is absent stays."""
 
     model_config = limits_like(Job, *ENTRIES.values())
 
-    name: str | None = None
-    surface: str | None = None
-    blank: BlankIn | None = None
-    design_width: float | None = None
-    dauber: bool | None = None
-    covered: bool | None = None
-    material: str | None = None
-    method: str | None = None
-    border: float | None = None
-    bridge_width: float | None = None
-    overlap: float | None = None
-    cutter: str | None = None
-    press: str | None = None
-    cover_paper: str | None = None
-    coatings: list[CoatingIn] | None = Field(default=None, max_length=100)
-    copies: int | None = None
-    seen_through: bool | None = None
-    due: date | None = None
-    weather: WeatherIn | None = None
-    wanted: Wanted | None = None
-    load: CoatLoad | None = None
-    use: Use | None = None
-    peel_when: PeelTime | None = None
-    peel_first: PeelFirst | None = None
-    warm_air: bool | None = None
-    reverse: bool | None = None
-    field_colour: str | None = Field(None, pattern=COLOUR)
-    masks: Masks | None = None
-    mask_order: list[str] | None = Field(default=None, max_length=1000)
-    whole_blank: bool | None = None
-    bridge_style: BridgeStyle | None = None
-    bridges_per_piece: int | None = None
-    stock: int | None = None
-    offcuts: bool | None = None
-    kept_masks: list[int] | None = Field(None, max_length=40)
-    cut: CutSettingsIn | None = None
-    together: list[int] | None = Field(default=None, max_length=1000)
-    aim: Aim | None = None
+    name: str | None = Field(None, title="Name")
+    surface: str | None = Field(None, title="Surface")
+    blank: BlankIn | None = Field(None, title="Blank")
+    design_width: float | None = Field(None, title="Width of the design")
+    dauber: bool | None = Field(None, title="Foam dauber")
+    covered: bool | None = Field(None, title="Neighbours covered")
+    material: str | None = Field(None, title="Mask material")
+    method: str | None = Field(None, title="Method")
+    border: float | None = Field(None, title="Border")
+    bridge_width: float | None = Field(None, title="Width of bridges")
+    overlap: float | None = Field(None, title="Overlap of sheets")
+    cutter: str | None = Field(None, title="Cutter")
+    press: str | None = Field(None, title="Press")
+    cover_paper: str | None = Field(None, title="Cover")
+    coatings: list[CoatingIn] | None = Field(None, title="Coatings", max_length=100)
+    copies: int | None = Field(None, title="Copies")
+    seen_through: bool | None = Field(None, title="Seen through the blank")
+    due: date | None = Field(None, title="Due date")
+    weather: WeatherIn | None = Field(None, title="Weather")
+    wanted: Wanted | None = Field(None, title="Look of the print")
+    load: CoatLoad | None = Field(None, title="Load of the brush")
+    use: Use | None = Field(None, title="Use")
+    peel_when: PeelTime | None = Field(None, title="Time of the peel")
+    peel_first: PeelFirst | None = Field(None, title="Order of the peel")
+    warm_air: bool | None = Field(None, title="Warm air")
+    reverse: bool | None = Field(None, title="Reverse mask")
+    field_colour: str | None = Field(None, title="Colour of the field", pattern=COLOUR)
+    masks: Masks | None = Field(None, title="Masks for the colours")
+    mask_order: list[str] | None = Field(None, title="Order of the colours", max_length=1000)
+    whole_blank: bool | None = Field(None, title="Mask as large as the blank")
+    bridge_style: BridgeStyle | None = Field(None, title="Style of bridges")
+    bridges_per_piece: int | None = Field(None, title="Bridges a piece")
+    stock: int | None = Field(None, title="Material in store")
+    offcuts: bool | None = Field(None, title="Offcuts first")
+    kept_masks: list[int] | None = Field(None, title="Masks used again", max_length=40)
+    cut: CutSettingsIn | None = Field(None, title="Cut settings")
+    together: list[int] | None = Field(None, title="What stays together", max_length=1000)
+    aim: Aim | None = Field(None, title="Aim of the layout")
 
 
 class AgainIn(Wire):
@@ -121,46 +127,9 @@ class RecordOut(RecordIn):
     photos: list[str]
 
 
-class InputsOut(Shown):
+@filled(clearable=CLEARABLE, without="design_width")
+class InputsOut(JobIn):
     """The maker's entries as they are in force; null follows the catalogue."""
-
-    name: str
-    surface: str
-    blank: BlankIn
-    dauber: bool
-    covered: bool
-    material: str
-    method: str | None
-    border: float | None
-    bridge_width: float | None
-    overlap: float | None
-    cutter: str
-    press: str
-    cover_paper: str
-    coatings: list[CoatingIn]
-    copies: int
-    seen_through: bool
-    due: date | None
-    weather: WeatherIn
-    wanted: Wanted
-    load: CoatLoad | None
-    use: Use | None
-    peel_when: PeelTime | None
-    peel_first: PeelFirst | None
-    warm_air: bool
-    reverse: bool
-    field_colour: str
-    masks: Masks
-    mask_order: list[str]
-    whole_blank: bool
-    bridge_style: BridgeStyle
-    bridges_per_piece: int | None
-    stock: int | None
-    offcuts: bool
-    kept_masks: list[int]
-    cut: CutSettingsIn | None
-    together: list[int]
-    aim: Aim
 
 
 class InForceOut(Shown):
