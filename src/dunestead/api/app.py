@@ -57,6 +57,22 @@ __all__ = ["create_app"]
 
 _STATIC = Path(__file__).parent / "static"
 _FORM_SLACK = 64_000
+_OF_A_JOB = (mask, work, design, files, cutting, weeding, painting, peeling, curing, recording, pricing)
+_OF_ALL = (
+    jobs,
+    examples,
+    guide,
+    blanks,
+    workshop,
+    cutter,
+    waiting,
+    learning,
+    yearly,
+    stores,
+    recipes,
+    keeping,
+    sessions,
+)
 # Of memory for plans, where several processes have each their own, bytes.
 _A_SHARE = 100_000_000
 
@@ -95,30 +111,8 @@ def create_app(config: dict[str, Any] | None = None) -> APIFlask:
     app.config.update(config or {})
     if database := app.config.get("DATABASE"):
         _open_workshop(app, Path(database))
-    app.register_blueprint(jobs)
-    app.register_blueprint(examples)
-    app.register_blueprint(guide)
-    app.register_blueprint(mask)
-    app.register_blueprint(work)
-    app.register_blueprint(design)
-    app.register_blueprint(blanks)
-    app.register_blueprint(files)
-    app.register_blueprint(workshop)
-    app.register_blueprint(cutting)
-    app.register_blueprint(cutter)
-    app.register_blueprint(waiting)
-    app.register_blueprint(weeding)
-    app.register_blueprint(painting)
-    app.register_blueprint(peeling)
-    app.register_blueprint(curing)
-    app.register_blueprint(learning)
-    app.register_blueprint(recording)
-    app.register_blueprint(pricing)
-    app.register_blueprint(yearly)
-    app.register_blueprint(stores)
-    app.register_blueprint(recipes)
-    app.register_blueprint(keeping)
-    app.register_blueprint(sessions)
+    for blueprint in (*_OF_ALL, *_OF_A_JOB):
+        app.register_blueprint(blueprint)
     install_problems(app)
     app.after_request(tagged)
     if app.config.get("WORKER"):

@@ -7,7 +7,7 @@ from flask import Response
 from dunestead.api import schemas
 from dunestead.api.description import hands_out
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench, opened
+from dunestead.api.opened import bench, download, opened
 from dunestead.api.schemas import cure as wire
 from dunestead.core.errors import NotNow
 from dunestead.core.records import Hours, check_hours
@@ -100,7 +100,7 @@ def get_care_cards(job_id: int, paper: str, query: schemas.UnitQuery) -> Respons
         for copy in range(1, found.plan.copies + 1)
     ]
     data = write_care_cards(cards, "letter" if paper == "letter" else "a4")
-    return _download(data, "application/pdf", f"{file_stem(found.plan.job.name)}-care-cards.pdf")
+    return download(data, "application/pdf", f"{file_stem(found.plan.job.name)}-care-cards.pdf")
 
 
 @curing.get("/jobs/<int:job_id>/times.ics")
@@ -113,8 +113,4 @@ def get_times(job_id: int, query: schemas.UnitQuery) -> Response:
     schedule = schedule_of(found.progress, found.at, bench().records.hours_kept())
     alarm = bench().catalogue.workshop["alarm_before"]
     data = write_calendar(found.plan.job.name, job_id, found.progress, schedule, found.at, alarm, query.unit)
-    return _download(data, "text/calendar; charset=utf-8", f"{file_stem(found.plan.job.name)}.ics")
-
-
-def _download(data: bytes, media_type: str, name: str) -> Response:
-    return Response(data, content_type=media_type, headers={"Content-Disposition": f'attachment; filename="{name}"'})
+    return download(data, "text/calendar; charset=utf-8", f"{file_stem(found.plan.job.name)}.ics")

@@ -7,7 +7,7 @@ from flask import Response
 from dunestead.api import schemas
 from dunestead.api.description import hands_out
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench
+from dunestead.api.opened import bench, download
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.plan.keeper_sheet import draw_keepers
 from dunestead.core.plan.laid import mask_of
@@ -25,11 +25,6 @@ __all__ = ["files"]
 files = Endpoints("files", __name__, url_prefix="/api/jobs/<int:job_id>", tag="Files")
 
 
-def _download(data: str | bytes, media_type: str, name: str) -> Response:
-    disposition = f'attachment; filename="{name}"'
-    return Response(data, content_type=media_type, headers={"Content-Disposition": disposition})
-
-
 @files.get("/masks/<int:number>.svg")
 @hands_out("svg")
 def get_mask(job_id: int, number: int, query: schemas.FileQuery) -> Response:
@@ -37,7 +32,7 @@ def get_mask(job_id: int, number: int, query: schemas.FileQuery) -> Response:
     plan = bench().work.hand_out(job_id, f"mask {number}", "mm", anyway=query.anyway).plan
     mask = mask_of(plan, number)
     text = write_mask(mask.cut, mask_title(plan.job, mask.laid))
-    return _download(text, "image/svg+xml", f"{file_stem(plan.job.name)}-{mask_file(number, mask.laid.label)}")
+    return download(text, "image/svg+xml", f"{file_stem(plan.job.name)}-{mask_file(number, mask.laid.label)}")
 
 
 @files.get('/sheets/<int:number>.<any(svg, dxf, hpgl, pdf, "pdf-a4", "pdf-letter", png):kind>')
@@ -49,7 +44,7 @@ def get_sheet(job_id: int, number: int, kind: str, query: schemas.FileQuery) -> 
     if not found:
         raise NoSuchThing(f"This job has no sheet {number}.", f"It has sheets 1 to {len(plan.sheets)}.")
     form, data = sheet_file(found.drawing, kind)
-    return _download(data, form.media_type, f"{file_stem(plan.job.name)}-sheet-{number}.{form.suffix}")
+    return download(data, form.media_type, f"{file_stem(plan.job.name)}-sheet-{number}.{form.suffix}")
 
 
 @files.get("/sheets.zip")
@@ -58,7 +53,7 @@ def get_sheets(job_id: int, query: schemas.FileQuery) -> Response:
     """Download all sheets, the mask and a cut list."""
     opened = bench().work.hand_out(job_id, "sheets.zip", query.unit, anyway=query.anyway)
     data = zip_sheets(opened.plan, sheets_of(opened.plan), query.unit)
-    return _download(data, "application/zip", f"{file_stem(opened.plan.job.name)}-sheets.zip")
+    return download(data, "application/zip", f"{file_stem(opened.plan.job.name)}-sheets.zip")
 
 
 @files.get("/masks/<int:number>/keepers-<any(a4, letter):paper>.pdf")
@@ -70,7 +65,7 @@ def get_keepers(job_id: int, number: int, paper: Any, query: schemas.UnitQuery) 
     if not mask.cut.keepers:
         raise NoSuchThing("No piece of this mask is kept.", "There is nothing to lay in place, so nothing to print.")
     data = write_tiled_pdf(draw_keepers(plan, mask), paper)
-    return _download(data, "application/pdf", f"{file_stem(plan.job.name)}-keepers-{number}.pdf")
+    return download(data, "application/pdf", f"{file_stem(plan.job.name)}-keepers-{number}.pdf")
 
 
 @files.get("/bench-sheet-<any(a4, letter):paper>.pdf")
@@ -80,7 +75,7 @@ def get_bench_sheet(job_id: int, paper: Any, query: schemas.UnitQuery) -> Respon
     found = bench().open(job_id, query.unit)
     copy = min(query.copy_no, found.plan.copies)
     data = write_bench_sheet(found.plan, found.graph, query.unit, copy, paper)
-    return _download(data, "application/pdf", f"{file_stem(found.plan.job.name)}-bench-sheet.pdf")
+    return download(data, "application/pdf", f"{file_stem(found.plan.job.name)}-bench-sheet.pdf")
 
 
 @files.get("/job-file")
@@ -89,4 +84,4 @@ def get_job_file(job_id: int) -> Response:
     """Download the job as an open job file, with what happened to it, in a zip with the files it names."""
     workbench = bench()
     job, log = workbench.stored(job_id)
-    return _download(zip_job(job, workbench.file, log), "application/zip", f"{file_stem(job.name)}-job.zip")
+    return download(zip_job(job, workbench.file, log), "application/zip", f"{file_stem(job.name)}-job.zip")

@@ -8,7 +8,7 @@ from flask import Response
 from dunestead.api import schemas
 from dunestead.api.description import hands_out
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench, opened
+from dunestead.api.opened import bench, download, opened
 from dunestead.api.schemas import inventory as wire
 from dunestead.core.errors import NoSuchThing, NotNow
 from dunestead.core.inventory.items import TABLES, Item
@@ -217,8 +217,7 @@ def _lines(unit: str) -> list[Line]:
 @hands_out("csv")
 def get_shopping_table(query: schemas.UnitQuery) -> Response:
     """Download what is to be bought for the jobs on the board, as a table."""
-    headers = {"Content-Disposition": 'attachment; filename="shopping-list.csv"'}
-    return Response(write_shopping_csv(_lines(query.unit)), content_type="text/csv; charset=utf-8", headers=headers)
+    return download(write_shopping_csv(_lines(query.unit)), "text/csv; charset=utf-8", "shopping-list.csv")
 
 
 @stores.get("/stores/shopping-<any(a4, letter):paper>.pdf")
@@ -227,8 +226,7 @@ def get_shopping_list(paper: str, query: schemas.UnitQuery) -> Response:
     """Download what is to be bought for the jobs on the board, to take along."""
     now = bench().clock.now()
     data = write_shopping_pdf(_lines(query.unit), f"{now.day} {now:%B %Y}", "letter" if paper == "letter" else "a4")
-    headers = {"Content-Disposition": 'attachment; filename="shopping-list.pdf"'}
-    return Response(data, content_type="application/pdf", headers=headers)
+    return download(data, "application/pdf", "shopping-list.pdf")
 
 
 # --- as a job sees them -----------------------------------------------------------------------

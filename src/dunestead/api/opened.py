@@ -11,7 +11,7 @@ from dunestead.core.errors import BadInput
 from dunestead.workshop.opened import OpenJob
 from dunestead.workshop.workbench import Change, Workbench
 
-__all__ = ["bench", "changed", "if_match", "opened", "shown", "tagged", "version_of", "worked"]
+__all__ = ["bench", "changed", "download", "if_match", "opened", "shown", "tagged", "version_of", "worked"]
 
 _TAG = re.compile(r'^\s*(?:W/)?"v(\d{1,15})"\s*$')
 
@@ -80,3 +80,8 @@ def tagged(response: Response) -> Response:
     if "shown_version" in g and response.status_code < 400:
         response.headers["ETag"] = f'"v{g.shown_version}"'
     return response
+
+
+def download(data: str | bytes, media_type: str, name: str) -> Response:
+    """Return a file under a name to keep it by."""
+    return Response(data, content_type=media_type, headers={"Content-Disposition": f'attachment; filename="{name}"'})

@@ -8,7 +8,7 @@ from flask import Response
 from dunestead.api import schemas
 from dunestead.api.description import hands_out
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench, if_match, opened
+from dunestead.api.opened import bench, download, if_match, opened
 from dunestead.api.schemas import price as wire
 from dunestead.core.errors import UnknownKey
 from dunestead.core.job.job import PriceEntry, altered
@@ -80,8 +80,7 @@ def get_quotation(job_id: int, paper: str, query: schemas.UnitQuery) -> Response
     )
     care = care_of(found.plan, None, None)
     data = write_quotation(found.plan, offer, care, query.unit, "letter" if paper == "letter" else "a4")
-    name = f'attachment; filename="{file_stem(found.plan.job.name)}-quotation.pdf"'
-    return Response(data, content_type="application/pdf", headers={"Content-Disposition": name})
+    return download(data, "application/pdf", f"{file_stem(found.plan.job.name)}-quotation.pdf")
 
 
 def _day(day: date) -> str:

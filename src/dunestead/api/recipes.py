@@ -9,7 +9,7 @@ from pydantic import Field
 from dunestead.api import schemas
 from dunestead.api.description import hands_out, takes_files
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench, changed, opened
+from dunestead.api.opened import bench, changed, download, opened
 from dunestead.api.wire import Shown, Wire, limits_like
 from dunestead.core.errors import BadInput
 from dunestead.core.learning.recipes import Recipe, check_recipe, found_by, recipe_of, with_recipe
@@ -145,8 +145,7 @@ def get_recipe_file() -> Response:
     own = {**records.paints.gone(), **records.paints.all()}
     likes = {f"own-{number}": one.like for number, one in own.items()}
     data = write_recipes(records.recipes.all().values(), likes)
-    headers = {"Content-Disposition": 'attachment; filename="recipes.json"'}
-    return Response(data, content_type="application/json", headers=headers)
+    return download(data, "application/json", "recipes.json")
 
 
 @recipes.post("/recipes/file", status=201)

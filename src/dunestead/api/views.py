@@ -1,7 +1,8 @@
 """From opened jobs to what goes over the wire."""
 
-from collections.abc import Mapping
+from collections.abc import Callable, Iterable, Mapping
 from dataclasses import fields
+from typing import Protocol, TypeVar
 
 from dunestead.api import schemas as wire
 from dunestead.api.design_views import colours_out, drawn, elements_out, findings_out, picture_out, rail_out
@@ -226,58 +227,67 @@ def _collar(plan: Plan) -> wire.CollarOut | None:
     return wire.CollarOut.showing(placement, at=collar_of(plan.job.piece))
 
 
+class _Row(Protocol):
+    """A row of a table that there is to choose from."""
+
+    @property
+    def key(self) -> str: ...
+    @property
+    def name(self) -> str: ...
+
+
+Row = TypeVar("Row", bound=_Row)
+
+
+def _choices(
+    rows: Mapping[str, Row],
+    about: Callable[[Row], str],
+    surfaces: Iterable[Surface],
+    suits: Callable[[Row, Surface], bool],
+) -> list[wire.ChoiceOut]:
+    """Return the rows of a table: what is said of each, and which surfaces it suits."""
+    return [
+        wire.ChoiceOut.showing(row, about=about(row), suits=[one.key for one in surfaces if suits(row, one)])
+        for row in rows.values()
+    ]
+
+
 def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
     """Return what there is to choose from, and every figure with its reason."""
-    surfaces: list[Surface] = list(catalogue.surfaces.values())
+    surfaces = list(catalogue.surfaces.values())
+
+    def size(width: float, length: float) -> str:
+        return f"{show_length(width, unit)} by {show_length(length, unit)}"
+
+    def any_of(_: object, __: Surface) -> bool:
+        return True
+
+    def cloth(_: object, surface: Surface) -> bool:
+        return surface.family == "cloth"
+
     return wire.CatalogueOut(
-        surfaces=[wire.ChoiceOut.showing(s, about=s.prepare, suits=[s.key]) for s in surfaces],
-        materials=[
-            wire.ChoiceOut.showing(m, about=f"{m.facing} {m.reuse}", suits=[s.key for s in surfaces if fits(m, s)])
-            for m in catalogue.materials.values()
-        ],
-        cutters=[
-            wire.ChoiceOut.showing(
-                c,
-                about=f"Reaches {show_length(c.reach_width, unit)} by {show_length(c.reach_length, unit)}.",
-                suits=[s.key for s in surfaces],
-            )
-            for c in catalogue.cutters.values()
-        ],
-        presses=[
-            wire.ChoiceOut.showing(
-                p,
-                about=f"Presses {show_length(p.plate_width, unit)} by {show_length(p.plate_length, unit)} evenly.",
-                suits=[s.key for s in surfaces if s.heat],
-            )
-            for p in catalogue.presses.values()
-        ],
+        surfaces=_choices(catalogue.surfaces, lambda s: s.prepare, surfaces, lambda s, one: s.key == one.key),
+        materials=_choices(catalogue.materials, lambda m: f"{m.facing} {m.reuse}", surfaces, fits),
+        cutters=_choices(
+            catalogue.cutters, lambda c: f"Reaches {size(c.reach_width, c.reach_length)}.", surfaces, any_of
+        ),
+        presses=_choices(
+            catalogue.presses,
+            lambda p: f"Presses {size(p.plate_width, p.plate_length)} evenly.",
+            surfaces,
+            lambda _, surface: bool(surface.heat),
+        ),
         tools=list(catalogue.tools.items()),
-        covers=[
-            wire.ChoiceOut.showing(c, about=f"{show_length(c.width, unit)} wide.", suits=[s.key for s in surfaces])
-            for c in catalogue.covers.values()
-        ],
-        paints=[
-            wire.ChoiceOut.showing(p, about=_paint_about(p), suits=[s.key for s in surfaces if s.family in p.families])
-            for p in catalogue.paints.values()
-        ],
-        garments=[
-            wire.ChoiceOut.showing(
-                g,
-                about=f"{show_length(g.width, unit)} by {show_length(g.height, unit)} laid flat.",
-                suits=[s.key for s in surfaces if s.family == "cloth"],
-            )
-            for g in catalogue.garments.values()
-        ],
-        placements=[
-            wire.ChoiceOut.showing(p, suits=[s.key for s in surfaces if s.family == "cloth"])
-            for p in catalogue.placements.values()
-        ],
+        covers=_choices(catalogue.covers, lambda c: f"{show_length(c.width, unit)} wide.", surfaces, any_of),
+        paints=_choices(catalogue.paints, _paint_about, surfaces, lambda p, surface: surface.family in p.families),
+        garments=_choices(catalogue.garments, lambda g: f"{size(g.width, g.height)} laid flat.", surfaces, cloth),
+        placements=_choices(catalogue.placements, lambda p: p.about, surfaces, cloth),
         roles={p.key: list(p.roles) for p in catalogue.paints.values()},
         limits=_limits(),
         faces=[wire.FaceOut.showing(f, kind_name=catalogue.face_kinds[f.kind]) for f in catalogue.faces.values()],
         figures=[
-            wire.FigureOut.showing(f, table=table, key=key, name=name)
-            for (table, key, name), f in catalogue.figures.items()
+            wire.FigureOut.showing(figure, table=table, key=key, name=name)
+            for (table, key, name), figure in catalogue.figures.items()
         ],
     )
 

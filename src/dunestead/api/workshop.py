@@ -8,7 +8,7 @@ from flask import Response, request
 
 from dunestead.api.description import hands_out, takes_files
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench
+from dunestead.api.opened import bench, download
 from dunestead.api.photos import PhotoQuery, photo_shown
 from dunestead.api.schemas import sheets as wire
 from dunestead.api.sheet_views import advice_out, workshop_out
@@ -228,5 +228,4 @@ def advise_test_cut(given: wire.AdviceIn) -> wire.CutAdviceOut:
 def get_test_pattern(kind: str) -> Response:
     """Download the test pattern: a square with a round window and a triangle in it."""
     form, data = sheet_file(draw_test_pattern(), kind)
-    name = f'attachment; filename="test-cut.{form.suffix}"'
-    return Response(data, content_type=form.media_type, headers={"Content-Disposition": name})
+    return download(data, form.media_type, f"test-cut.{form.suffix}")

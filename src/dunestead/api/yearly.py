@@ -9,7 +9,7 @@ from flask import Response
 
 from dunestead.api.description import hands_out
 from dunestead.api.endpoints import Endpoints
-from dunestead.api.opened import bench
+from dunestead.api.opened import bench, download
 from dunestead.api.wire import Shown
 from dunestead.core.learning.year import Period, Year, year_of, years_in
 
@@ -85,8 +85,7 @@ def get_year_table(year: int) -> Response:
     writer = csv.writer(held, lineterminator="\n")
     writer.writerow(("what", *_HEAD))
     writer.writerows(_rows(_found(year)))
-    headers = {"Content-Disposition": f'attachment; filename="year-{year}.csv"'}
-    return Response(held.getvalue(), content_type="text/csv; charset=utf-8", headers=headers)
+    return download(held.getvalue(), "text/csv; charset=utf-8", f"year-{year}.csv")
 
 
 def _rows(found: Year) -> Iterator[tuple[object, ...]]:
