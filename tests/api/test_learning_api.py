@@ -85,7 +85,7 @@ def test_what_is_learnt_draws_no_card_of_other_jobs_anew(client, clock) -> None:
     other = begin(client, rect(0, 0, 300, 100))["id"]
     client.get("/api/jobs")
     address = finish(client, clock, 0.5)
-    cards = client.application.extensions["workbench"].cards
+    cards = client.application.extensions["workbench"].excerpts
     drawn, draw = [], cards._open
     cards._open = lambda number, unit: (drawn.append(number), draw(number, unit))[1]
 

@@ -134,6 +134,25 @@ def test_clocks_of_all_jobs_come_together_soonest_first(client) -> None:
     assert all("Too late" in clock["late"] for clock in peel)
 
 
+def test_clocks_follow_what_the_maker_says_of_a_paint(client) -> None:
+    """A paint of the maker's own that is then said to dry twice as slowly is waited for twice as long."""
+    paint = {"name": "Gull grey", "like": "outdoor-acrylic", "cover": 7, "next_coat": 20, "touch": 30, "handle": 240}
+    client.post("/api/workshop/paints", json=paint | {"use": 1440})
+    job = begin(client)
+    coatings = [{"role": "colour", "paint": "own-1", "coats": 1}]
+    job = client.patch(f"/api/jobs/{job['id']}", json={"coatings": coatings, "peel_when": "touch-dry"}).get_json()
+    table = Table(client, job)
+    table.do(table.task("paint-coat")["id"])
+
+    def peels() -> datetime:
+        clocks = client.get("/api/clocks").get_json()["clocks"]
+        return min(datetime.fromisoformat(one["opens"]) for one in clocks if one["station"] == "peel")
+
+    before = peels()
+    client.put("/api/workshop/paints/1", json=paint | {"touch": 60, "use": 1440})
+    assert peels() - before == timedelta(minutes=30)
+
+
 def test_each_mask_has_a_way_to_come_off_from_one_end_of_it_to_the_other(client) -> None:
     job = begin(client)
     told = client.get(f"{address(job)}/peel").get_json()

@@ -138,14 +138,14 @@ def test_the_shopping_list_names_what_is_short_in_cans_and_for_which_job(client)
 
 def test_many_jobs_are_reckoned_a_few_at_a_time_and_kept_until_they_change(client) -> None:
     addresses = [bar_job(client), bar_job(client)]
-    needs = client.application.extensions["workbench"].needs
+    needs = client.application.extensions["workbench"].inventory._needs
 
-    assert needs.all(seconds=-1.0) == ([], 2)
-    found, waiting = needs.all()
+    assert needs(-1.0) == ([], 2)
+    found, waiting = needs(None)
     assert ([one.job for one in found], waiting) == ([1, 2], 0)
-    assert needs.all(seconds=-1.0) == (found, 0)
+    assert needs(-1.0) == (found, 0)
     client.patch(addresses[0], json={"copies": 2})
-    assert [one.job for one in needs.all(seconds=-1.0)[0]] == [2]
+    assert [one.job for one in needs(-1.0)[0]] == [2]
 
 
 def test_an_offcut_that_was_kept_goes_before_the_roll(client) -> None:

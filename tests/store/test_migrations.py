@@ -126,7 +126,7 @@ def test_a_database_is_brought_up_to_date_once(tmp_path: Path) -> None:
 
     with sqlite3.connect(path) as database:
         assert database.execute("SELECT count(*) FROM revision").fetchone() == (2,)
-        assert database.execute("SELECT version_num FROM alembic_version").fetchall() == [("0011",)]
+        assert database.execute("SELECT version_num FROM alembic_version").fetchall() == [("0012",)]
 
 
 def third_release(path: Path) -> None:

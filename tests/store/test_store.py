@@ -148,7 +148,7 @@ def test_reading_waits_for_no_writer(store: JobStore, tmp_path: Path) -> None:
 
     begun = time.monotonic()
     assert store.get(job_id).job == JOB
-    assert [row.id for row in store.board()] == [job_id]
+    assert [row.id for row in store.excerpts("card")] == [job_id]
     # A writer is waited for 5 s; a reader never.
     assert time.monotonic() - begun < 4
     writer.execute("ROLLBACK")
@@ -174,21 +174,21 @@ def test_the_log_is_added_to_and_comes_back_in_order(store: JobStore) -> None:
 
 def test_a_card_is_kept_with_what_it_was_drawn_from(store: JobStore) -> None:
     job_id = store.add(JOB)
-    store.keep_card(job_id, "key", '{"id":1}')
+    store.keep_excerpt(job_id, "card", "key", '{"id":1}')
 
-    (row,) = store.board()
-    assert (row.key, row.card, row.version, row.logged) == ("key", '{"id":1}', 1, 0)
+    (row,) = store.excerpts("card")
+    assert (row.key, row.text, row.version, row.logged) == ("key", '{"id":1}', 1, 0)
 
 
 def test_a_job_put_away_is_off_the_board_but_not_gone(store: JobStore) -> None:
     job_id = store.add(JOB)
 
     store.put_away(job_id, away=True)
-    assert store.board() == []
-    assert [row.id for row in store.board("away")] == [job_id]
+    assert store.excerpts("card") == []
+    assert [row.id for row in store.excerpts("card", "away")] == [job_id]
     assert store.get(job_id).head.put_away
     store.put_away(job_id, away=False)
-    assert [row.id for row in store.board()] == [job_id]
+    assert [row.id for row in store.excerpts("card")] == [job_id]
 
 
 def test_equal_artwork_is_kept_once(store: JobStore, tmp_path: Path) -> None:

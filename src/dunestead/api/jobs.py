@@ -7,7 +7,6 @@ from hashlib import sha256
 from typing import Any
 
 from flask import Response, g, request
-from pydantic import TypeAdapter
 
 from dunestead.api import schemas as wire
 from dunestead.api.description import takes_files
@@ -19,10 +18,10 @@ from dunestead.core.artwork.elements import clean_text
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.changes.suiting import suited
 from dunestead.core.curing.drying import Weather
-from dunestead.core.errors import BadInput, DunesteadError
+from dunestead.core.errors import BadInput
 from dunestead.core.figures import Surface
 from dunestead.core.job.job import Job, altered
-from dunestead.core.learning.looks import DueLook, due_looks
+from dunestead.core.learning.looks import due_looks
 from dunestead.core.limits import check_limits
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.records import CutSettings
@@ -30,12 +29,12 @@ from dunestead.core.units import parse_length
 from dunestead.formats.job_file import read_job_file, read_job_log
 from dunestead.formats.job_zip import open_job_zip
 from dunestead.store import Where
+from dunestead.workshop.excerpts import CARD
 
 __all__ = ["jobs"]
 
 jobs = Endpoints("jobs", __name__, url_prefix="/api", tag="Jobs")
 _KINDS: Mapping[type, type] = {wire.WeatherIn: Weather, CutSettingsIn: CutSettings, wire.CoatingIn: Coating}
-_LOOKS = TypeAdapter(list[DueLook])
 _CARD_SHAPE = sha256(json.dumps(wire.CardOut.model_json_schema()).encode()).hexdigest()[:16]
 
 
@@ -71,18 +70,15 @@ def get_deleted(query: wire.UnitQuery) -> Response:
 
 def _board(unit: str, where: Where) -> Response:
     """Return the cards as they are kept, in JSON: there may be thousands."""
-    cards, broken = bench().cards.drawn(
-        unit, lambda opened: card_out(opened, unit).model_dump_json(), _broken, shape=_CARD_SHAPE, where=where
+    told = bench().excerpts.all(
+        CARD, lambda opened: card_out(opened, unit).model_dump_json(), unit=unit, shape=_CARD_SHAPE, where=where
     )
+    broken = [wire.BrokenOut.showing(error, id=number, name=name) for number, name, error in told.lost]
     today, figures = bench().clock.now().date(), bench().catalogue.workshop
     due = due_looks(bench().lessons.finished, today, figures) if where == "board" else []
-    looks = _LOOKS.dump_json(due).decode()
-    body = f'{{"jobs":[{",".join(cards)}],"broken":[{",".join(broken)}],"looks":{looks}}}'
+    rest = wire.BoardOut(jobs=[], broken=broken, looks=due).model_dump_json(exclude={"jobs"})
+    body = f'{{"jobs":[{",".join(told.texts)}],{rest[1:]}'
     return Response(body, content_type="application/json")
-
-
-def _broken(job_id: int, name: str, error: DunesteadError) -> str:
-    return wire.BrokenOut.showing(error, id=job_id, name=name).model_dump_json()
 
 
 @jobs.post("/jobs", status=201)

@@ -1,5 +1,7 @@
 """The peel: which way each mask comes off; and the clocks of all jobs."""
 
+from pydantic import TypeAdapter
+
 from dunestead.api import schemas
 from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, opened
@@ -7,9 +9,15 @@ from dunestead.api.schemas import paint as wire
 from dunestead.api.work_views import clock_entries
 from dunestead.core.curing.direction import peel_direction
 from dunestead.core.words.peeling import direction_in_words, too_late
+from dunestead.workshop.excerpts import CLOCKS
+from dunestead.workshop.opened import OpenJob
+from dunestead.workshop.uses import short_hash
 
 __all__ = ["peeling"]
 
+_MOST = 100
+_CLOCKS = TypeAdapter(list[schemas.JobClockOut])
+_SHAPE = short_hash(str(schemas.JobClockOut.model_json_schema()))
 peeling = Endpoints("peeling", __name__, url_prefix="/api", tag="Peeling")
 
 
@@ -40,15 +48,19 @@ def get_peel(job_id: int, query: schemas.UnitQuery) -> wire.PeelOut:
 def get_clocks(query: schemas.UnitQuery) -> schemas.ClocksOut:
     """Show what is waited for, over all jobs."""
     workbench = bench()
+    told = workbench.excerpts.all(
+        CLOCKS, lambda opened: _CLOCKS.dump_json(_of_job(opened, query.unit)).decode(), unit=query.unit, shape=_SHAPE
+    )
+    clocks = [clock for text in told.texts for clock in _CLOCKS.validate_json(text)]
     return schemas.ClocksOut(
-        clocks=[
-            schemas.JobClockOut(
-                **clock_entries(one.opened, one.clock, query.unit), job=one.job_id, job_name=one.job_name
-            )
-            for one in workbench.clocks.all(query.unit)[:_MOST]
-        ],
+        clocks=sorted(clocks, key=lambda clock: clock.opens)[:_MOST],
         alarm_minutes=workbench.catalogue.workshop["alarm_before"],
     )
 
 
-_MOST = 100
+def _of_job(opened: OpenJob, unit: str) -> list[schemas.JobClockOut]:
+    job, name = opened.head.id, opened.plan.job.name
+    return [
+        schemas.JobClockOut(**clock_entries(opened, clock, unit), job=job, job_name=name)
+        for clock in opened.progress.clocks()
+    ]

@@ -2,13 +2,13 @@
 
 from dunestead.store.blanks import BlankStore, StoredBlank
 from dunestead.store.database import open_database
-from dunestead.store.jobs import BoardRow, JobHead, JobStore, StoredJob, Where
+from dunestead.store.jobs import Excerpt, JobHead, JobStore, StoredJob, Where
 from dunestead.store.records import Records, RecordTable, open_records
 from dunestead.store.runs import KeptRun, RunStore
 
 __all__ = [
     "BlankStore",
-    "BoardRow",
+    "Excerpt",
     "JobHead",
     "JobStore",
     "KeptRun",

@@ -20,9 +20,9 @@ from dunestead.core.job.log import LogEntry
 from dunestead.core.learning.finished import Finished
 from dunestead.store.database import Sessions
 from dunestead.store.ledger import write_moves
-from dunestead.store.models import ArtworkRow, FinishedRow, JobRow, LogRow, RevisionRow
+from dunestead.store.models import ArtworkRow, ExcerptRow, FinishedRow, JobRow, LogRow, RevisionRow
 
-__all__ = ["KEPT_DAYS", "UNDO_STEPS", "BoardRow", "JobHead", "JobStore", "NeedsRow", "StoredJob", "Where"]
+__all__ = ["KEPT_DAYS", "UNDO_STEPS", "Excerpt", "JobHead", "JobStore", "StoredJob", "Where"]
 
 # So many changes can be taken back; older revisions are let go.
 UNDO_STEPS = 250
@@ -85,25 +85,14 @@ class StoredJob:
 
 
 @dataclass(frozen=True, slots=True)
-class BoardRow:
-    """A job's card as it was drawn last, in JSON, and what it was drawn from; None where it never was."""
+class Excerpt:
+    """What was told of a job last, and from what it was made; None where it never was."""
 
     id: int
     version: int
     logged: int
     key: str | None
-    card: str | None
-
-
-@dataclass(frozen=True, slots=True)
-class NeedsRow:
-    """What a job on the board will still take out of the stores, as it was reckoned last, in JSON, and from what."""
-
-    id: int
-    version: int
-    logged: int
-    key: str | None
-    needs: str | None
+    text: str | None
 
 
 class JobStore:
@@ -361,50 +350,31 @@ class JobStore:
         state = _ENTRY.dump_python(entry, mode="json", exclude={"kind", "task", "at"})
         return LogRow(job_id=job_id, written_at=self._now(), kind=entry.kind, task=entry.task, at=entry.at, state=state)
 
-    # --- the board --------------------------------------------------------------------------------
-    def board(self, where: Where = "board") -> list[BoardRow]:
-        """Return how the board shows each job, oldest first: those on it, those put away, or those deleted."""
+    # --- what is told without opening --------------------------------------------------------------
+    def excerpts(self, kind: str, where: Where = "board") -> list[Excerpt]:
+        """Return what was told of each job last, oldest first: of those on the board, put away, or deleted."""
         lies = {
             "board": JobRow.put_away_at.is_(None) & JobRow.deleted_at.is_(None),
             "away": JobRow.put_away_at.is_not(None) & JobRow.deleted_at.is_(None),
             "bin": JobRow.deleted_at.is_not(None),
         }[where]
-        logged = _newest_rows()
+        logged, told = _newest_rows(), ExcerptRow
         query = (
-            select(JobRow.id, JobRow.version, logged.c.last, JobRow.board_key, JobRow.board)
+            select(JobRow.id, JobRow.version, logged.c.last, told.key, told.text)
             .outerjoin(logged, logged.c.job_id == JobRow.id)
+            .outerjoin(told, (told.job_id == JobRow.id) & (told.kind == kind))
             .where(lies)
             .order_by(JobRow.id)
         )
         with self._sessions.read() as session:
             rows = session.execute(query)
-            return [BoardRow(number, version, last or 0, key, card) for number, version, last, key, card in rows]
+            return [Excerpt(number, version, last or 0, key, text) for number, version, last, key, text in rows]
 
-    def keep_card(self, job_id: int, key: str, card: str) -> None:
-        """Keep a job's card as it was drawn."""
+    def keep_excerpt(self, job_id: int, kind: str, key: str, text: str) -> None:
+        """Keep what is told of a job; one that was erased meanwhile has nothing told of it."""
         with self._sessions.write() as session:
-            row = _row(session, job_id)
-            row.board_key, row.board = key, card
-
-    # --- the stores -------------------------------------------------------------------------------
-    def needs(self) -> list[NeedsRow]:
-        """Return what each job on the board will still take, as it was reckoned last."""
-        logged = _newest_rows()
-        query = (
-            select(JobRow.id, JobRow.version, logged.c.last, JobRow.needs_key, JobRow.needs)
-            .outerjoin(logged, logged.c.job_id == JobRow.id)
-            .where(JobRow.put_away_at.is_(None) & JobRow.deleted_at.is_(None))
-            .order_by(JobRow.id)
-        )
-        with self._sessions.read() as session:
-            rows = session.execute(query)
-            return [NeedsRow(number, version, last or 0, key, needs) for number, version, last, key, needs in rows]
-
-    def keep_needs(self, job_id: int, key: str, needs: str) -> None:
-        """Keep what a job will still take, as it was reckoned."""
-        with self._sessions.write() as session:
-            row = _row(session, job_id)
-            row.needs_key, row.needs = key, needs
+            if session.get(JobRow, job_id) is not None:
+                session.merge(ExcerptRow(job_id=job_id, kind=kind, key=key, text=text))
 
 
 def _newest_rows() -> Subquery:

@@ -56,11 +56,9 @@ class ArtworkRow(Base):
 
 
 class JobRow(Base):
-    """A job: which revision is in force, whether it was put away or deleted, and how the board shows it.
+    """A job: which revision is in force, and whether it was put away or deleted.
 
     ``version`` grows by one with every change, undo and redo: what a change names to say what it was made on.
-    ``board`` is the card as it was drawn last, ``needs`` what the job will still take out of the stores; their keys
-    say what they were drawn from.
     """
 
     __tablename__ = "job"
@@ -72,10 +70,6 @@ class JobRow(Base):
     deleted_at: Mapped[datetime | None] = mapped_column(UtcTime)
     head: Mapped[int]
     version: Mapped[int]
-    board: Mapped[str | None] = mapped_column(Text, deferred=True)
-    board_key: Mapped[str | None] = mapped_column(Text)
-    needs: Mapped[str | None] = mapped_column(Text, deferred=True)
-    needs_key: Mapped[str | None] = mapped_column(Text)
     revisions: Mapped[list["RevisionRow"]] = relationship(order_by="RevisionRow.seq", cascade="all, delete-orphan")
 
 
@@ -114,6 +108,17 @@ class FinishedRow(Base):
 
     job_id: Mapped[int] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
     state: Mapped[dict[str, Any]] = mapped_column(JSON)
+
+
+class ExcerptRow(Base):
+    """What was told of a job last without opening it, and what that was made from."""
+
+    __tablename__ = "excerpt"
+
+    job_id: Mapped[int] = mapped_column(ForeignKey("job.id", ondelete="CASCADE"), primary_key=True)
+    kind: Mapped[str] = mapped_column(String(20), primary_key=True)
+    key: Mapped[str] = mapped_column(Text)
+    text: Mapped[str] = mapped_column(Text)
 
 
 class LedgerRow(Base):

@@ -4,6 +4,8 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 
+from pydantic import TypeAdapter
+
 from dunestead.core.errors import BadInput, NoSuchThing, NotNow
 from dunestead.core.figures import Catalogue
 from dunestead.core.inventory.items import Item, check_item
@@ -16,7 +18,7 @@ from dunestead.core.work.needs import Need
 from dunestead.core.work.tasks import Task
 from dunestead.store import Records
 from dunestead.workshop.clock import Clock
-from dunestead.workshop.needs import Needs
+from dunestead.workshop.excerpts import NEEDS, Excerpts
 from dunestead.workshop.opened import OpenJob
 
 __all__ = ["ForJob", "Inventory"]
@@ -44,8 +46,8 @@ class Inventory:
         The workshop's.
     """
 
-    def __init__(self, records: Records, needs: Needs, catalogue: Callable[[], Catalogue], clock: Clock) -> None:
-        self._records, self.ledger, self.needs = records, records.ledger, needs
+    def __init__(self, records: Records, excerpts: Excerpts, catalogue: Callable[[], Catalogue], clock: Clock) -> None:
+        self._records, self.ledger, self._excerpts = records, records.ledger, excerpts
         self._catalogue, self._clock = catalogue, clock
 
     @property
@@ -63,8 +65,12 @@ class Inventory:
 
         With it comes how many of the jobs are not reckoned yet, where there were only so many seconds for it.
         """
-        needs, waiting = self.needs.all(seconds)
+        needs, waiting = self._needs(seconds)
         return reserve(self.items, self.ledger.left(), needs, self._alike), waiting
+
+    def _needs(self, seconds: float | None) -> tuple[list[JobNeeds], int]:
+        told = self._excerpts.all(NEEDS, lambda opened: _NEEDS.dump_json(_needs_of(opened)).decode(), seconds=seconds)
+        return [_NEEDS.validate_json(text) for text in told.texts], told.waiting
 
     def for_job(self, opened: OpenJob) -> list[ForJob]:
         """Return what a job will still take, with what serves it once jobs due sooner have had theirs.
@@ -74,9 +80,8 @@ class Inventory:
         items = self.items
         if not items:
             return []
-        due = opened.plan.job.blank.due
-        own = JobNeeds(opened.head.id, opened.plan.job.name, due, tuple(needs_left(opened.progress)))
-        others = [one for one in self.needs.all(_PATIENCE_S)[0] if one.job != own.job and one.turn < own.turn]
+        own = _needs_of(opened)
+        others = [one for one in self._needs(_PATIENCE_S)[0] if one.job != own.job and one.turn < own.turn]
         reserved = reserve(items, self.ledger.left(), others, self._alike)
         free = {held.number: held.free for held in reserved.held}
         found: dict[Need, ForJob] = {}
@@ -225,6 +230,12 @@ class Inventory:
         self.ledger.add([Move(number, amount, "bought", self._clock.now(), note=note)])
 
 
+def _needs_of(opened: OpenJob) -> JobNeeds:
+    """Return what a job will still take."""
+    job = opened.plan.job
+    return JobNeeds(opened.head.id, job.name, job.blank.due, tuple(needs_left(opened.progress)))
+
+
 def _with(found: ForJob, amount: float, served: Served) -> ForJob:
     """Return what a job will take of one thing, with one need more."""
     numbers = tuple(dict.fromkeys((*found.taken_from, *served.taken)))
@@ -257,6 +268,7 @@ def _check_amount(amount: float) -> None:
 _MOST = 1_000_000.0
 # So long a job's own page waits for others to be reckoned anew, s; those left are not held against it.
 _PATIENCE_S = 1.0
+_NEEDS = TypeAdapter(JobNeeds)
 _LONGEST_NAME = 120
 # What a maker does not write down of a kept mask.
 _OF_A_MASK = ("job", "mask", "design", "prints_before", "worn")

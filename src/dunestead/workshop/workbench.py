@@ -33,14 +33,12 @@ from dunestead.devices.weather import SimulatedWeather, WeatherService
 from dunestead.formats.verified import check_cut
 from dunestead.store import BlankStore, JobHead, JobStore, Records, StoredJob
 from dunestead.store.searches import SearchStore
-from dunestead.workshop.cards import Cards
 from dunestead.workshop.clock import Clock
-from dunestead.workshop.clocks import Clocks
 from dunestead.workshop.cutting_room import CuttingRoom
 from dunestead.workshop.designs import Designs, bridges_beside
+from dunestead.workshop.excerpts import Excerpts
 from dunestead.workshop.inventory import Inventory
 from dunestead.workshop.lessons import Lessons
-from dunestead.workshop.needs import Needs
 from dunestead.workshop.opened import UNRECKONED, Mending, OpenJob
 from dunestead.workshop.plans import Plans, Reckoned
 from dunestead.workshop.searches import Searches
@@ -80,11 +78,9 @@ class Workbench:
         self.searches = Searches(self.clock.steady, searches)
         self.sources = StoredSources(store.file)
         self._plans = plans or Plans()
-        self.cards = Cards(store, self.open, catalogue)
-        self.clocks = Clocks(store, self.open)
-        self.needs = Needs(store, self.open, catalogue)
-        self.lessons = Lessons(store, records, catalogue, self.cards.refresh, self.needs.refresh)
-        self.inventory = Inventory(records, self.needs, lambda: self.catalogue, self.clock)
+        self.excerpts = Excerpts(store, self.open, catalogue)
+        self.lessons = Lessons(store, records, catalogue, self.excerpts.refresh)
+        self.inventory = Inventory(records, self.excerpts, lambda: self.catalogue, self.clock)
         self.designs = Designs(store, self.sources, lambda: self.catalogue)
         self.work = WorkLog(store, records, self.inventory, self.lessons, self.open, self.clock)
 
@@ -203,10 +199,6 @@ class Workbench:
         return self._store.head(job_id)
 
     # --- the board --------------------------------------------------------------------------------
-    def numbers(self) -> list[int]:
-        """Return the numbers of the jobs on the board."""
-        return [row.id for row in self._store.board()]
-
     def put_away(self, job_id: int, *, away: bool) -> None:
         """Take a job off the board, or bring it back."""
         self._store.put_away(job_id, away=away)
