@@ -93,13 +93,13 @@ def _entries(given: wire.ElementIn) -> dict[str, Any]:
         if value is None and name not in _CLEARABLE:
             raise BadInput(f"The {name.replace('_', ' ')} cannot be empty.", "Give it a value.")
     if isinstance(repeat := entries.get("repeat"), wire.RepeatIn):
-        entries["repeat"] = Repeat(**repeat.model_dump(exclude={"colours"}), colours=tuple(repeat.colours))
+        entries["repeat"] = repeat.into(Repeat)
     if (edits := entries.get("edits")) is not None:
         entries["edits"] = tuple(PartEdit(edit.part, edit.dropped, edit.colour) for edit in edits)
     if (letters := entries.get("letter_colours")) is not None:
         entries["letter_colours"] = tuple((index, colour) for index, colour in letters)
     if isinstance(trace := entries.get("trace"), wire.TraceIn):
-        entries["trace"] = TraceSettings(**trace.model_dump())
+        entries["trace"] = trace.into(TraceSettings)
     return entries
 
 

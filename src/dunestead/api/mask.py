@@ -47,10 +47,6 @@ def set_method(job_id: int, key: str, query: wire.UnitQuery) -> wire.JobOut:
     )
 
 
-def _move(given: wire.BridgeIn) -> BridgeMove:
-    return BridgeMove(given.piece, given.index, given.at, given.slide, given.width)
-
-
 @mask.post("/jobs/<int:job_id>/seams/<name>/laid")
 def tell_seam_laid(job_id: int, name: str, given: wire.SeamReadingsIn, query: wire.UnitQuery) -> wire.SeamLaidOut:
     """Say how to move the patch laid second by what a tape read across a seam; both are logged."""
@@ -71,7 +67,7 @@ def tell_laid(job_id: int, number: int, given: wire.ReadingsIn, query: wire.Unit
 @mask.post("/jobs/<int:job_id>/bridges/try")
 def try_bridge(job_id: int, given: wire.BridgeIn) -> wire.BridgeOut:
     """Say what bridge a place would give, or why none can stand there; nothing is kept."""
-    move = _move(given)
+    move = given.into(BridgeMove)
     plan, bridge = bench().try_bridge(job_id, move)
     return bridge_out(bridge, given.index or 0, plan.origin)
 
@@ -79,7 +75,7 @@ def try_bridge(job_id: int, given: wire.BridgeIn) -> wire.BridgeOut:
 @mask.post("/jobs/<int:job_id>/bridges")
 def set_bridge(job_id: int, given: wire.BridgeIn, query: wire.UnitQuery) -> wire.JobOut:
     """Move or widen a bridge of a piece, or add one."""
-    workbench, move = bench(), _move(given)
+    workbench, move = bench(), given.into(BridgeMove)
     what = "added to" if given.index is None else "moved on" if given.at or given.slide else "widened on"
     label = f"Bridge {what} piece {given.piece}"
     return changed(job_id, query, label, lambda job, plan: workbench.designs.with_bridge(job, plan, move))

@@ -129,7 +129,7 @@ def move(job_id: int, given: wire.MoveCoatingIn, query: schemas.UnitQuery) -> sc
 @painting.post("/mix")
 def mix(given: wire.MixIn) -> wire.MixOut:
     """Say how much of each part makes a batch, and roughly which colour it has."""
-    parts = [MixPart(**one.model_dump()) for one in given.mix]
+    parts = [one.into(MixPart) for one in given.mix]
     check_mix(parts)
     return wire.MixOut(each_ml=batch_of(parts, given.ml), colour=mixed_colour(parts))
 

@@ -37,7 +37,7 @@ def get_costs(job_id: int, query: schemas.UnitQuery) -> wire.CostsOut:
 @pricing.put("/jobs/<int:job_id>/price")
 def set_price(job_id: int, given: wire.PriceIn, query: schemas.UnitQuery) -> wire.CostsOut:
     """Say what a blank costs, what something like it costs in a shop, and what is asked."""
-    check_limits(PriceEntry(**given.model_dump()))
+    check_limits(given.into(PriceEntry))
     bench().change(job_id, "Price", lambda job, _: altered(job, **given.model_dump()), if_match())
     return _shown(opened(job_id, query))
 
@@ -45,7 +45,7 @@ def set_price(job_id: int, given: wire.PriceIn, query: schemas.UnitQuery) -> wir
 @pricing.put("/workshop/rates")
 def set_rates(given: wire.RatesIn) -> wire.RatesIn:
     """Say what prices are reckoned with in this workshop."""
-    rates, catalogue = Rates(**given.model_dump()), bench().catalogue
+    rates, catalogue = given.into(Rates), bench().catalogue
     check_limits(rates)
     for named, known, what in (
         (rates.paint_litre, catalogue.paints, "paint"),

@@ -35,7 +35,7 @@ def set_record(job_id: int, record: wire.RecordIn, query: wire.UnitQuery) -> wir
     """Write down what really happened."""
     if unknown := sorted(set(record.troubles) - set(CAUSES)):
         raise UnknownKey("cause", unknown[0], list(CAUSES))
-    looks = {when: LaterLook(**look.model_dump()) for when, look in record.looks.items()}
+    looks = {when: look.into(LaterLook) for when, look in record.looks.items()}
     for look in looks.values():
         check_limits(look)
     entries = {**record.model_dump(exclude={"looks"}), "looks": looks}

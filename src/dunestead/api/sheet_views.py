@@ -13,7 +13,7 @@ from dunestead.core.looking.remedies import Tools
 from dunestead.core.painting.colours import MASK_ALIKE
 from dunestead.core.plan.offers import in_use, offers_for
 from dunestead.core.plan.plan import Plan
-from dunestead.core.records import CutSettings, TestCut, Try
+from dunestead.core.records import TestCut, Try
 from dunestead.core.sheets.facing import facing_stages
 from dunestead.core.sheets.layout import Sheet
 from dunestead.core.stations.sheets.verdict import fewest_in_words
@@ -24,15 +24,10 @@ from dunestead.store import Records
 from dunestead.workshop.cutting_room import Run
 from dunestead.workshop.searches import Search
 
-__all__ = ["advice_out", "layouts_out", "run_out", "search_out", "settings_out", "sheets_out", "workshop_out"]
+__all__ = ["advice_out", "layouts_out", "run_out", "search_out", "sheets_out", "workshop_out"]
 
 _FINE_MM = 0.2
 _COARSE_MM = 0.6
-
-
-def settings_out(settings: CutSettings) -> wire.CutSettingsIn:
-    """Return settings of a cut."""
-    return wire.CutSettingsIn.showing(settings)
 
 
 def sheets_out(plan: Plan, catalogue: Catalogue) -> wire.SheetsOut:
@@ -57,7 +52,7 @@ def sheets_out(plan: Plan, catalogue: Catalogue) -> wire.SheetsOut:
         ),
         facing=plan.facing.why,
         school=_school(plan, catalogue),
-        settings=settings_out(plan.settings),
+        settings=plan.settings,
         settings_why=plan.settings_why,
         by_hand=plan.is_by_hand,
         contrast=_contrast(plan),
@@ -210,56 +205,30 @@ def advice_out(material: str, cutter: str, tries: Sequence[Try], catalogue: Cata
     stuff, machine = catalogue.material(material), catalogue.cutter(cutter)
     advice = advise_next(tries, stuff, machine, catalogue.workshop)
     return wire.CutAdviceOut.showing(
-        advice, settings=settings_out(advice.settings), simulated=depth_of(advice.settings, stuff, wear=WEAR)
+        advice, settings=advice.settings, simulated=depth_of(advice.settings, stuff, wear=WEAR)
     )
 
 
 def workshop_out(records: Records, catalogue: Catalogue) -> wire.WorkshopOut:
     """Return the maker's own records, and the classes to start from."""
-    own = catalogue.cutters
+    cutters, presses, paints = records.cutters.all(), records.presses.all(), records.paints.all()
     return wire.WorkshopOut(
-        cutters=[
-            wire.OwnCutterOut.model_validate(
-                {"id": number, "key": f"own-{number}"} | _fields(cutter), from_attributes=False
-            )
-            for number, cutter in records.cutters.all().items()
-        ],
+        cutters=[wire.OwnCutterOut.showing(one, id=number, key=f"own-{number}") for number, one in cutters.items()],
         stock=[wire.OwnStockOut.showing(stock, id=number) for number, stock in catalogue.stock.items()],
         test_cuts=[_test_cut(number, test_cut, catalogue) for number, test_cut in records.test_cuts.all().items()],
         classes=[
-            wire.CutterClassOut.model_validate({"key": key} | _fields(cutter))
-            for key, cutter in own.items()
-            if not key.startswith("own-")
+            wire.CutterClassOut.showing(one) for key, one in catalogue.cutters.items() if not key.startswith("own-")
         ],
-        presses=[
-            wire.OwnPressOut(
-                id=number,
-                key=f"own-{number}",
-                **{name: getattr(press, name) for name in wire.PressIn.model_fields},
-            )
-            for number, press in records.presses.all().items()
-        ],
-        paints=[
-            wire.OwnPaintOut(
-                id=number, key=f"own-{number}", **{name: getattr(one, name) for name in wire.PaintIn.model_fields}
-            )
-            for number, one in records.paints.all().items()
-        ],
+        presses=[wire.OwnPressOut.showing(one, id=number, key=f"own-{number}") for number, one in presses.items()],
+        paints=[wire.OwnPaintOut.showing(one, id=number, key=f"own-{number}") for number, one in paints.items()],
         swatches=[
-            wire.OwnSwatchOut(
-                id=number,
-                paint_name=catalogue.paint(one.paint).name,
-                has_photo=one.photo is not None,
-                **{name: getattr(one, name) for name in wire.SwatchIn.model_fields},
+            wire.OwnSwatchOut.showing(
+                one, id=number, paint_name=catalogue.paint(one.paint).name, has_photo=one.photo is not None
             )
             for number, one in records.swatches.all().items()
         ],
         owned=None if catalogue.owned is None else sorted(catalogue.owned),
     )
-
-
-def _fields(cutter: object) -> dict[str, object]:
-    return {name: getattr(cutter, name) for name in wire.CutterIn.model_fields}
 
 
 def _test_cut(number: int, test_cut: TestCut, catalogue: Catalogue) -> wire.OwnTestCutOut:
@@ -269,6 +238,4 @@ def _test_cut(number: int, test_cut: TestCut, catalogue: Catalogue) -> wire.OwnT
         id=number,
         material_name=catalogue.material(test_cut.material).name,
         cutter_name=cutter.name if cutter else "a cutter that is no more",
-        tries=[wire.TryIn(settings=settings_out(one.settings), answer=one.answer) for one in test_cut.tries],
-        found=settings_out(test_cut.found) if test_cut.found else None,
     )

@@ -17,7 +17,6 @@ from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.figures import Cutter, Press, check_cutter, check_press
 from dunestead.core.limits import check_limits
 from dunestead.core.records import (
-    CutSettings,
     OwnPaint,
     Swatch,
     TestCut,
@@ -47,13 +46,13 @@ def _kept(act: Callable[[], Any]) -> wire.WorkshopOut:
 
 
 def _cutter(given: wire.CutterIn) -> Cutter:
-    cutter = Cutter(key="own", **given.model_dump())
+    cutter = given.into(Cutter, key="own")
     check_cutter(cutter)
     return cutter
 
 
 def _press(given: wire.PressIn) -> Press:
-    press = Press(key="own", **given.model_dump())
+    press = given.into(Press, key="own")
     check_press(press)
     return press
 
@@ -62,13 +61,9 @@ def _test_cut(given: wire.TestCutIn) -> TestCut:
     catalogue = bench().catalogue
     catalogue.material(given.material)
     catalogue.cutter(given.cutter)
-    test_cut = TestCut(**given.model_dump(exclude={"tries"}), tries=_tries(given.tries))
+    test_cut = given.into(TestCut)
     check_test_cut(test_cut)
     return test_cut
-
-
-def _tries(given: list[wire.TryIn]) -> tuple[Try, ...]:
-    return tuple(Try(CutSettings(**one.settings.model_dump()), one.answer) for one in given)
 
 
 def _table(kind: str) -> RecordTable[Any]:
@@ -119,7 +114,7 @@ def _paint(given: wire.PaintIn) -> OwnPaint:
         raise BadInput(
             "An own paint has to be based on one of the shipped paints.", "Choose the shipped paint it behaves like."
         )
-    paint = OwnPaint(**given.model_dump())
+    paint = given.into(OwnPaint)
     check_paint(paint)
     return paint
 
@@ -128,7 +123,7 @@ def _swatch(given: wire.SwatchIn, photo: str | None = None) -> Swatch:
     catalogue = bench().catalogue
     catalogue.paint(given.paint)
     catalogue.surface(given.surface)
-    swatch = Swatch(**given.model_dump(), photo=photo)
+    swatch = given.into(Swatch, photo=photo)
     check_limits(swatch)
     return swatch
 
@@ -220,7 +215,8 @@ def undo_record(kind: str, number: int) -> wire.WorkshopOut:
 @workshop.post("/test-cut")
 def advise_test_cut(given: wire.AdviceIn) -> wire.CutAdviceOut:
     """Say what to set next, from what came of the test cuts so far."""
-    return advice_out(given.material, given.cutter, _tries(given.tries), bench().catalogue)
+    tries = [one.into(Try) for one in given.tries]
+    return advice_out(given.material, given.cutter, tries, bench().catalogue)
 
 
 @workshop.get("/test-pattern.<any(svg, dxf, hpgl, pdf):kind>")
