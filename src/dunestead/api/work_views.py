@@ -159,7 +159,7 @@ class _TaskViews:
 
     def _of_copy(self, tasks: Sequence[Task], copy: int) -> list[Task]:
         """Return the tasks of one copy; of its masks those of the set that it is painted through."""
-        first = (self._opened.plan.set_of(copy) - 1) * self._opened.plan.prints_of_a_mask + 1
+        first = self._opened.plan.first_of_set(copy)
         return [
             task for task in tasks if task.copy is None or task.copy == (first if task.has(Trait.PER_SET) else copy)
         ]

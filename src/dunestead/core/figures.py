@@ -78,8 +78,9 @@ class Surface:
         Whether something must lie inside or underneath to stop paint going through.
     coarse
         Whether paint is worked down between its fibres.
-    takes_pins, edge_seal
-        Whether pins leave no holes in it, and whether it gains from an edge-sealing coat.
+    takes_pins, takes_alcohol, edge_seal
+        Whether pins leave no holes in it, whether it is wiped with alcohol while it is bare, and whether it gains from
+        an edge-sealing coat.
     cautions, used_cautions
         Keys of what can hurt while it is prepared, and once it is in use.
     blank, colour, use
@@ -102,6 +103,7 @@ class Surface:
     barrier: bool
     coarse: bool
     takes_pins: bool
+    takes_alcohol: bool
     edge_seal: bool
     cautions: tuple[str, ...]
     used_cautions: tuple[str, ...]

@@ -281,6 +281,10 @@ class Plan:
         """Return which set of masks a copy is painted through, from 1."""
         return (copy - 1) // self.prints_of_a_mask + 1
 
+    def first_of_set(self, copy: int) -> int:
+        """Return the first copy that is painted through the set of a copy."""
+        return (self.set_of(copy) - 1) * self.prints_of_a_mask + 1
+
     @property
     def work(self) -> MaskWork:
         """What the job asks of its masks, whatever they are cut from."""

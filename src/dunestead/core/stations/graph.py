@@ -1,12 +1,13 @@
 """All stations together: one graph of tasks from their rooms, and each station as it stands."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal
 
 from dunestead.core.figures import Catalogue
 from dunestead.core.plan.plan import MaskPlan, Plan
+from dunestead.core.plan.young import touches
 from dunestead.core.stations.artwork import verdict as artwork
 from dunestead.core.stations.blank import verdict as blank
 from dunestead.core.stations.blank.steps import prepare
@@ -27,6 +28,7 @@ from dunestead.core.stations.station import NAMES, ORDER, Outcome, State, Statio
 from dunestead.core.stations.tack import verdict as tack
 from dunestead.core.stations.tack.steps import tack as tacked
 from dunestead.core.stations.weed import verdict as weed
+from dunestead.core.stations.weed.steps import bare
 from dunestead.core.stations.weed.steps import weed as weeded_out
 from dunestead.core.work.coating import coat_id
 from dunestead.core.work.kinds import Trait
@@ -84,8 +86,9 @@ def _making(
         for one in plan.masks:
             key = (one.number, plan.set_of(copy))
             is_free = [Wait(free[key])] if key in free else []
-            waits = [*is_free, *_dry_before(plan, one, copy)]
-            tacked(plan, catalogue.hand, chain, one, copy, waits, catalogue.workshop)
+            waits = [*is_free, *_dry_before(plan, one, copy, catalogue.workshop)]
+            bared = bare(plan, catalogue, one, copy) if copy == plan.first_of_set(copy) and plan.is_cut else []
+            tacked(plan, catalogue.hand, chain, one, copy, waits, catalogue.workshop, bared)
             paint_through(plan, catalogue, chain, one, copy)
             peeled(plan, catalogue.hand, chain, one, copy)
             _washed(plan, catalogue, chain, one, copy)
@@ -98,13 +101,16 @@ def _making(
     return chains
 
 
-def _dry_before(plan: Plan, one: MaskPlan, copy: int) -> list[Wait]:
+def _dry_before(plan: Plan, one: MaskPlan, copy: int, figures: Mapping[str, float]) -> list[Wait]:
     """Return what must have dried before a mask touches the blank: the base to use, young paint to handle.
 
-    Where the tape of the method is strong, young paint too must be dry enough to use.
+    Where the tape of the method is strong, young paint too must be dry enough to use; paint that the mask, its cover
+    and the plate stay off need not dry for it.
     """
     waits = [Wait(coat_id(coat, copy, coat.coats), coat.drying.use) for coat in plan.coatings if coat.is_before_masks]
     for earlier in plan.masks[: one.number - 1]:
+        if not touches(plan, one, earlier.painted_box, figures):
+            continue
         last = earlier.coats[-1]
         dry = last.drying.use if plan.method.strong_tape else last.drying.handle
         waits.append(Wait(coat_id(last, copy, last.coats), dry))

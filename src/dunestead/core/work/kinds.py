@@ -30,6 +30,8 @@ class Trait(StrEnum):
     TRIES_THE_CUT = "tries-the-cut"
     CUTS = "cuts"
     CARRIES = "carries"  # takes a mask up on tape
+    WHILE_DRYING = "while-drying"  # touches no paint: done while a coat below still dries
+    BARES = "bares"  # takes the backing off: what sticks is bare, and has to be laid
     LAYS = "lays"  # the mask touches the blank
     PRESSES = "presses"  # under the plate, for the first time
     PRESSES_AGAIN = "presses-again"

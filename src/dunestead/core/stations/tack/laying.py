@@ -6,9 +6,10 @@ from typing import TypeVar
 
 from dunestead.core.effort import NO_EFFORT, Effort, effort
 from dunestead.core.figures import HandTimes
+from dunestead.core.geometry.curves import Box
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.work.fingerprint import place_fingerprint
-from dunestead.core.work.kinds import Layer, NoValues, TaskKind
+from dunestead.core.work.kinds import Layer, NoValues, TaskKind, Trait
 from dunestead.core.work.needs import Need
 from dunestead.core.work.resources import RACK
 from dunestead.core.work.tasks import Call, Task, task_of
@@ -32,6 +33,11 @@ class Laying:
     def is_first(self) -> bool:
         """Whether no mask was on this copy before."""
         return self.mask.number == 1
+
+    @property
+    def young(self) -> list[Box]:
+        """Boxes of what was painted through the masks before, on the blank."""
+        return [earlier.painted_box for earlier in self.plan.masks[: self.mask.number - 1]]
 
     @property
     def is_placed(self) -> bool:
@@ -71,6 +77,7 @@ def simple(
     how: str = "",
     *,
     cautions: tuple[str, ...] = (),
+    traits: frozenset[Trait] = frozenset(),
     shows: tuple[Layer, ...] = (),
     where: Callable[[Laying], bool] = lambda _: True,
 ) -> None:
@@ -79,7 +86,7 @@ def simple(
     def made(laying: Laying) -> Task | None:
         return laying.task(kind, NoValues(), laying.by(**{figure: 1})) if where(laying) else None
 
-    kind = TaskKind(code, NoValues, title, how, cautions=cautions, shows=shows, make=made)
+    kind = TaskKind(code, NoValues, title, how, cautions=cautions, traits=traits, shows=shows, make=made)
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,8 +10,10 @@ from dunestead.core.painting.cover import Cover
 from dunestead.core.plan.laid import guides_of
 from dunestead.core.plan.laying import groups_of
 from dunestead.core.plan.plan import MaskPlan, Plan
+from dunestead.core.plan.young import Trim, tapes_off, trims_for
 from dunestead.core.stations.tack.laying import Laying, PauseValues, pause, simple
 from dunestead.core.tacking.centring import Guides
+from dunestead.core.tacking.laying import Side
 from dunestead.core.tacking.placements import Pressing
 from dunestead.core.tacking.strips import Strip
 from dunestead.core.units import several, show_length, show_temperature
@@ -40,24 +42,31 @@ def tack(
     copy: int,
     before: Sequence[Wait],
     workshop: Mapping[str, float],
+    bared: Sequence[Task] = (),
 ) -> None:
     """Add the laying of a mask on one copy, as its method has it.
 
     Parameters
     ----------
     before
-        What must be done and dry before the mask touches the blank.
+        What must be done and dry before the mask touches the blank, or anything else does that goes with it.
     workshop
         Figures of the workshop: minutes a pressed mask cools and spray tack rests, and others.
+    bared
+        What is done with the mask itself right before.
     """
     laying = Laying(plan, hand, mask, copy, workshop)
-    for code in plan.method.tack:
-        make = kind_of(code).make
-        task = make(laying) if make else None
-        if task is None:
-            continue
+    made = [task for kind in map(kind_of, plan.method.tack) if kind.make and (task := kind.make(laying))]
+    while made and made[0].has(Trait.WHILE_DRYING):
+        chain.add(made.pop(0))
+    waits = before
+    for task in (*bared, *made):
         held = [Wait(chain.last.id, task.values.minutes)] if isinstance(task.values, PauseValues) else []
-        chain.add(task, *held, *(before if task.has(Trait.LAYS) else ()))
+        chain.add(task, *held, *waits)
+        waits = ()
+
+
+_ASIDE = frozenset({Trait.WHILE_DRYING})
 
 
 # --- before it is laid ------------------------------------------------------------------------
@@ -66,6 +75,7 @@ simple(
     "barrier",
     "Put card inside or underneath",
     "Paint goes through this cloth, and the card keeps it off what lies below.",
+    traits=_ASIDE,
     where=lambda laying: laying.is_first and laying.plan.choices.surface.barrier,
 )
 simple(
@@ -73,14 +83,40 @@ simple(
     "board",
     "Fix the blank on a rigid board",
     "Once the mask is on, the blank must not bend.",
+    traits=_ASIDE,
     where=lambda laying: laying.is_first and (laying.plan.method.board == "always" or laying.plan.is_sprayed),
 )
-simple(
-    "tack-wipe",
-    "wipe",
-    "Wipe the blank",
-    "Use alcohol where the blank is smooth, and let it dry off.",
-    where=lambda laying: laying.plan.method.wipes or laying.plan.choices.surface.edge_seal,
+
+
+@dataclass(frozen=True, slots=True)
+class DustValues:
+    """What a mask is laid on or beside, where that is paint; empty on a bare blank."""
+
+    paint: str
+
+
+def _dust_how(values: DustValues, _: Said) -> str:
+    if values.paint:
+        return f"Use a soft, dry brush. No alcohol and no water: {values.paint} comes off with them."
+    return "Use a soft, dry brush: a mask does not hold on dust."
+
+
+def _clean(laying: Laying) -> Task | None:
+    plan, surface = laying.plan, laying.plan.choices.surface
+    if not (plan.method.wipes or surface.edge_seal):
+        return None
+    if any(coat.is_before_masks for coat in plan.coatings):
+        paint = "the base"
+    else:
+        paint = "" if laying.is_first else "the print"
+    if paint or not surface.takes_alcohol:
+        return laying.task(DUST, DustValues(paint), laying.by(wipe=1))
+    return laying.task(WIPE, NoValues(), laying.by(wipe=1))
+
+
+DUST = TaskKind("tack-dust", DustValues, "Brush the dust off", _dust_how)
+WIPE = TaskKind(
+    "tack-wipe", NoValues, "Wipe the blank with alcohol", "Let it dry off before the mask goes on.", make=_clean
 )
 simple("tack-spray", "spray_tack", "Spray tack on the back of the mask", cautions=("spray-tack",))
 
@@ -125,6 +161,8 @@ class LayValues:
         Whether it is as large as the blank, and laid edge on edge.
     register, notches
         Which of several masks it is that are laid by the same notches, 0 for none; and how many there are.
+    trims
+        What is cut off its border first, so that it stays off young paint.
     """
 
     mask: str
@@ -133,13 +171,16 @@ class LayValues:
     register: int
     notches: int
     from_back: bool
+    trims: tuple[Trim, ...]
 
 
 def _lay_how(values: LayValues, said: Said) -> str:
     if values.aligned:
         return "The mask is as large as the blank: bring their edges together all around, then tack it down."
     back = "You work from the back: left and right are as you stand there. " if values.from_back else ""
-    distances = f"{back}{_distances(values.guides, said.unit)}Press the middle down first, then work outwards."
+    cut = " and ".join(f"{show_length(one.by, said.unit)} off its {one.side} edge" for one in values.trims)
+    off = f"Trim {cut} first: then it stays off the print that is still young. " if cut else ""
+    distances = f"{off}{back}{_distances(values.guides, said.unit)}Press the middle down first, then work outwards."
     notches = _COUNTED.get(values.notches)
     if values.register == 1:
         mark = f"Mark the blank or its board at the {notches}." if notches else _REGISTER_BY_EDGES
@@ -166,6 +207,7 @@ def _lay(laying: Laying) -> Task:
         mask.number if notched else 0,
         mask.laid.notches,
         plan.job.blank.seen_through,
+        trims_for(plan, mask, laying.young, laying.workshop),
     )
     return laying.task(LAY, values, laying.by(position=1))
 
@@ -527,6 +569,8 @@ class CoverValues:
         What the paper is cut to, and what it is called.
     wind
         m/s over which it must be weighed down outdoors.
+    bare
+        Sides at which no tape goes on, for it would lie on young paint.
     """
 
     cover: Cover
@@ -534,6 +578,7 @@ class CoverValues:
     strips: tuple[Strip, ...]
     paper: str
     wind: float
+    bare: tuple[Side, ...]
 
 
 _SIDES = ("left", "top", "right", "bottom")
@@ -542,11 +587,12 @@ _SIDES = ("left", "top", "right", "bottom")
 def _cover_how(values: CoverValues, said: Said) -> str:
     cover = values.cover
     sides = [f"{name} {show_length(side, said.unit)}" for name, side in zip(_SIDES, cover.sides, strict=True) if side]
-    taped = [name for name, tape in zip(_SIDES, cover.taped, strict=True) if tape]
+    taped = [name for name, tape in zip(_SIDES, cover.taped, strict=True) if tape and name not in values.bare]
     edges = "with its edges pinned" if values.is_pinned else "with its edges taped"
     parts = [f"Cover the rest of the blank and the ground around it with paper, {edges}."] if cover.everything else []
     parts += [f"Cover this far beyond the mask: {', '.join(sides)}."] if sides else []
     parts += [f"One width of tape is enough at the {', '.join(taped)}."] if taped else []
+    parts += [f"No tape at the {', '.join(values.bare)}: the print there is still young."] if values.bare else []
     if cover.everything:
         parts.append(f"Outdoors, weigh the paper down: wind over {values.wind:g} m/s lifts paper and mask.")
     if values.strips:
@@ -561,7 +607,12 @@ def _cover(laying: Laying) -> Task | None:
     if cover.is_empty:
         return None
     values = CoverValues(
-        cover, choices.surface.coarse, laying.mask.strips, choices.cover_paper.name, laying.workshop["spray_wind"]
+        cover,
+        choices.surface.coarse,
+        laying.mask.strips,
+        choices.cover_paper.name,
+        laying.workshop["spray_wind"],
+        tapes_off(laying.plan, laying.mask, laying.young, laying.workshop),
     )
     needs = (Need("tape", "", "tape", cover.tape, at_hand=cover.tape),)
     return laying.task(COVER, values, laying.by(cover_dm=cover.tape / _DM), needs=needs)

@@ -19,7 +19,7 @@ from dunestead.core.work.saying import Said
 from dunestead.core.work.tasks import Call, Chain, Count, Task, task_of
 from dunestead.core.work.values import OnTape
 
-__all__ = ["weed"]
+__all__ = ["bare", "weed"]
 
 V = TypeVar("V")
 _PER_SET = frozenset({Trait.PER_SET})
@@ -27,11 +27,22 @@ _PER_SET = frozenset({Trait.PER_SET})
 
 def weed(plan: Plan, catalogue: Catalogue, chain: Chain, mask: MaskPlan, copy: int) -> None:
     """Add the weeding of one set of a mask, as its method has it; the set is known by the first copy it serves."""
+    for task in _steps(plan, catalogue, mask, copy)[0]:
+        chain.add(task)
+
+
+def bare(plan: Plan, catalogue: Catalogue, mask: MaskPlan, copy: int) -> list[Task]:
+    """Return what bares a mask right before it is laid, and what comes after that; nothing where it has no backing."""
+    return _steps(plan, catalogue, mask, copy)[1]
+
+
+def _steps(plan: Plan, catalogue: Catalogue, mask: MaskPlan, copy: int) -> tuple[list[Task], list[Task]]:
+    """Return what can be done long before a mask is laid, and what is done only right before it."""
     table = _Table(plan, catalogue.hand, mask, copy, catalogue.workshop)
-    for code in plan.method.weed:
-        make = kind_of(code).make
-        if make and (task := make(table)):
-            chain.add(task)
+    made = [kind.make(table) for kind in map(kind_of, plan.method.weed) if kind.make]
+    tasks = [task for task in made if task]
+    bares = next((k for k, task in enumerate(tasks) if task.has(Trait.BARES)), len(tasks))
+    return tasks[:bares], tasks[bares:]
 
 
 @dataclass(frozen=True, slots=True)
@@ -121,13 +132,13 @@ _taking_out(
 
 
 # --- patch by patch ---------------------------------------------------------------------------
-def _by_patch(code: str, figure: str, title: str, how: str) -> None:
+def _by_patch(code: str, figure: str, title: str, how: str, also: frozenset[Trait] = frozenset()) -> None:
     """Have a kind of which the hands' time goes by the patches."""
 
     def made(table: _Table) -> Task:
         return table.task(kind, NoValues(), table.by(**{figure: table.patches}))
 
-    kind = TaskKind(code, NoValues, title, how, traits=_PER_SET, make=made)
+    kind = TaskKind(code, NoValues, title, how, traits=_PER_SET | also, make=made)
 
 
 _by_patch(
@@ -141,6 +152,7 @@ _by_patch(
     "backing_off",
     "Peel the backing off, flat",
     "Pull it low and flat, away from you. Push back down whatever lifts with it.",
+    frozenset({Trait.BARES}),
 )
 
 
