@@ -46,7 +46,9 @@ def measure_answers() -> dict[str, dict[str, float]]:
                 ),
                 f"board of {_JOBS} jobs": _compared(
                     lambda: _asked(client, "/api/jobs"),
-                    lambda: database.execute("SELECT id, version, board_key, board FROM job").fetchall(),
+                    lambda: database.execute(
+                        "SELECT id, version, key, text FROM job LEFT JOIN excerpt ON job_id = id"
+                    ).fetchall(),
                 ),
                 "tick": _compared(_ticks(client, job_id).__next__, lambda: _kept(database, job_id)),
             }
