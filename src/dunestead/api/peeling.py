@@ -1,5 +1,7 @@
 """The peel: which way each mask comes off; and the clocks of all jobs."""
 
+from datetime import UTC, datetime
+
 from pydantic import TypeAdapter
 
 from dunestead.api import schemas
@@ -53,7 +55,9 @@ def get_clocks(query: schemas.UnitQuery) -> schemas.ClocksOut:
     )
     clocks = [clock for text in told.texts for clock in _CLOCKS.validate_json(text)]
     return schemas.ClocksOut(
-        clocks=sorted(clocks, key=lambda clock: clock.opens)[:_MOST],
+        clocks=sorted(clocks, key=lambda clock: clock.opens or clock.closes or datetime.max.replace(tzinfo=UTC))[
+            :_MOST
+        ],
         alarm_minutes=workbench.catalogue.workshop["alarm_before"],
     )
 

@@ -14,7 +14,7 @@ from dunestead.core.stations.onward import onward_of
 from dunestead.core.stations.station import Station
 from dunestead.core.stations.ticking import not_yet
 from dunestead.core.words.learning import learnt_in_words, tally_in_words
-from dunestead.core.words.peeling import too_late
+from dunestead.core.words.peeling import UNFIT, first_in_words, too_late
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Clock, Progress
 from dunestead.core.work.saying import caution_of, detail_of, needs_in_words, title_of
@@ -105,6 +105,9 @@ def clock_entries(opened: OpenJob, clock: Clock, unit: str) -> dict[str, Any]:
         "copy_no": task.copy,
         "opens": clock.opens,
         "closes": clock.closes,
+        "first": first_in_words(clock, opened.at) if clock.opens is None else "",
+        "fits_until": clock.fits_until,
+        "unfit": UNFIT if clock.fits_until else "",
         "late": too_late(opened.plan.choices.material.kind) if task.station == "peel" else "",
         "drying": _drying(opened.progress, task),
     }

@@ -40,6 +40,8 @@ class Method:
         What carries it, in words, and which kind of tape that is; None where nothing does.
     tape_optional, strong_tape
         Whether a mask in one piece travels without it; whether it lifts paint that is not dry enough to use.
+    pins
+        Whether pins are set in it, where the blank and the material take them.
     hinged
         Whether a strip of mask is left free of tape, to lay it by.
     places_pieces, guide
@@ -76,6 +78,7 @@ class Method:
     carrier: str | None = None
     tape_optional: bool = False
     strong_tape: bool = False
+    pins: bool = False
     hinged: bool = False
     places_pieces: bool = False
     guide: bool = False

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Clock } from '../lib/api/client';
+  import { reading } from '../lib/clocks.svelte';
   import { showMinutes } from '../lib/units';
 
   interface Props {
@@ -15,27 +16,30 @@
     const clock = setInterval(() => (now = Date.now()), 1000);
     return () => clearInterval(clock);
   });
-  const minutesTo = (iso: string) => (new Date(iso).getTime() - now) / 60_000;
 </script>
 
 {#each clocks as clock (clock.task)}
-  {@const opens = minutesTo(clock.opens)}
-  {@const closes = clock.closes ? minutesTo(clock.closes) : null}
+  {@const told = reading(clock, now)}
   <div class="card p-3 text-center" role="timer" aria-live="off">
     <p class="m-0 text-sm">
       <strong>{clock.title}</strong>{clock.copy_no && copies > 1 ? `, copy ${clock.copy_no}` : ''}
     </p>
-    {#if opens > 0}
-      <p class="stamp m-0 text-3xl">{showMinutes(opens)}</p>
+    {#if told.kind === 'first'}
+      <p class="stamp m-0 text-2xl">{clock.first}</p>
+    {:else if told.kind === 'unfit'}
+      <p class="stamp m-0 text-3xl text-(--signal-ink)">{showMinutes(told.minutes)}</p>
+      <p class="m-0 text-sm font-bold">{clock.unfit}</p>
+    {:else if told.kind === 'opens'}
+      <p class="stamp m-0 text-3xl">{showMinutes(told.minutes)}</p>
       <p class="m-0 text-sm">until it may be done</p>
-    {:else if closes === null}
+    {:else if told.kind === 'free'}
       <p class="stamp m-0 text-2xl">Any time now</p>
-    {:else if closes > 0}
-      <p class="stamp m-0 text-3xl text-(--signal-ink)">{showMinutes(closes)}</p>
+    {:else if told.kind === 'closes'}
+      <p class="stamp m-0 text-3xl text-(--signal-ink)">{showMinutes(told.minutes)}</p>
       <p class="m-0 text-sm font-bold">left to do it</p>
     {:else}
       <p class="stamp m-0 text-2xl text-(--fault)">Too late</p>
-      <p class="m-0 text-sm">{showMinutes(-closes)} ago. {clock.late}</p>
+      <p class="m-0 text-sm">{showMinutes(told.minutes)} ago. {clock.late}</p>
     {/if}
     {#if clock.drying}
       {@const coat = clock.drying}

@@ -6,10 +6,20 @@ const ASK_MS = 20_000;
 const SOUND = { hertz: 880, seconds: 0.25, beats: 3 };
 type Clock = Clocks['clocks'][number];
 
-/** What a clock says now: until it may be done, until it must be, or by how much it is late; minutes. */
-export function reading(clock: Pick<Clock, 'opens' | 'closes'>, now: number) {
-  const opens = (Date.parse(clock.opens) - now) / 60_000;
+type Timed = Pick<Clock, 'opens' | 'closes' | 'fits_until'>;
+
+/**
+ * What a clock says now: what comes first still fits or no longer does, until it may be done, until it must be, or by
+ * how much it is late; minutes.
+ */
+export function reading(clock: Timed, now: number) {
   const closes = clock.closes ? (Date.parse(clock.closes) - now) / 60_000 : null;
+  if (clock.opens === null) {
+    if (closes !== null && closes <= 0) return { kind: 'late', minutes: -closes } as const;
+    const fits = clock.fits_until === null || Date.parse(clock.fits_until) >= now;
+    return { kind: fits ? 'first' : 'unfit', minutes: closes ?? 0 } as const;
+  }
+  const opens = (Date.parse(clock.opens) - now) / 60_000;
   if (opens > 0) return { kind: 'opens', minutes: opens } as const;
   if (closes === null) return { kind: 'free', minutes: 0 } as const;
   return closes > 0
@@ -59,7 +69,7 @@ class AllClocks {
     for (const clock of this.all) {
       const { kind, minutes } = reading(clock, this.now);
       const key = `${clock.job} ${clock.task} ${kind} ${clock.opens} ${clock.closes}`;
-      const isSoon = (kind === 'opens' || kind === 'closes') && minutes <= this.#before;
+      const isSoon = kind === 'unfit' || ((kind === 'opens' || kind === 'closes') && minutes <= this.#before);
       if (!isSoon || this.#rung.has(key)) continue;
       this.#rung.add(key);
       this.alarm = clock;

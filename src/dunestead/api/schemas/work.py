@@ -282,8 +282,11 @@ class ClockOut(Shown):
     title: str
     station: str
     copy_no: int | None
-    opens: datetime
+    opens: datetime | None = Field(description="Null while something that it is timed by is still to be done.")
     closes: datetime | None
+    first: str = Field(description="What is still to be done before it opens, and until when.")
+    fits_until: datetime | None = Field(description="When that must be begun at the latest.")
+    unfit: str = Field(description="What to do once it is later than that.")
     late: str = Field(description="What to do once it is too late.")
     drying: str | None = Field(description="The coat it waits for, until somebody says that it is dry to the touch.")
 

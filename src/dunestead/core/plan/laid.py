@@ -8,6 +8,7 @@ from dunestead.core.blanks.blank import collar_of
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.curves import Box, shifted
+from dunestead.core.plan.laying import group_boxes
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.tacking.centring import (
     Datum,
@@ -22,7 +23,7 @@ from dunestead.core.tacking.centring import (
 from dunestead.core.tacking.laying import Laid, LayRules, Readings, Side, laid_by_tape, should_read
 from dunestead.core.tacking.seam_laying import SeamLaid, laid_at_seam
 
-__all__ = ["guides_of", "laid_mask", "laid_seam", "mask_of", "patch_boxes", "readings_of"]
+__all__ = ["groups_laid", "guides_of", "laid_mask", "laid_seam", "mask_of", "patch_boxes", "readings_of"]
 
 
 def mask_of(plan: Plan, number: int) -> MaskPlan:
@@ -69,6 +70,13 @@ def _lines(plan: Plan, mask: MaskPlan, datum: Datum) -> Iterator[Distances]:
     yield Distances("mask", datum, _read(plan, mask.box, datum))
     for number, box in patch_boxes(plan, mask).items():
         yield Distances("patch", datum, _read(plan, box, datum), number)
+
+
+def groups_laid(plan: Plan, mask: MaskPlan) -> tuple[Distances, ...]:
+    """Return where each group of shapes lies by what is measured from first, in the order they are laid."""
+    datum = guides_of(plan, mask).datum
+    boxes = enumerate(group_boxes(plan.look), start=1)
+    return tuple(Distances("group", datum, _read(plan, box, datum), number) for number, box in boxes)
 
 
 def _read(plan: Plan, box: Box, datum: Datum) -> TapeCheck:

@@ -34,6 +34,7 @@ from dunestead.core.sheets.packing import Packing, PackItem
 from dunestead.core.sheets.units import units_of
 
 __all__ = [
+    "group_boxes",
     "groups_of",
     "guards_of",
     "job_items",
@@ -163,8 +164,15 @@ def _around(boxes: Sequence[Box]) -> Box:
 
 
 def groups_of(look: Look) -> int:
-    """Return how many groups of shapes keep their spacing when they are carried: words, and what stands close."""
-    return max(sum(len(units_in(placed)) for placed in look.composition.placed), 1)
+    """Return how many groups of shapes keep their spacing when they are carried."""
+    return max(len(group_boxes(look)), 1)
+
+
+def group_boxes(look: Look) -> list[Box]:
+    """Return the boxes on the blank of what keeps its spacing, from the middle outwards: words, and what stands close."""
+    boxes = [box for placed in look.composition.placed for box in units_in(placed)]
+    x0, y0, x1, y1 = shifted(look.painted.bbox, look.composition.origin)
+    return sorted(boxes, key=lambda box: math.hypot(box[0] + box[2] - x0 - x1, box[1] + box[3] - y0 - y1))
 
 
 def units_in(placed: PlacedElement) -> list[Box]:

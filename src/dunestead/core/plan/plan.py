@@ -441,7 +441,7 @@ def _mask_plan(
             passes_of(method, choices.material, choices.surface, {**catalogue.pressed, **_by_recipe(job, choices)}),
         ),
         pinning=_pinning(
-            cut, weak, choices, catalogue, [shapely.transform(one, lambda p: p - origin) for one in clear]
+            cut, weak, choices, method, catalogue, [shapely.transform(one, lambda p: p - origin) for one in clear]
         ),
         placing=_placing(cut, is_reverse=laid.is_reverse),
         tape=from_edges(job.piece.size, as_it_lies(painted_box, job.piece.size[0], from_back=job.blank.seen_through)),
@@ -553,6 +553,7 @@ def _pinning(
     cut: CutPlan,
     weak: Sequence[WeakPlace],
     choices: Choices,
+    method: Method,
     catalogue: Catalogue,
     off: Sequence[shapely.Polygon],
 ) -> Pinning:
@@ -565,4 +566,5 @@ def _pinning(
         figures["pin_spacing"],
     )
     tongues = [place for place in weak if place.kind == "tongue"]
-    return pin_mask(cut.frame, cut.keepers, tongues, choices.surface, choices.material.pins, rules, off)
+    takes = choices.material.pins if method.pins else "none"
+    return pin_mask(cut.frame, cut.keepers, tongues, choices.surface, takes, rules, off)

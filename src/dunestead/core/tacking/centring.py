@@ -27,13 +27,13 @@ class Distances:
     Attributes
     ----------
     what, number
-        ``artwork``, ``mask`` or ``patch``, and which patch.
+        ``artwork``, ``mask``, ``patch`` or ``group``, and which patch or group of shapes.
     datum
         The blank's ``edges``, the inside of its ``rim``, a garment's side ``seams`` (and its ends), the ``middle`` of
         a round, the ``collar`` seam and the centre line below it.
     """
 
-    what: Literal["artwork", "mask", "patch"]
+    what: Literal["artwork", "mask", "patch", "group"]
     datum: Datum
     tape: TapeCheck
     number: int | None = None

@@ -14,7 +14,7 @@ _FROM = {
 
 def what_of(line: Distances) -> str:
     """Return what is measured to."""
-    return f"patch {line.number}" if line.number is not None else line.what
+    return f"{line.what} {line.number}" if line.number is not None else line.what
 
 
 def distances_in_words(line: Distances, unit: str) -> str:

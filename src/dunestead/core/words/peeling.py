@@ -1,13 +1,15 @@
 """What the times of the peel are called, and what to do when one has passed."""
 
 from collections.abc import Sequence
+from datetime import datetime
 
 from dunestead.core.curing.direction import PeelDirection
 from dunestead.core.figures import MaskKind, PeelTime
 from dunestead.core.painting.groups import WindowGroup
 from dunestead.core.units import several
+from dunestead.core.work.progress import Clock
 
-__all__ = ["PEEL_NAMES", "direction_in_words", "groups_in_words", "too_late"]
+__all__ = ["PEEL_NAMES", "UNFIT", "direction_in_words", "first_in_words", "groups_in_words", "too_late"]
 
 PEEL_NAMES: dict[PeelTime, str] = {
     "wet": "While wet",
@@ -17,6 +19,21 @@ PEEL_NAMES: dict[PeelTime, str] = {
     "dry": "When dry",
     "five-minutes": "Within five minutes",
 }
+
+
+UNFIT = "The coats that are left no longer fit: peel now, or let it dry to the touch and peel then."
+
+
+def first_in_words(clock: Clock, now: datetime) -> str:
+    """Return what is left before a clock's step and until when, on the clock that now is told by.
+
+    Examples
+    --------
+    ``2 coats, then peel before 11:42``
+    """
+    coats = several(clock.coats, "coat") if clock.coats else several(len(clock.first), "step")
+    by = f" before {clock.closes.astimezone(now.tzinfo):%H:%M}" if clock.closes else ""
+    return f"{coats}, then peel{by}"
 
 
 def too_late(kind: MaskKind) -> str:

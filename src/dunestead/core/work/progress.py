@@ -17,11 +17,35 @@ TaskState = Literal["open", "waiting", "ready", "done", "outdated"]
 
 @dataclass(frozen=True, slots=True)
 class Clock:
-    """A task that is waited for: from when and until when it should be done; None where there is no end."""
+    """A task that is timed by another one that is done.
+
+    Attributes
+    ----------
+    opens
+        From when it may be done; None while something that it is timed by is still to be done.
+    closes
+        Until when it should be done, None where there is no end.
+    first
+        What is still to be done before it opens.
+    fits_until
+        When that must be begun at the latest, so that it closes in time.
+    """
 
     task: Task
-    opens: datetime
+    opens: datetime | None
     closes: datetime | None
+    first: tuple[Task, ...] = ()
+    fits_until: datetime | None = None
+
+    @property
+    def coats(self) -> int:
+        """How many coats are still to be put on before it opens."""
+        return sum(task.coat is not None for task in self.first)
+
+    @property
+    def next_moment(self) -> datetime:
+        """When something happens to it next."""
+        return self.opens or self.closes or datetime.max.replace(tzinfo=UTC)
 
 
 class Progress:
@@ -229,13 +253,30 @@ class Progress:
 
     def clocks(self) -> list[Clock]:
         """Return every task that is timed by one already done, soonest first."""
-        found = []
-        for task in self.graph.tasks:
-            if self.is_done(task) or not any(wait.least or wait.most is not None for wait in task.after):
-                continue
-            opens, closes = self.opens(task), self.closes(task)
-            timed = [wait for wait in task.after if wait.task in self._done and (wait.least or wait.most is not None)]
-            if timed and (opens or closes):
-                begins = opens or self._done[timed[0].task].at
-                found.append(Clock(task, begins, closes))
-        return sorted(found, key=lambda clock: clock.opens)
+        found = (self._clock(task) for task in self.graph.tasks if not self.is_done(task))
+        return sorted((clock for clock in found if clock), key=lambda clock: clock.next_moment)
+
+    def _clock(self, task: Task) -> Clock | None:
+        """Return the clock of a task that is still to be done, None where nothing times it yet."""
+        timed = [wait for wait in task.after if wait.least or wait.most is not None]
+        begun = [wait for wait in timed if wait.task in self._done]
+        if not begun:
+            return None
+        closes = self.closes(task)
+        if len(begun) == len(timed):
+            return Clock(task, self.opens(task) or self._done[begun[0].task].at, closes)
+        if closes is None:
+            return None
+        first = self._before(task)
+        hands = timedelta(minutes=sum(one.minutes for one in first))
+        return Clock(task, None, closes, first, closes - hands)
+
+    def _before(self, task: Task) -> tuple[Task, ...]:
+        """Return all that is still to be done before a task, in its order; what falls away if nothing is marked not."""
+        found, left = set[str](), [wait.task for wait in self.waits_for(task)]
+        while left:
+            number = left.pop()
+            if number not in found and number in self.graph.by_id:
+                found.add(number)
+                left += [wait.task for wait in self.waits_for(self.graph.by_id[number])]
+        return tuple(one for one in self.graph.tasks if one.id in found and one.needs_marks is None)

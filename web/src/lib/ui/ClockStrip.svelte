@@ -14,7 +14,27 @@
       .filter(({ now }) => now.kind !== 'free' && (now.kind !== 'opens' || now.minutes <= NEAR))
       .slice(0, SHOWN),
   );
-  const WORDS = { opens: 'In', closes: 'left', late: 'late', free: '' } as const;
+  type Told = { clock: (typeof soonest)[number]['clock']; now: ReturnType<typeof reading> };
+  /** What stands before a job's name. */
+  const headline = ({ clock, now }: Told) =>
+    ({
+      first: clock.first,
+      unfit: clock.unfit,
+      opens: `In ${showMinutes(now.minutes)}`,
+      closes: `${showMinutes(now.minutes)} left`,
+      late: `${showMinutes(now.minutes)} late`,
+      free: '',
+    })[now.kind];
+  /** What the alarm says. */
+  const warning = ({ clock, now }: Told) =>
+    ({
+      first: clock.first,
+      unfit: clock.unfit,
+      opens: `may be done in ${showMinutes(now.minutes)}`,
+      closes: `${showMinutes(now.minutes)} left`,
+      late: clock.late || 'It is late.',
+      free: 'may be done now',
+    })[now.kind];
 </script>
 
 {#if soonest.length}
@@ -27,11 +47,7 @@
         class="clock {now.kind} max-w-80 truncate rounded-full px-3 py-0.5"
         href="#/job/{clock.job}/{clock.station}"
       >
-        <strong
-          >{now.kind === 'opens'
-            ? `${WORDS.opens} ${showMinutes(now.minutes)}`
-            : `${showMinutes(now.minutes)} ${WORDS[now.kind]}`}</strong
-        >: {clock.job_name}, {clock.title}{clock.copy_no && clock.copy_no > 1
+        <strong>{headline({ clock, now })}</strong>: {clock.job_name}, {clock.title}{clock.copy_no && clock.copy_no > 1
           ? `, copy ${clock.copy_no}`
           : ''}
       </a>
@@ -49,15 +65,7 @@
   {@const now = reading(clocks.alarm, clocks.now)}
   <div class="no-print alarm flex flex-wrap items-center gap-3 px-4 py-2" role="alert">
     <strong>{clocks.alarm.job_name}: {clocks.alarm.title}</strong>
-    <span
-      >{now.kind === 'opens'
-        ? `may be done in ${showMinutes(now.minutes)}`
-        : now.kind === 'closes'
-          ? `${showMinutes(now.minutes)} left`
-          : now.kind === 'late'
-            ? clocks.alarm.late || 'It is late.'
-            : 'may be done now'}</span
-    >
+    <span>{warning({ clock: clocks.alarm, now })}</span>
     <button class="ml-auto cursor-pointer font-bold underline" onclick={() => clocks.quiet()}
       >Turn off the alarm</button
     >
@@ -75,6 +83,7 @@
     text-decoration: none;
   }
   .clock.closes,
+  .clock.unfit,
   .clock.late {
     border: 2px solid var(--signal);
   }

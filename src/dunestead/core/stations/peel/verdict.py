@@ -4,7 +4,8 @@ from datetime import datetime
 
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
-from dunestead.core.units import several
+from dunestead.core.units import several, show_time
+from dunestead.core.words.peeling import UNFIT, first_in_words
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
 
@@ -30,14 +31,18 @@ def outcome(plan: Plan, progress: Progress, now: datetime) -> Outcome:
     clocks = [clock for clock in progress.clocks() if clock.task.has(Trait.OPENS_THE_PEEL)]
     if clocks:
         clock = clocks[0]
-        rows.append(Row("Window opens", "moment", clock.opens.isoformat()))
+        if clock.opens:
+            rows.append(Row("Window opens", "moment", clock.opens.isoformat()))
         if clock.closes:
             rows.append(Row("Window closes", "moment", clock.closes.isoformat()))
             if now > clock.closes:
                 return "warn", "The peel window has passed: peel now, warm it if it drags.", rows
+        if clock.opens is None:
+            unfit = clock.fits_until is not None and now > clock.fits_until
+            return ("warn", UNFIT, rows) if unfit else ("ready", f"{first_in_words(clock, now)}.", rows)
         if now >= clock.opens:
             return "stop", "Peel now: the window is open.", rows
-        return "warn", f"The window opens in {(clock.opens - now).total_seconds() / 60:.0f} min.", rows
+        return "warn", f"The window opens in {show_time((clock.opens - now).total_seconds() / 60)}.", rows
     return (
         "ready",
         f"Peel {_WHEN[window.when]}: {window.opens:.0f} to {window.closes:.0f} min after the last coat.",

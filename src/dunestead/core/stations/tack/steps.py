@@ -7,12 +7,11 @@ from typing import TypeVar
 
 from dunestead.core.figures import HandTimes
 from dunestead.core.painting.cover import Cover
-from dunestead.core.plan.laid import guides_of
-from dunestead.core.plan.laying import groups_of
+from dunestead.core.plan.laid import groups_laid, guides_of
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.plan.young import Trim, tapes_off, trims_for
 from dunestead.core.stations.tack.laying import Laying, PauseValues, pause, simple
-from dunestead.core.tacking.centring import Guides
+from dunestead.core.tacking.centring import Distances, Guides
 from dunestead.core.tacking.laying import Side
 from dunestead.core.tacking.placements import Pressing
 from dunestead.core.tacking.strips import Strip
@@ -31,7 +30,6 @@ V = TypeVar("V")
 _DM = 100.0
 _DM2 = 1e4
 _CORNERS = 4
-_MOST_NAMED = 12
 
 
 def tack(
@@ -225,30 +223,27 @@ LAY = TaskKind(
 
 @dataclass(frozen=True, slots=True)
 class GroupsValues:
-    """Shapes laid group by group: how many groups, the pieces in their order, and where they lie."""
+    """Shapes laid group by group, in their order: where each group lies."""
 
-    groups: int
-    placing: tuple[int, ...]
-    guides: Guides
+    groups: tuple[Distances, ...]
 
 
 def _named(numbers: Sequence[int]) -> str:
-    return ", ".join(map(str, numbers[:_MOST_NAMED])) + (" …" if len(numbers) > _MOST_NAMED else "")
+    return ", ".join(map(str, numbers))
 
 
 def _groups(laying: Laying) -> Task:
-    groups = groups_of(laying.plan.look)
-    values = GroupsValues(groups, laying.mask.placing, guides_of(laying.plan, laying.mask))
-    return laying.task(LAY_GROUPS, values, laying.by(position=groups))
+    values = GroupsValues(groups_laid(laying.plan, laying.mask))
+    return laying.task(LAY_GROUPS, values, laying.by(position=max(len(values.groups), 1)))
 
 
 LAY_GROUPS = TaskKind(
     "tack-lay-groups",
     GroupsValues,
-    lambda values, _: f"Lay {several(values.groups, 'group')} by their distances",
+    lambda values, _: f"Lay {several(len(values.groups), 'group')} by their distances",
     lambda values, said: (
-        f"{_distances(values.guides, said.unit)}Lay group by group from the middle outwards; the pieces in this "
-        f"order: {_named(values.placing)}."
+        "Lay group by group from the middle outwards. "
+        + " ".join(distances_in_words(group, said.unit) for group in values.groups)
     ),
     traits=frozenset({Trait.LAYS}),
     shows=("distances", "keepers"),
