@@ -148,8 +148,8 @@ def show_apart(measured: float, limit: float, unit: str = "mm") -> tuple[str, st
     --------
     >>> show_apart(3.8, 4.0), show_apart(3.98, 4.0)
     (('3.8 mm', '4 mm'), ('3.98 mm', '4 mm'))
-    >>> show_apart(3.8, 4.0, "in")
-    ('0.150 in', '0.157 in')
+    >>> show_apart(3.9, 4.0, "in")
+    ('just under 5/32 in', '5/32 in')
     >>> show_apart(4.0, 4.0)
     ('4 mm', '4 mm')
     """
@@ -157,7 +157,8 @@ def show_apart(measured: float, limit: float, unit: str = "mm") -> tuple[str, st
     if usual[0] != usual[1] or math.isclose(measured, limit, abs_tol=_SAME_MM):
         return usual
     if unit == "in":
-        return f"{measured / MM_PER_INCH:.3f} in", f"{limit / MM_PER_INCH:.3f} in"
+        # A tape has no finer marks.
+        return f"just {'under' if measured < limit else 'over'} {usual[1]}", usual[1]
     shown = [f"{length / (10 if unit == 'cm' else 1):.2f}".rstrip("0").rstrip(".") for length in (measured, limit)]
     return f"{shown[0]} {unit}", f"{shown[1]} {unit}"
 

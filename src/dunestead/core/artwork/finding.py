@@ -4,11 +4,23 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Literal
 
+from dunestead.core.figures import Figure
 from dunestead.core.units import several, show_apart, show_length
 
-__all__ = ["Finding", "FindingKind", "Sentence", "Severity", "least_for", "over_run", "registered_findings"]
+__all__ = [
+    "Finding",
+    "FindingKind",
+    "Sentence",
+    "Severity",
+    "least_for",
+    "over_run",
+    "registered_findings",
+    "severity_under",
+]
 
 Severity = Literal["stop", "warn", "note"]
+# Within this share under a limit a place is tight: a note, no reason to change anything (workshop practice).
+TIGHT = 0.05
 # From a finding, what was measured and the limit as they are shown, and the maker's unit.
 Sentence = Callable[["Finding", str, str, str], str]
 _REGISTERED: dict[str, "FindingKind"] = {}
@@ -111,7 +123,23 @@ class Finding:
     def message(self, unit: str = "mm") -> str:
         """Say it in a sentence, lengths in the maker's unit."""
         more = f" This is the worst place; {several(self.more, 'more place')} like it." if self.more else ""
-        return self.kind.sentence(self, *show_apart(self.measured, self.limit, unit), unit) + more
+        tight = "Tight, but it mostly holds: " if self.severity == "note" and self.kind.is_fine else ""
+        said = self.kind.sentence(self, *show_apart(self.measured, self.limit, unit), unit)
+        return f"{tight}{said[:1].lower()}{said[1:]}{more}" if tight else said + more
+
+
+def severity_under(measured: float, limit: Figure) -> Severity:
+    """Return how much what lies under a limit weighs: tight just under it, red below what is known to be forgiven.
+
+    Examples
+    --------
+    >>> limit = Figure(4.0, "mm", 3.0, 5.0, "")
+    >>> [severity_under(width, limit) for width in (3.9, 3.8, 3.79, 2.9)]
+    ['note', 'note', 'warn', 'stop']
+    """
+    if measured < limit.low:
+        return "stop"
+    return "note" if measured >= limit.value * (1 - TIGHT) - 1e-9 else "warn"
 
 
 def over_run(finding: Finding, unit: str) -> str:

@@ -10,7 +10,7 @@ from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.artwork.compose import Composition, PlacedElement, is_fixed
 from dunestead.core.artwork.elements import Element, Frame, Words
-from dunestead.core.artwork.finding import Finding, FindingKind, Severity, least_for
+from dunestead.core.artwork.finding import Finding, FindingKind, Severity, least_for, severity_under
 from dunestead.core.blanks.blank import within_margin
 from dunestead.core.blanks.clear import ClearArea, clear_name, region_of
 from dunestead.core.figures import Figure
@@ -228,7 +228,7 @@ def _letters(composition: Composition, limit: Figure, surface: str) -> Iterator[
         x, y = place_of_letter(placed, placed.letters.index(lowest))
         yield Finding(
             LETTER_LOW,
-            "stop" if lowest.height < limit.low else "warn",
+            severity_under(lowest.height, limit),
             (x - ox, y - oy),
             lowest.height,
             limit.value,

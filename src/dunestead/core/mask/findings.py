@@ -9,7 +9,7 @@ import numpy as np
 import numpy.typing as npt
 import shapely
 
-from dunestead.core.artwork.finding import Finding, FindingKind, Sentence, least_for, over_run
+from dunestead.core.artwork.finding import Finding, FindingKind, Sentence, least_for, over_run, severity_under
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.figures import Catalogue, Figure, Material, Surface
 from dunestead.core.mask.axis import AxisSide, Widths, measure_widths
@@ -243,7 +243,7 @@ def _thin(side: AxisSide, limit: Figure, kind: FindingKind, subject: str) -> Ite
         width = float(side.diameter[i])
         yield Finding(
             kind,
-            "stop" if width < limit.low else "warn",
+            severity_under(width, limit),
             (float(side.at[i, 0]), float(side.at[i, 1])),
             width,
             limit.value,
@@ -275,7 +275,7 @@ def _small_parts(mask: Mask, widths: Widths, limit: Figure | None, subject: str,
         if limit and piece.number in loose and width < limit.value * (1 - 1e-6):
             yield Finding(
                 PART_SMALL,
-                "stop" if width < limit.low else "warn",
+                severity_under(width, limit),
                 piece.centroid,
                 width,
                 limit.value,

@@ -14,7 +14,7 @@ import numpy as np
 import numpy.typing as npt
 import shapely
 
-from dunestead.core.artwork.finding import FindingKind, Severity, least_for, over_run
+from dunestead.core.artwork.finding import FindingKind, Severity, least_for, over_run, severity_under
 from dunestead.core.figures import Figure
 from dunestead.core.mask.axis import AxisSide
 from dunestead.core.mask.bridges import Bridge
@@ -287,9 +287,7 @@ def _stem(widths: Floats) -> int | None:
 
 
 def _severity(width: float, limit: Figure) -> Severity:
-    if width >= limit.value * (1 - 1e-6):
-        return "note"
-    return "stop" if width < limit.low else "warn"
+    return "note" if width >= limit.value * (1 - 1e-6) else severity_under(width, limit)
 
 
 def _as_path(at: Points) -> tuple[tuple[float, float], ...]:

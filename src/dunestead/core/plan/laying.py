@@ -169,7 +169,7 @@ def groups_of(look: Look) -> int:
 
 
 def group_boxes(look: Look) -> list[Box]:
-    """Return the boxes on the blank of what keeps its spacing, from the middle outwards: words, and what stands close."""
+    """Return the boxes on the blank of what keeps its spacing, from the middle outwards: words, what stands close."""
     boxes = [box for placed in look.composition.placed for box in units_in(placed)]
     x0, y0, x1, y1 = shifted(look.painted.bbox, look.composition.origin)
     return sorted(boxes, key=lambda box: math.hypot(box[0] + box[2] - x0 - x1, box[1] + box[3] - y0 - y1))

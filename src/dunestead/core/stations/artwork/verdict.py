@@ -19,15 +19,14 @@ _MEASURED = {
 
 
 def never_holds(rail: SizeRail, unit: str) -> str:
-    """Say that no size that fits would hold, what is the reason, and what would hold without it."""
+    """Say how many places no size that fits would mend, and from which size all else holds."""
     count = len(rail.spots)
-    without = f"without {'it' if count == 1 else 'them'}"
-    rest = f"it holds from {show_at_least(rail.smallest, unit)} wide" if rail.smallest else "it holds at any size"
-    are = "is" if count == 1 else "are"
-    return (
-        f"Will not hold at any size that fits this blank, because of {several(count, 'spot')} that {are} too fine; "
-        f"{without} {rest}."
-    )
+    rest = f"holds from {show_at_least(rail.smallest, unit)} wide" if rail.smallest else "holds at any size"
+    return f"{several(count, 'spot')} to mend that no size mends: see {_them(count)}. All else {rest}."
+
+
+def _them(count: int) -> str:
+    return "it" if count == 1 else "them"
 
 
 def _of(look: Look, *kinds: FindingKind) -> list[Finding]:
@@ -55,7 +54,7 @@ def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
         return "stop", f"Runs {over} off the blank: make it smaller, move it, or mark it as intended.", rows
     if on_clear := _of(look, CLEAR_PAINTED):
         return "stop", on_clear[0].message(unit), rows
-    fine = [f for f in look.findings if f.kind.is_fine]
+    fine = [f for f in look.findings if f.kind.is_fine and f.severity != "note"]
     if fine:
         stops = [f for f in fine if f.severity == "stop"]
         if rail.spots:
@@ -76,4 +75,6 @@ def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:
     for kind, verdict in ((COLOUR_GAP, "Colours lie too close"), (COLOURS_ALIKE, "Colours look almost the same")):
         if several_found := _of(look, kind):
             return "warn", f"{verdict}: {several_found[0].message(unit)}", rows
-    return "ready", f"{show_length(painted.width, unit)} wide, holds on {surface.lower()}.", rows
+    tight = sum(1 + f.more for f in look.findings if f.kind.is_fine)
+    spots = f" {several(tight, 'tight spot')}: see {_them(tight)}." if tight else ""
+    return "ready", f"{show_length(painted.width, unit)} wide, holds on {surface.lower()}.{spots}", rows
