@@ -8,6 +8,7 @@ from dunestead.core.figures import Figure
 from dunestead.core.units import several, show_apart, show_length
 
 __all__ = [
+    "TIGHT",
     "Finding",
     "FindingKind",
     "Sentence",
@@ -133,7 +134,7 @@ def severity_under(measured: float, limit: Figure) -> Severity:
 
     Examples
     --------
-    >>> limit = Figure(4.0, "mm", 3.0, 5.0, "")
+    >>> limit = Figure(4.0, 3.0, 5.0, "mm", "")
     >>> [severity_under(width, limit) for width in (3.9, 3.8, 3.79, 2.9)]
     ['note', 'note', 'warn', 'stop']
     """

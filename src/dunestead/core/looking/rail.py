@@ -166,8 +166,8 @@ class _Measured:
     near: float
 
     def spots(self, growth: float) -> list[FineSpot]:
-        """Return a place for each group of values that are too small however large the design may grow."""
-        fine = np.flatnonzero(self.values * growth < self.limit * (1 - 1e-6))
+        """Return a place for each group of values that are too small, not only tight, however large it may grow."""
+        fine = np.flatnonzero(self.values * growth < self.limit * (1 - TIGHT))
         fine = fine[np.argsort(self.values[fine], kind="stable")]
         if self.near and len(fine):
             pairs = _tree(self.at[fine]).query_pairs(self._around(growth), output_type="ndarray")
