@@ -1,10 +1,11 @@
 """A job's times as an iCalendar file (RFC 5545)."""
 
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 
 from icalendar import Alarm, Calendar, Event
 
 from dunestead.core.units import show_time
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.saying import detail_of, title_of
 from dunestead.core.work.schedule import Schedule
@@ -43,9 +44,10 @@ def write_calendar(
             continue
         event = Event()
         event.add("uid", f"{job_id}-{task.id.replace('/', '-')}@dunestead.local")
-        event.add("dtstamp", now)
-        event.add("dtstart", slot.begins)
-        event.add("dtend", max(slot.ends, slot.begins + timedelta(minutes=_LEAST_MIN)))
+        # In UTC: every calendar knows it, and no change of clocks moves it.
+        event.add("dtstamp", now.astimezone(UTC))
+        event.add("dtstart", slot.begins.astimezone(UTC))
+        event.add("dtend", max(slot.ends, slot.begins + timedelta(minutes=_LEAST_MIN)).astimezone(UTC))
         copy = f", copy {task.copy}" if task.copy and task.copy > 1 else ""
         event.add("summary", f"{name}: {title_of(task, unit)}{copy}")
         event.add("description", _described(task, progress.graph, unit))
@@ -61,7 +63,8 @@ def write_calendar(
 
 def _is_entry(task: Task) -> bool:
     timed = any(wait.least or wait.most is not None for wait in task.after)
-    return task.needs_marks is None and task.station in _STATIONS and (timed or task.minutes >= _LEAST_MIN)
+    begins = timed or task.has(Trait.FIRST_STROKE) or task.minutes >= _LEAST_MIN
+    return task.needs_marks is None and task.station in _STATIONS and begins
 
 
 def _described(task: Task, graph: TaskGraph, unit: str) -> str:

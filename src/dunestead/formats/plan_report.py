@@ -67,7 +67,7 @@ def plan_report(plan: Plan, graph: TaskGraph, catalogue: Catalogue, now: datetim
         },
         "sheets": plan.layout.count,
         "cost_a_copy": fit.cost,
-        "minutes": sum(task.minutes for task in graph.tasks),
+        "minutes": sum(task.minutes for task in graph.tasks if task.needs_marks is None),
     }
 
 

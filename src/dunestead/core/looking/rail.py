@@ -16,6 +16,7 @@ import shapely
 from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.artwork.compose import Composition, is_fixed
+from dunestead.core.artwork.finding import TIGHT
 from dunestead.core.artwork.layout import place_of_letter
 from dunestead.core.artwork.room import room_on
 from dunestead.core.figures import Catalogue

@@ -60,7 +60,7 @@ def consequence_of(plan: Plan, graph: TaskGraph, catalogue: Catalogue) -> Conseq
         rests=sum(len(one.placements) for mask in plan.masks for one in mask.pressings),
         pins=sum(len(mask.pinning.pins) for mask in plan.masks),
         keepers=plan.method.keepers,
-        minutes=sum(task.hand_minutes for task in graph.tasks) / plan.copies,
+        minutes=sum(task.hand_minutes for task in graph.tasks if task.needs_marks is None) / plan.copies,
         cost=fit.cost if fit else None,
     )
 

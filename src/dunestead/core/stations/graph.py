@@ -57,7 +57,7 @@ def task_graph(plan: Plan, catalogue: Catalogue) -> TaskGraph:
         cut(plan, hand, cutting)
         weeding, weeded = _weeding(plan, catalogue, cutting)
     making = _making(plan, catalogue, prepared, weeded)
-    ending = Chain([Wait(making[-1].last.id)])
+    ending = Chain([Wait(chain.last.id) for chain in making])
     write_down(hand, ending)
     tasks = [task for chain in (*prepared, cutting, *weeding, *making, ending) for task in chain.tasks]
     return TaskGraph(tuple(tasks))

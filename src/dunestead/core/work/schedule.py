@@ -7,7 +7,7 @@ While a machine runs unattended the hands are free for other tasks.
 
 import math
 from bisect import bisect_right
-from collections.abc import Iterator, Mapping
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass
 from datetime import date, datetime, time, timedelta
 
@@ -23,8 +23,9 @@ __all__ = ["MOST_TASKS", "ReadyBy", "Schedule", "Slot", "ready_by", "schedule_of
 MOST_TASKS = 3000
 _FAR = 3650
 _NEVER = math.inf
-# The latest start is told to the half hour; of very many tasks to four hours.
+# The latest start is looked for by half hours, of very many tasks by four hours; then it is told to five minutes.
 _STEP, _COARSE_STEP, _FINE = timedelta(minutes=30), timedelta(hours=4), 600
+_STEP_FINE = timedelta(minutes=5)
 # No run of tasks in one go is longer than this many.
 _LONGEST_RUN = 60
 
@@ -89,14 +90,30 @@ def ready_by(progress: Progress, now: datetime, due: datetime, hours: Hours) -> 
     if schedule.ready > due:
         return ReadyBy(schedule, meets=False, late=schedule.ready - due, latest=None)
     step = _STEP if len(progress.graph.tasks) <= _FINE else _COARSE_STEP
+
+    def meets(wait: timedelta) -> bool:
+        return schedule_of(progress, now + wait, hours).ready <= due
+
     low, high = 0, max(int((due - now) / step), 0)
     while low < high:
         middle = (low + high + 1) // 2
-        if schedule_of(progress, now + middle * step, hours).ready <= due:
+        if meets(middle * step):
             low = middle
         else:
             high = middle - 1
-    return ReadyBy(schedule, meets=True, late=timedelta(0), latest=now + low * step)
+    return ReadyBy(schedule, meets=True, late=timedelta(0), latest=now + _latest(low * step, step, meets))
+
+
+def _latest(least: timedelta, step: timedelta, meets: Callable[[timedelta], bool]) -> timedelta:
+    """Return, to five minutes, how long one may wait at most: so long does, a step longer does not."""
+    low, high = 0, max(int(step / _STEP_FINE) - 1, 0)
+    while low < high:
+        middle = (low + high + 1) // 2
+        if meets(least + middle * _STEP_FINE):
+            low = middle
+        else:
+            high = middle - 1
+    return least + low * _STEP_FINE
 
 
 class _Scheduling:
@@ -187,8 +204,9 @@ class _Scheduling:
         if not one.minutes:
             return one.earliest
         at = max(one.earliest, self._free.get("hands", 0.0), self._free.get(one.task.occupies, 0.0))
+        at_the_bench = self._at_the_bench(at, max(one.run, one.minutes))
         # What must follow within minutes is not put off to the next day.
-        return at if one.closes < _NEVER else self._at_the_bench(at, max(one.run, one.minutes))
+        return at_the_bench if at_the_bench <= one.closes else at
 
     def _run_minutes(self, task: Task) -> float:
         """Return minutes from the begin of a task to the end of all that must follow it in time."""
