@@ -425,7 +425,9 @@ def _mask_plan(
     weak = weak_of(look, laid, cut, catalogue)
     clear = region_of(job.piece.clear)
     cover = _cover(look, painted_box, box, coats, catalogue)
-    strips, joints = strips_for(cover.boxes, box, choices.cover_paper, figures["cover_lap"], look.composition.outline)
+    covered = _covered(look, cover)
+    strips, joints = strips_for(cover.boxes, box, choices.cover_paper, figures["cover_lap"], covered)
+    strips += tuple(Strip(len(strips) + k, one) for k, one in enumerate(cover.inside, start=1))
     return MaskPlan(
         laid=laid,
         cut=cut,
@@ -499,7 +501,24 @@ def _cover(look: Look, painted: Box, mask: Box, coats: Sequence[PlannedCoating],
     figures = catalogue.workshop
     needed = max((figures[f"cover_{coat.paint.technique}"] for coat in coats), default=0.0)
     sprayed = any(coat.paint.technique == "spray" for coat in coats)
-    return cover_around(needed, painted, mask, look.job.piece.size, figures["cover_least"], everything=sprayed)
+    return cover_around(
+        needed,
+        painted,
+        mask,
+        look.job.piece.size,
+        figures["cover_least"],
+        everything=sprayed,
+        goes_on=look.choices.surface.family == "cloth",
+        clear=region_of(look.job.piece.clear),
+    )
+
+
+def _covered(look: Look, cover: Cover) -> BaseGeometry:
+    """Return where paper may lie: the blank, or the cloth that goes on beyond it."""
+    if look.choices.surface.family != "cloth":
+        return look.composition.outline
+    width, height = look.job.piece.size
+    return shapely.box(-cover.needed, -cover.needed, width + cover.needed, height + cover.needed)
 
 
 def wet_work(look: Look, coats: Sequence[PlannedCoating], catalogue: Catalogue) -> WetWork:

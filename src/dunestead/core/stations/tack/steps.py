@@ -588,6 +588,7 @@ def _cover_how(values: CoverValues, said: Said) -> str:
     parts += [f"Cover this far beyond the mask: {', '.join(sides)}."] if sides else []
     parts += [f"One width of tape is enough at the {', '.join(taped)}."] if taped else []
     parts += [f"No tape at the {', '.join(values.bare)}: the print there is still young."] if values.bare else []
+    parts += ["Cover what is kept clear inside the mask as well."] if cover.inside else []
     if cover.everything:
         parts.append(f"Outdoors, weigh the paper down: wind over {values.wind:g} m/s lifts paper and mask.")
     if values.strips:
