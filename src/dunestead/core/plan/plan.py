@@ -7,6 +7,7 @@ from hashlib import sha256
 
 import numpy as np
 import shapely
+from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.artwork.painted import Painted
 from dunestead.core.artwork.sources import Sources
