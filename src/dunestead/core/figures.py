@@ -349,6 +349,9 @@ class HandTimes:
     dab_dm2_coir: float
     dab_dm2_cloth: float
     spray_dm2: float
+    brush_ready: float
+    spray_ready: float
+    wash_brush: float
     cover_dm: float
     peel_start: float
     peel_keeper: float

@@ -6,6 +6,7 @@ Black on white, large enough to be read at arm's length; the keepers at true siz
 import io
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
+from itertools import groupby
 from typing import TYPE_CHECKING, Any
 
 import numpy as np
@@ -106,13 +107,20 @@ def _set(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper: Paper, kind:
         ]
         story += [KeepTogether(_beside(each[k : k + abreast], room / abreast)) for k in range(0, len(each), abreast)]
     lines: set[str] = set()
-    for name in _STATIONS:
-        tasks = [task for task in graph.tasks if task.station == name and _is_of(plan, task, copy)]
-        rows = [_row(task, graph, unit, base, room, lines) for task in tasks]
-        story += [KeepTogether([Paragraph(name.capitalize(), station), *rows[:1]]), *rows[1:]] if rows else []
+    tasks = [task for task in graph.tasks if task.station in _STATIONS and _is_of(plan, task, copy)]
+    # In the order of the work, mask by mask: whoever goes down the list never lays two masks before painting one.
+    for heading, run in groupby(tasks, key=lambda task: _heading(plan, task)):
+        rows = [_row(task, graph, unit, base, room, lines) for task in run]
+        story += [KeepTogether([Paragraph(safe(heading), station), *rows[:1]]), *rows[1:]]
     story += [Spacer(1, 6), Paragraph(safe(LABEL_FIRST), base)]
     document.build(story)
     return held.getvalue()
+
+
+def _heading(plan: Plan, task: Task) -> str:
+    """Return what stands over a task and those beside it: its station, and which mask where there are several."""
+    named = next((mask.laid.name for mask in plan.masks if mask.number == task.mask), "") if len(plan.masks) > 1 else ""
+    return f"{task.station.capitalize()}: {named}" if named else task.station.capitalize()
 
 
 def _facts(plan: Plan, unit: str, copy: int) -> str:
@@ -132,8 +140,7 @@ def _facts(plan: Plan, unit: str, copy: int) -> str:
 
 def _is_of(plan: Plan, task: Task, copy: int) -> bool:
     """Say whether a task belongs to one copy; of the weeding, to the set that it is painted through."""
-    first = (plan.set_of(copy) - 1) * plan.prints_of_a_mask + 1
-    return task.copy in (None, first if task.has(Trait.PER_SET) else copy)
+    return task.copy in (None, plan.first_of_set(copy) if task.has(Trait.PER_SET) else copy)
 
 
 # --- pictures ---------------------------------------------------------------------------------

@@ -172,5 +172,10 @@ def peel_window(
     }[when]
     if when != "five-minutes":
         opens, closes = opens * factor, closes * factor
-    since_first = paint.touch * factor if when == "wet" else None
+    since_first = {"wet": paint.touch * factor, "five-minutes": closes}.get(when)
+    if when == "five-minutes" and work.minutes > closes:
+        why += (
+            f" All coats take {work.minutes:.0f} min: paint one, or peel, let it dry and lay the mask again by its "
+            "marks for the next."
+        )
     return PeelWindow(when, opens, closes, since_first, when in ("wet", "at-once", "five-minutes"), why)

@@ -45,6 +45,7 @@ def coats_for(
     light_on_dark: bool,
     load: CoatLoad,
     figures: Mapping[str, float],
+    at_once: bool = False,
 ) -> Coats:
     """Return the coats of a colour.
 
@@ -60,10 +61,14 @@ def coats_for(
         Whether one more is wanted, for a solid print.
     load
         Light coats by brush leave less each, so one more is wanted.
+    at_once
+        Whether the mask comes off within minutes of the first stroke, so that there is time for one.
     """
     share = figures["light_load"] if load == "light" else 1.0
     if own is not None:
         return Coats(own, share, "Your own number.")
+    if at_once:
+        return Coats(1, share, "One coat: this mask comes off within minutes of the first stroke.")
     count, why = {
         "solid": (paint.coats_high, "A solid print."),
         "worn": (paint.coats_low, "A little worn: fewer coats, sanded a little once dry if you like."),

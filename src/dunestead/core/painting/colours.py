@@ -24,9 +24,7 @@ __all__ = [
 BASE_MISSING = FindingKind(
     "base-missing",
     "blank",
-    lambda f, *_: (
-        f"With {f.subject} the base coat is the colour of the design, and this blank has none. Add one first."
-    ),
+    lambda f, *_: f"With {f.subject} the bare blank is the design. For another colour inside, add a base coat first.",
     has_place=False,
 )
 COLOUR_GAP = FindingKind(
@@ -105,8 +103,8 @@ def colour_findings(
 
 
 def base_findings(*, needed: bool) -> list[Finding]:
-    """Say what is missing under a reverse mask: what it covers shows, so it must have been painted before."""
-    return [Finding(BASE_MISSING, "stop", (0.0, 0.0), 0.0, 0.0, "a reverse mask")] if needed else []
+    """Say what shows under a reverse mask on a blank without a base coat: its own ground, which may be what is wanted."""
+    return [Finding(BASE_MISSING, "note", (0.0, 0.0), 0.0, 0.0, "a reverse mask")] if needed else []
 
 
 def _gaps(painted: Painted, gap: tuple[float, str]) -> Iterator[Finding]:

@@ -116,7 +116,15 @@ def _coats(row: _Row, paint: Paint, look: Look, catalogue: Catalogue) -> Coats:
     light = bool(row.colour) and is_light_on_dark(row.colour, ground_colour(job), figures)
     by_brush = look.choices.surface.coarse and not paint.is_sprayed
     load = (job.paint.load or "heavy") if by_brush else "heavy"
-    return coats_for(paint, job.paint.wanted, own=own, light_on_dark=light, load=load, figures=figures)
+    return coats_for(
+        paint,
+        job.paint.wanted,
+        own=own,
+        light_on_dark=light,
+        load=load,
+        figures=figures,
+        at_once=look.choices.material.peel == "five-minutes",
+    )
 
 
 def _spread(paint: Paint, look: Look, catalogue: Catalogue) -> float:

@@ -16,7 +16,7 @@ from dunestead.core.curing.peel import PeelWindow, WetWork, peel_window
 from dunestead.core.cutting.timing import KnifeTime
 from dunestead.core.cutting.verify import Verdict
 from dunestead.core.effort import effort
-from dunestead.core.figures import Catalogue
+from dunestead.core.figures import Catalogue, HandTimes
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.job.choices import Choices
@@ -526,8 +526,11 @@ def wet_work(look: Look, coats: Sequence[PlannedCoating], catalogue: Catalogue) 
     """Return what is wet together at the end of what goes through a mask, minutes of the hands."""
     run = wet_run(coats, covered=look.job.paint.covered)
     minutes = sum(
-        coat.coats * effort(catalogue.hand, **painting_work(coat, look.choices)).minutes for coat in coats[run.first :]
+        coat.coats * effort(catalogue.hand, **painting_work(coat, look.choices, catalogue.hand)).minutes
+        for coat in coats[run.first :]
     )
+    # The brush is washed between colours.
+    minutes += effort(catalogue.hand, wash_brush=len(coats[run.first :]) - 1).minutes
     return WetWork(minutes, run.paint_dried)
 
 
@@ -539,10 +542,12 @@ def _peel(look: Look, coats: Sequence[PlannedCoating], catalogue: Catalogue) -> 
     return replace(window, keepers_first=entry.peel_first == "keepers") if entry.peel_first else window
 
 
-def painting_work(coat: PlannedCoating, choices: Choices) -> dict[str, float]:
-    """Return which figure of the hand one coat on one copy goes by, and how many dm² it is."""
+def painting_work(coat: PlannedCoating, choices: Choices, hand: HandTimes) -> dict[str, float]:
+    """Return which figures of the hand one coat on one copy goes by: its dm², and what it takes at least."""
     dab = "dab_dm2_coir" if choices.surface.coarse else "dab_dm2_cloth"
-    return {"spray_dm2" if coat.paint.is_sprayed else dab: coat.area / _DM2}
+    by_area, ready = ("spray_dm2", "spray_ready") if coat.paint.is_sprayed else (dab, "brush_ready")
+    seconds, least = coat.area / _DM2 * getattr(hand, by_area), getattr(hand, ready)
+    return {by_area: coat.area / _DM2, ready: max(1 - seconds / least, 0.0)}
 
 
 def materials_of(plan: Plan, catalogue: Catalogue, unit: str) -> list[MaterialFit]:

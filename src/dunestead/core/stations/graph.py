@@ -6,6 +6,7 @@ from datetime import datetime
 from typing import Literal
 
 from dunestead.core.figures import Catalogue
+from dunestead.core.plan.pace import last_of
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.plan.young import touches
 from dunestead.core.stations.artwork import verdict as artwork
@@ -90,12 +91,12 @@ def _making(
             bared = bare(plan, catalogue, one, copy) if copy == plan.first_of_set(copy) and plan.is_cut else []
             tacked(plan, catalogue.hand, chain, one, copy, waits, catalogue.workshop, bared)
             paint_through(plan, catalogue, chain, one, copy)
-            peeled(plan, catalogue.hand, chain, one, copy)
+            peeled(plan, catalogue, chain, one, copy)
             _washed(plan, catalogue, chain, one, copy)
             free[key] = chain.last.id
-        last = plan.masks[-1].coats[-1]
+        last, number = last_of(plan, catalogue, plan.masks[-1])
         touch_up(plan, catalogue.hand, chain, copy)
-        paint_after(plan, catalogue, chain, copy, [Wait(coat_id(last, copy, last.coats), last.drying.handle)])
+        paint_after(plan, catalogue, chain, copy, [Wait(coat_id(last, copy, number), last.drying.handle)])
         cured(plan, catalogue, chain, copy)
         chains.append(chain)
     return chains
@@ -111,9 +112,9 @@ def _dry_before(plan: Plan, one: MaskPlan, copy: int, figures: Mapping[str, floa
     for earlier in plan.masks[: one.number - 1]:
         if not touches(plan, one, earlier.painted_box, figures):
             continue
-        last = earlier.coats[-1]
-        dry = last.drying.use if plan.method.strong_tape else last.drying.handle
-        waits.append(Wait(coat_id(last, copy, last.coats), dry))
+        for coat in earlier.coats:
+            dry = coat.drying.use if plan.method.strong_tape else coat.drying.handle
+            waits.append(Wait(coat_id(coat, copy, coat.coats), dry))
     return waits
 
 

@@ -55,7 +55,7 @@ def coat_task(kind: TaskKind[V], values: V, plan: Plan, hand: HandTimes, copy: i
         copy=copy,
         coating=coating.number,
         coat=values.coat,
-        effort=effort(hand, **painting_work(coating, plan.choices)),
+        effort=effort(hand, **painting_work(coating, plan.choices, hand)),
         # A can's mist drifts; an airbrush is used at the table.
         resource=OUTDOORS if paint.technique == "spray" else HANDS,
         needs=(poured,),

@@ -34,17 +34,21 @@ class Said:
         """Return the wait of the first step of which something is so, None where none follows."""
         return next((wait for task, wait in self.followers if task.has(trait)), None)
 
-    def next_coat(self) -> str:
-        """Say how long to wait before the coat that follows, or how soon to go on with it; nothing before none."""
+    def next_coat(self, which: str = "") -> str:
+        """Say how long to wait before the coat that follows, or how soon to go on with it; nothing before none.
+
+        It is told which coat is meant, where another one goes on first.
+        """
         coats = ((task, wait) for task, wait in self.followers if task.has(Trait.FIRST_STROKE))
         # What goes on once the mask is off is a matter of the peel.
-        wait = next((wait for task, wait in coats if task.mask == self.task.mask), None)
+        wait = next((wait for task, wait in coats if task.mask == self.task.mask and (wait.least or wait.most)), None)
+        named = f"next coat {which}".strip()
         if wait is None:
             return ""
         if wait.least:
-            return f" Wait {show_time(wait.least)} before the next coat."
+            return f" Wait {show_time(wait.least)} before the {named}."
         if wait.most is not None:
-            return f" Go on with the next coat within {show_time(wait.most)}."
+            return f" Go on with the {named} within {show_time(wait.most)}."
         return ""
 
     def timed(self) -> Iterator[Wait]:

@@ -7,7 +7,6 @@ from dunestead.core.mask.bridge_rules import usual_width
 from dunestead.core.mask.fates import FATES, Fate
 from dunestead.core.mask.findings import PART_SMALL
 from dunestead.core.mask.weak import WeakPlace
-from dunestead.core.painting.colours import BASE_MISSING
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row, State
 from dunestead.core.units import several, show_length
@@ -72,8 +71,6 @@ def _mask_verdict(
     plan: Plan, undecided: Sequence[int], counts: Mapping[Fate, int], weak: Sequence[WeakPlace], unit: str
 ) -> tuple[State, str]:
     loose, material = plan.look.found, plan.choices.material
-    if any(f.kind is BASE_MISSING for f in plan.look.findings):
-        return "stop", "A reverse mask shows the base coat, and this blank has none."
     if not plan.method_fit.allowed:
         return "stop", f"{plan.method.name} does not work here: {plan.method_fit.why[0]}"
     if material.least_part is None and plan.keepers and not plan.job.mask.reverse:

@@ -3,13 +3,15 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from dunestead.core.colours import colour_name
 from dunestead.core.curing.drying import drying_factor
 from dunestead.core.effort import effort
 from dunestead.core.figures import Catalogue
 from dunestead.core.painting.layers import dries_before
 from dunestead.core.plan.coats import PlannedCoating
+from dunestead.core.plan.pace import WET_ON_WET, Pace, order_of, pace_of
 from dunestead.core.plan.plan import MaskPlan, Plan
-from dunestead.core.units import several
+from dunestead.core.units import several, show_time
 from dunestead.core.work.coating import THROUGH_COAT, coat_code, coat_id, coat_task, coat_title
 from dunestead.core.work.fingerprint import place_fingerprint
 from dunestead.core.work.kinds import NoValues, TaskKind, Trait
@@ -46,17 +48,38 @@ TRIAL = TaskKind(
 
 @dataclass(frozen=True, slots=True)
 class ApartValues:
-    """How many colours go through one mask, and how they are kept apart: covered, or by a foam dauber."""
+    """How several colours go through one mask.
+
+    Attributes
+    ----------
+    colours
+        How many.
+    covered, dauber
+        Whether they are kept apart by covering, or by a foam dauber.
+    pace
+        How long they take by rounds and colour by colour.
+    """
 
     colours: int
     covered: bool
     dauber: bool
+    pace: Pace
 
 
 def _apart_how(values: ApartValues, _: Said) -> str:
     how = "Before each colour, cover what lies close by with paper and tape its edges. " if values.covered else ""
     tool = "Dab with a foam dauber: it keeps closer to its place than a brush. " if values.dauber else ""
-    return f"{how}{tool}Start with the smaller or the lighter one."
+    rounds, one_by_one = show_time(values.pace.rounds), show_time(values.pace.one_by_one)
+    if values.covered:
+        order = "Go colour by colour, for each has to be dry before it is covered."
+    elif values.pace.by_rounds:
+        order = (
+            f"Go by rounds: the first coat of every colour, then the second. That takes about {rounds}; colour by "
+            f"colour it would be {one_by_one}."
+        )
+    else:
+        order = f"Go colour by colour. That takes about {one_by_one}; by rounds it would be {rounds}."
+    return f"{how}{tool}Start with the smaller or the lighter one. {order}"
 
 
 APART = TaskKind(
@@ -69,10 +92,11 @@ APART = TaskKind(
 
 @dataclass(frozen=True, slots=True)
 class CoatValues(OfCoat):
-    """A coat through a mask, or over all of it: on a coarse surface or not, past so many tongues."""
+    """A coat through a mask, or over all of it: on a coarse surface or not, past so many tongues, in rounds or not."""
 
     is_coarse: bool
     tongues: int
+    in_rounds: bool = False
 
 
 def _coat_how(values: CoatValues, said: Said) -> str:
@@ -81,7 +105,7 @@ def _coat_how(values: CoatValues, said: Said) -> str:
         if values.tongues and not values.coating.paint.is_sprayed
         else ""
     )
-    return f"{_put_on(values)}{tongues}{said.next_coat()}"
+    return f"{_put_on(values)}{tongues}{said.next_coat('of this colour' if values.in_rounds else '')}"
 
 
 def _put_on(values: CoatValues) -> str:
@@ -107,6 +131,13 @@ def _put_on(values: CoatValues) -> str:
     )
 
 
+@dataclass(frozen=True, slots=True)
+class ColourValues:
+    """The colour that comes next."""
+
+    colour: str
+
+
 COAT = TaskKind(
     THROUGH_COAT, CoatValues, coat_title, _coat_how, traits=frozenset({Trait.FIRST_STROKE, Trait.ON_THE_AXIS})
 )
@@ -126,6 +157,13 @@ AGAIN = TaskKind(
     "Paint only where you marked it, thinly and straight down. Then peel as planned.",
     traits=frozenset({Trait.IN_ONE_GO}),
 )
+WASHED = TaskKind(
+    "paint-brush-washed",
+    ColourValues,
+    lambda values, _: f"Wash the brush and take {colour_name(values.colour)}",
+    "Dry it well: water in the brush makes the next colour creep.",
+    traits=frozenset({Trait.IN_ONE_GO}),
+)
 CLEAN = TaskKind("paint-clean", NoValues, "Clean the back with alcohol or a blade")
 
 
@@ -143,15 +181,22 @@ def paint_through(plan: Plan, catalogue: Catalogue, chain: Chain, mask: MaskPlan
     """Add all coats through one mask on one copy, and the look over everything before it comes off."""
     hand, entry = catalogue.hand, plan.job.paint
     colours = sum(coat.role == "colour" for coat in mask.coats)
-    if colours > 1 and (entry.covered or entry.dauber):
-        chain.add(task_of(APART, ApartValues(colours, entry.covered, entry.dauber), mask=mask.number, copy=copy))
+    pace = pace_of(plan, catalogue, mask)
+    if colours > 1:
+        values = ApartValues(colours, entry.covered, entry.dauber, pace)
+        chain.add(task_of(APART, values, mask=mask.number, copy=copy))
     tongues = sum(place.kind == "tongue" for place in mask.weak)
-    before: PlannedCoating | None = None
-    for coating in mask.coats:
-        for number in range(1, coating.coats + 1):
-            waits = _waits(plan, catalogue, mask, coating, number, before, copy)
-            chain.add(_coat(plan, catalogue, coating, copy, number, tongues), *waits)
-        before = coating
+    before: tuple[PlannedCoating, int] | None = None
+    for coating, number in order_of(mask, by_rounds=pace.by_rounds):
+        waits = _waits(plan, catalogue, mask, coating, number, before, copy)
+        if before and _is_other_colour(before[0], coating):
+            washed = ColourValues(coating.colour)
+            work = effort(hand, wash_brush=1)
+            chain.add(
+                task_of(WASHED, washed, mask=mask.number, copy=copy, coating=coating.number, coat=number, effort=work)
+            )
+        chain.add(_coat(plan, catalogue, coating, copy, number, tongues, in_rounds=pace.by_rounds), *waits)
+        before = (coating, number)
     fingerprint = place_fingerprint(plan, mask)
     looked = chain.add(
         task_of(
@@ -190,8 +235,23 @@ def paint_after(plan: Plan, catalogue: Catalogue, chain: Chain, copy: int, last_
             before = chain.add(_coat(plan, catalogue, coating, copy, number, 0), *waits)
 
 
-def _coat(plan: Plan, catalogue: Catalogue, coating: PlannedCoating, copy: int, number: int, tongues: int) -> Task:
-    values = CoatValues(coating, number, plan.choices.surface.coarse, tongues)
+def _is_other_colour(before: PlannedCoating, after: PlannedCoating) -> bool:
+    """Say whether a brush goes from one colour into another."""
+    brushed = not (before.paint.is_sprayed or after.paint.is_sprayed)
+    return brushed and before.role == after.role == "colour" and before.number != after.number
+
+
+def _coat(
+    plan: Plan,
+    catalogue: Catalogue,
+    coating: PlannedCoating,
+    copy: int,
+    number: int,
+    tongues: int,
+    *,
+    in_rounds: bool = False,
+) -> Task:
+    values = CoatValues(coating, number, plan.choices.surface.coarse, tongues, in_rounds and coating.role == "colour")
     return coat_task(COAT, values, plan, catalogue.hand, copy)
 
 
@@ -201,19 +261,20 @@ def _waits(
     mask: MaskPlan,
     coating: PlannedCoating,
     number: int,
-    before: PlannedCoating | None,
+    before: tuple[PlannedCoating, int] | None,
     copy: int,
 ) -> list[Wait]:
     """Return what a coat waits for: its own coat before, or the coating before it through the same mask."""
     if number > 1:
         own = coat_id(coating, copy, number - 1)
-        if mask.peel.when == "wet" and coating.role == "colour":
+        if mask.peel.when in WET_ON_WET and coating.role == "colour":
             factor = drying_factor(plan.job.paint.weather, catalogue.workshop)
             return [Wait(own, 0.0, catalogue.workshop["wet_on_wet"] * factor)]
         return [Wait(own, coating.drying.next_coat)]
     if before is None:
         return []
-    last = coat_id(before, copy, before.coats)
-    if not dries_before(before, coating, covered=plan.job.paint.covered):
+    earlier, coat = before
+    last = coat_id(earlier, copy, coat)
+    if not dries_before(earlier, coating, covered=plan.job.paint.covered):
         return [Wait(last)]
-    return [Wait(last, before.drying.next_coat if before.role == "edge-seal" else before.drying.touch)]
+    return [Wait(last, earlier.drying.next_coat if earlier.role == "edge-seal" else earlier.drying.touch)]

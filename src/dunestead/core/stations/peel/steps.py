@@ -4,10 +4,11 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from dunestead.core.effort import effort
-from dunestead.core.figures import HandTimes
+from dunestead.core.figures import Catalogue, HandTimes
 from dunestead.core.painting.layers import wet_run
+from dunestead.core.plan.pace import last_of
 from dunestead.core.plan.plan import MaskPlan, Plan
-from dunestead.core.units import several, show_area
+from dunestead.core.units import several, show_area, show_time
 from dunestead.core.work.coating import coat_id
 from dunestead.core.work.fingerprint import place_fingerprint
 from dunestead.core.work.kinds import NoValues, TaskKind, Trait
@@ -28,8 +29,10 @@ def _window(why: str, said: Said) -> str:
     if ends is None or ends.most is None:
         return why
     first = next((wait.most for wait in said.task.after if wait.since == "start" and wait.most is not None), None)
-    within = f", at most {first:.0f} min after the first stroke" if first is not None else ""
-    return f"Peel from {ends.least:.0f} to {ends.most:.0f} min after the last coat{within}. {why}"
+    within = f", at most {show_time(first)} after the first stroke" if first is not None else ""
+    if not ends.least:
+        return f"Peel within {show_time(ends.most)} of the last coat{within}. {why}"
+    return f"Peel from {show_time(ends.least)} to {show_time(ends.most)} after the last coat{within}. {why}"
 
 
 @dataclass(frozen=True, slots=True)
@@ -132,20 +135,20 @@ TOUCHED_UP = TaskKind(
 
 
 # --- in its order -----------------------------------------------------------------------------
-def peel(plan: Plan, hand: HandTimes, chain: Chain, mask: MaskPlan, copy: int) -> None:
+def peel(plan: Plan, catalogue: Catalogue, chain: Chain, mask: MaskPlan, copy: int) -> None:
     """Add the peel of one mask off one copy, in the order that its paint and material ask for."""
-    waits = _waits(mask, copy, covered=plan.job.paint.covered)
-    off = _Off(plan, hand, mask, copy, place_fingerprint(plan, mask), chain.last_with(Trait.SETS_PINS))
+    waits = _waits(plan, catalogue, mask, copy)
+    off = _Off(plan, catalogue.hand, mask, copy, place_fingerprint(plan, mask), chain.last_with(Trait.SETS_PINS))
     for task in off.in_order():
         # The first thing to come off opens the window; the sheet must be off before it closes.
         chain.add(task, *(waits if task.has(Trait.OPENS_THE_PEEL) else ()))
 
 
-def _waits(mask: MaskPlan, copy: int, *, covered: bool) -> Sequence[Wait]:
-    run = wet_run(mask.coats, covered=covered)
-    last, first = mask.coats[-1], mask.coats[run.first]
+def _waits(plan: Plan, catalogue: Catalogue, mask: MaskPlan, copy: int) -> Sequence[Wait]:
+    run = wet_run(mask.coats, covered=plan.job.paint.covered)
+    first, (last, number) = mask.coats[run.first], last_of(plan, catalogue, mask)
     window = mask.peel
-    waits = [Wait(coat_id(last, copy, last.coats), window.opens, window.closes)]
+    waits = [Wait(coat_id(last, copy, number), window.opens, window.closes)]
     if window.since_first is not None:
         waits.append(Wait(coat_id(first, copy, 1), 0.0, window.since_first, "start"))
     return waits

@@ -2,6 +2,7 @@
 
 from datetime import datetime
 
+from dunestead.core.curing.peel import PeelWindow
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import several, show_time
@@ -45,9 +46,14 @@ def outcome(plan: Plan, progress: Progress, now: datetime) -> Outcome:
         return "warn", f"The window opens in {show_time((clock.opens - now).total_seconds() / 60)}.", rows
     return (
         "ready",
-        f"Peel {_WHEN[window.when]}: {window.opens:.0f} to {window.closes:.0f} min after the last coat.",
+        f"Peel {_WHEN[window.when]}: {_from_to(window)} after the last coat.",
         rows,
     )
+
+
+def _from_to(window: PeelWindow) -> str:
+    opens = f"{show_time(window.opens)} to " if window.opens else "within "
+    return f"{opens}{show_time(window.closes)}"
 
 
 def _left_in(progress: Progress) -> int:
