@@ -103,7 +103,7 @@ def colour_findings(
 
 
 def base_findings(*, needed: bool) -> list[Finding]:
-    """Say what shows under a reverse mask on a blank without a base coat: its own ground, which may be what is wanted."""
+    """Say what shows under a reverse mask where there is no base coat: the bare ground, which may be what is wanted."""
     return [Finding(BASE_MISSING, "note", (0.0, 0.0), 0.0, 0.0, "a reverse mask")] if needed else []
 
 

@@ -3545,11 +3545,14 @@ export interface components {
             closes: string | null;
             copy_no: number | null;
             drying: string | null;
+            first: string;
+            fits_until: string | null;
             late: string;
-            opens: string;
+            opens: string | null;
             station: string;
             task: string;
             title: string;
+            unfit: string;
         };
         ClocksOut: {
             alarm_minutes: number;
@@ -4125,13 +4128,16 @@ export interface components {
             closes: string | null;
             copy_no: number | null;
             drying: string | null;
+            first: string;
+            fits_until: string | null;
             job: number;
             job_name: string;
             late: string;
-            opens: string;
+            opens: string | null;
             station: string;
             task: string;
             title: string;
+            unfit: string;
         };
         JobIn: {
             aim?: ("price" | "sheets" | "seams") | null;
@@ -5273,7 +5279,7 @@ export interface components {
             closes: string | null;
             coating: number | null;
             /** @enum {string} */
-            code: "blank-base-coat" | "blank-fit" | "blank-prepared" | "cure-dry" | "cure-finish" | "cure-fit" | "cure-heat-set" | "cure-use" | "cure-wash" | "mask-wash" | "paint-again" | "paint-clean" | "paint-coat" | "paint-colours-apart" | "paint-look-over" | "paint-trial" | "peel-count" | "peel-lint" | "peel-pins" | "peel-rewarm" | "peel-sheet" | "peel-touched-up" | "record-written" | "sheets-cut" | "sheets-print" | "sheets-test-cut" | "tack-backing-off" | "tack-backing-off-hinged" | "tack-barrier" | "tack-board" | "tack-carrier-off" | "tack-cool" | "tack-cover" | "tack-guide-in" | "tack-guide-out" | "tack-hinge" | "tack-lay" | "tack-lay-groups" | "tack-pin-corners" | "tack-pins" | "tack-place" | "tack-press" | "tack-press-again" | "tack-press-down" | "tack-rest" | "tack-roll" | "tack-rub" | "tack-rub-down" | "tack-seam" | "tack-smooth" | "tack-spray" | "tack-tape-edges" | "tack-tape-off" | "tack-test-peel" | "tack-warm-air" | "tack-wipe" | "weed-backing-off" | "weed-burnish" | "weed-count" | "weed-field" | "weed-guide" | "weed-mat-off" | "weed-tape-groups" | "weed-tape-over" | "weed-trim-tape" | "weed-weaken-tape" | "weed-windows";
+            code: "blank-base-coat" | "blank-fit" | "blank-prepared" | "cure-dry" | "cure-finish" | "cure-fit" | "cure-heat-set" | "cure-use" | "cure-wash" | "mask-wash" | "paint-again" | "paint-brush-washed" | "paint-clean" | "paint-coat" | "paint-colours-apart" | "paint-look-over" | "paint-trial" | "peel-count" | "peel-lint" | "peel-pins" | "peel-rewarm" | "peel-sheet" | "peel-touched-up" | "record-written" | "sheets-cut" | "sheets-print" | "sheets-test-cut" | "tack-backing-off" | "tack-backing-off-hinged" | "tack-barrier" | "tack-board" | "tack-carrier-off" | "tack-cool" | "tack-cover" | "tack-dust" | "tack-guide-in" | "tack-guide-out" | "tack-hinge" | "tack-lay" | "tack-lay-groups" | "tack-pin-corners" | "tack-pins" | "tack-place" | "tack-press" | "tack-press-again" | "tack-press-down" | "tack-rest" | "tack-roll" | "tack-rub" | "tack-rub-down" | "tack-seam" | "tack-smooth" | "tack-spray" | "tack-tape-edges" | "tack-tape-off" | "tack-test-peel" | "tack-warm-air" | "tack-wipe" | "weed-backing-off" | "weed-burnish" | "weed-count" | "weed-field" | "weed-guide" | "weed-mat-off" | "weed-tape-groups" | "weed-tape-over" | "weed-trim-tape" | "weed-weaken-tape" | "weed-windows";
             copies: number;
             copies_done: number;
             copy_no: number | null;
@@ -5405,7 +5411,7 @@ export interface components {
             threshold?: number | null;
         };
         /** @enum {string} */
-        Trait: "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "lays" | "presses" | "presses-again" | "sets-pins" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
+        Trait: "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "while-drying" | "bares" | "lays" | "presses" | "presses-again" | "sets-pins" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
         Trim: {
             across: number;
             along: number;
