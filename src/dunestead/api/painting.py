@@ -39,7 +39,7 @@ def get_paint(job_id: int, query: schemas.UnitQuery) -> wire.PaintOut:
     stands_air = any(coat.paint.warm_air for coat in plan.coatings)
     return wire.PaintOut(
         section=[_layer(plan, layer) for layer in section_of_plan(plan)],
-        seen_through=plan.job.blank.seen_through,
+        seen_through=plan.job.blank.is_seen_through,
         choices=[
             wire.PaintFitOut.showing(fit, key=fit.paint.key, name=fit.paint.name)
             for fit in rank_paints(work, catalogue)
@@ -50,7 +50,7 @@ def get_paint(job_id: int, query: schemas.UnitQuery) -> wire.PaintOut:
         load=load_of(plan) if by_brush else None,
         warm_air=plan.job.paint.warm_air if stands_air else None,
         technique=[_technique(plan, number, unit) for number in range(len(plan.coatings))],
-        doubts=list(doubts(plan.job.paint.coatings, plan.choices.surface, seen_through=plan.job.blank.seen_through)),
+        doubts=list(doubts(plan.job.paint.coatings, plan.choices.surface, seen_through=plan.job.blank.is_seen_through)),
         offers=list(offers(plan.job.paint.coatings, plan.choices.surface, work.use, light_on_dark=work.light_on_dark)),
         spraying=_spraying(plan, unit),
         schools=_schools(plan),
@@ -120,7 +120,7 @@ def move(job_id: int, given: wire.MoveCoatingIn, query: schemas.UnitQuery) -> sc
     """Put one coating on earlier or later; what cannot be is told why."""
 
     def moved(job: Job, _: Plan) -> Job:
-        coatings = move_coating(job.paint.coatings, given.index, given.by, seen_through=job.blank.seen_through)
+        coatings = move_coating(job.paint.coatings, given.index, given.by, seen_through=job.blank.is_seen_through)
         return altered(job, coatings=coatings)
 
     return changed(job_id, query, "Order of the coatings", moved)

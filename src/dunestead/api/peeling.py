@@ -33,7 +33,7 @@ def get_peel(job_id: int, query: schemas.UnitQuery) -> wire.PeelOut:
             wire.PeelWayOut.showing(
                 ways[mask.number],
                 number=mask.number,
-                summary=direction_in_words(ways[mask.number], from_back=plan.job.blank.seen_through),
+                summary=direction_in_words(ways[mask.number], from_back=plan.job.blank.is_seen_through),
                 weak=[
                     (place.at[0] + plan.origin[0], place.at[1] + plan.origin[1])
                     for place in mask.weak

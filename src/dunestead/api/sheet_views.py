@@ -47,7 +47,7 @@ def sheets_out(plan: Plan, catalogue: Catalogue) -> wire.SheetsOut:
         trims=_trims(plan),
         stages=list(
             facing_stages(
-                choices.material, choices.cutter, choices.surface.name, seen_through=plan.job.blank.seen_through
+                choices.material, choices.cutter, choices.surface.name, seen_through=plan.job.blank.is_seen_through
             )
         ),
         facing=plan.facing.why,

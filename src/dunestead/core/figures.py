@@ -78,6 +78,8 @@ class Surface:
         Whether something must lie inside or underneath to stop paint going through.
     coarse
         Whether paint is worked down between its fibres.
+    see_through
+        Whether one can look through it, so that it is asked from which side it is looked at.
     takes_pins, takes_alcohol, edge_seal
         Whether pins leave no holes in it, whether it is wiped with alcohol while it is bare, and whether it gains from
         an edge-sealing coat.
@@ -104,6 +106,7 @@ class Surface:
     coarse: bool
     takes_pins: bool
     takes_alcohol: bool
+    see_through: bool
     edge_seal: bool
     cautions: tuple[str, ...]
     used_cautions: tuple[str, ...]

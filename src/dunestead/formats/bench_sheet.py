@@ -133,7 +133,7 @@ def _facts(plan: Plan, unit: str, copy: int) -> str:
         f"{one.name}: {show_temperature(one.celsius, unit)}, {one.seconds:g} s a rest"
         for one in plan.masks[0].pressings
     )
-    if plan.job.blank.seen_through:
+    if plan.job.blank.is_seen_through:
         lines.append("worked from its back: left and right as you stand there")
     return "; ".join(lines) + "."
 
@@ -199,7 +199,7 @@ def _picture(plan: Plan, draw: Draw, room: float, unit: str, kind: _Type) -> Any
             self.width, self.height = room * _PT, high * _PT
 
         def draw(self) -> None:
-            back = plan.job.blank.seen_through
+            back = plan.job.blank.is_seen_through
             across = _PT / scale
             x = _BESIDE * _PT
             onto = Affine(
@@ -253,7 +253,7 @@ def _laid(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan, unit: str,
     width, height = plan.job.piece.size
     tape, gap = guides_of(plan, mask).lines[0].tape, 5 * scale
     x0, y0, x1, y1 = mask.painted_box
-    back = plan.job.blank.seen_through
+    back = plan.job.blank.is_seen_through
     left, right = (tape.right, tape.left) if back else (tape.left, tape.right)
     for at, reading in (
         ((-1.6 * gap, (y0 + y1) / 2), left),

@@ -178,7 +178,7 @@ def _mask(plan: Plan, mask: MaskPlan) -> dict[str, Any]:
             {"datum": line.datum, "to": what_of(line), **{f"{side}_mm": v for side, v in asdict(line.tape).items()}}
             for line in guides_of(plan, mask).lines
         ],
-        "worked_from": "back" if plan.job.blank.seen_through else "front",
+        "worked_from": "back" if plan.job.blank.is_seen_through else "front",
         "blank_mm": [width, height],
         "covers": [{"number": one.number, "box_mm": list(one.box)} for one in mask.strips],
         "cover_everything": mask.cover.everything,

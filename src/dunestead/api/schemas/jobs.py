@@ -25,7 +25,7 @@ from dunestead.core.stations.station import State
 
 # What may be empty; most then follows the catalogue.
 CLEARABLE = {
-    *("border", "bridge_width", "method", "overlap", "due", "bridges_per_piece", "stock", "cut"),
+    *("border", "bridge_width", "method", "overlap", "due", "bridges_per_piece", "stock", "cut", "seen_through"),
     *("load", "use", "peel_when", "peel_first"),
 }
 
@@ -139,6 +139,7 @@ class InForceOut(Shown):
     bridge_width: float
     overlap: float
     heat: float | None
+    see_through: bool = Field(description="Whether one can look through the blank, so that it is asked from where.")
 
 
 class CoatingOut(Shown):

@@ -27,7 +27,7 @@ def margin_of(blank: Blank, catalogue: Catalogue) -> float:
 
 def base_of(job: Job) -> Coating | None:
     """Return the last base coating a design is painted on, None without one; behind glass there is none."""
-    if job.blank.seen_through:
+    if job.blank.is_seen_through:
         return None
     return next((one for one in reversed(job.paint.coatings) if one.role == "base"), None)
 

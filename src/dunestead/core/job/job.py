@@ -59,14 +59,19 @@ class BlankEntry:
     piece
         The blank itself.
     seen_through
-        Whether it is painted on the back and looked at from the front, as glass is.
+        Whether it is painted on the back and looked at through, as glass is; None while nobody has said.
     """
 
     surface: str
     piece: Blank
     copies: int = limited(1, "copies", 1, 1000)
     due: date | None = None
-    seen_through: bool = False
+    seen_through: bool | None = None
+
+    @property
+    def is_seen_through(self) -> bool:
+        """Whether it is looked at through the blank; what nobody has said so of is not."""
+        return bool(self.seen_through)
 
 
 @dataclass(frozen=True, slots=True)

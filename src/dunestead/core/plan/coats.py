@@ -72,7 +72,7 @@ def plan_coatings(look: Look, cuts: Sequence[CutPlan], catalogue: Catalogue) -> 
         All figures.
     """
     job = look.job
-    stack = in_order(job.paint.coatings, seen_through=job.blank.seen_through)
+    stack = in_order(job.paint.coatings, seen_through=job.blank.is_seen_through)
     first_mask = next((k for k, one in enumerate(stack) if where_of(one) == "mask"), len(stack))
     through = [one for one in stack if where_of(one) == "mask"]
     rows = [_Row(one, one.colour or "", None, _over_all(look, one)) for one in stack[:first_mask]]

@@ -22,7 +22,7 @@ def draw_keepers(plan: Plan, mask: MaskPlan) -> SheetDrawing:
     keepers = mask.cut.keepers
     x0, y0, x1, y1 = shapely.total_bounds([keeper.shape for keeper in keepers])
     width, height = x1 - x0 + 2 * _AROUND, y1 - y0 + 2 * _AROUND
-    back = plan.job.blank.seen_through
+    back = plan.job.blank.is_seen_through
     onto = Affine(a=-1.0 if back else 1.0, e=(x1 if back else -x0) + _AROUND, f=_AROUND - y0)
     shapes = [shapely.Polygon(shapely.transform(keeper.shape, onto.apply)) for keeper in keepers]
     cuts = tuple(CutPath(shapely.get_coordinates(ring)) for shape in shapes for ring in shapely.get_rings(shape))

@@ -59,7 +59,7 @@ def guides_of(plan: Plan, mask: MaskPlan) -> Guides:
     datum: Datum = {"garment": "collar", "oval": "middle"}.get(
         plan.job.piece.shape, "rim" if plan.job.piece.rim else "edges"
     )  # type: ignore[assignment]
-    back = plan.job.blank.seen_through
+    back = plan.job.blank.is_seen_through
     return Guides(datum, (width / 2, height / 2), tuple(_lines(plan, mask, datum)), back)
 
 
@@ -81,7 +81,7 @@ def groups_laid(plan: Plan, mask: MaskPlan) -> tuple[Distances, ...]:
 
 def _read(plan: Plan, box: Box, datum: Datum) -> TapeCheck:
     piece = plan.job.piece
-    lies = as_it_lies(box, piece.size[0], from_back=plan.job.blank.seen_through)
+    lies = as_it_lies(box, piece.size[0], from_back=plan.job.blank.is_seen_through)
     if datum == "middle":
         return from_middle(piece.size, lies)
     if datum == "collar":
@@ -136,7 +136,7 @@ def _ground(plan: Plan, number: int, patch: int | None) -> tuple[shapely.Polygon
             named = ", ".join(map(str, boxes)) or "none: it is in one piece"
             raise NoSuchThing(f"Mask {number} has no patch {patch}.", f"Its patches: {named}.")
         box = boxes[patch]
-    if plan.job.blank.seen_through:
+    if plan.job.blank.is_seen_through:
         width = plan.job.piece.size[0]
         outline = shapely.transform(outline, lambda points: points * (-1, 1) + (width, 0))
         box = as_it_lies(box, width, from_back=True)

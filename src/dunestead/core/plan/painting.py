@@ -68,6 +68,6 @@ def section_of_plan(plan: Plan) -> tuple[Layer, ...]:
     return section_of(
         plan.coatings,
         plan.job.piece.colour,
-        seen_through=plan.job.blank.seen_through,
+        seen_through=plan.job.blank.is_seen_through,
         reverse=plan.job.mask.reverse,
     )

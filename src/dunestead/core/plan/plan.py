@@ -343,7 +343,7 @@ def make_plan(job: Job, sources: Sources, catalogue: Catalogue, check_cut: CutCh
     masks = tuple(
         _mask_plan(look, laid, cut, coatings, method, catalogue) for laid, cut in zip(look.masks, cuts, strict=True)
     )
-    facing = face(choices.material, seen_through=job.blank.seen_through)
+    facing = face(choices.material, seen_through=job.blank.is_seen_through)
     layout = layout_of(look, cuts, [mask.weak for mask in masks], facing, catalogue)
     settings, settings_why = settings_of(job, choices, catalogue)
     reach = reach_of(job, choices, catalogue)
@@ -447,7 +447,9 @@ def _mask_plan(
             cut, weak, choices, method, catalogue, [shapely.transform(one, lambda p: p - origin) for one in clear]
         ),
         placing=_placing(cut, is_reverse=laid.is_reverse),
-        tape=from_edges(job.piece.size, as_it_lies(painted_box, job.piece.size[0], from_back=job.blank.seen_through)),
+        tape=from_edges(
+            job.piece.size, as_it_lies(painted_box, job.piece.size[0], from_back=job.blank.is_seen_through)
+        ),
         cover=replace(cover, tape=cover.tape + joints),
         strips=strips,
         coats=coats,

@@ -85,8 +85,8 @@ def onward_of(
 
 
 def _blank(plan: Plan, unit: str) -> Onward | None:
-    blank = plan.job.piece
-    if blank.is_measured:
+    blank, asked = plan.job.piece, plan.choices.surface.see_through and plan.job.blank.seen_through is None
+    if blank.is_measured or asked:
         return None
     width, height = blank.outer
     size = f"{show_length(width, unit)} by {show_length(height, unit)}"

@@ -4048,6 +4048,7 @@ export interface components {
             bridge_width: number;
             heat: number | null;
             overlap: number;
+            see_through: boolean;
         };
         InputsOut: {
             /** @enum {string} */
@@ -4081,7 +4082,7 @@ export interface components {
             peel_when: ("wet" | "set" | "touch-dry" | "at-once" | "dry" | "five-minutes") | null;
             press: string;
             reverse: boolean;
-            seen_through: boolean;
+            seen_through: boolean | null;
             stock: number | null;
             surface: string;
             together: number[];

@@ -24,6 +24,10 @@
     ['outline', 'By an outline'],
     ['garment', 'Garment'],
   ] as const;
+  const SIDES = [
+    [false, 'From the front: painted on its face'],
+    [true, 'Through it: painted on its back, mirrored'],
+  ] as const;
   const COATS = [
     ['none', 'None'],
     ['under', 'Under the design'],
@@ -92,6 +96,21 @@
       onchange={(surface) => open.change({ surface })}
     />
   </div>
+  {#if job.in_force.see_through}
+    <fieldset class="col-span-2 m-0 flex flex-wrap gap-4 rounded-lg border border-(--line) p-2 text-sm">
+      <legend class="px-1">Looked at from the front, or through it?</legend>
+      {#each SIDES as [through, name] (name)}
+        <label class="flex cursor-pointer items-center gap-2">
+          <input
+            type="radio"
+            name="{id}-side"
+            checked={job.inputs.seen_through === through}
+            onchange={() => open.change({ seen_through: through })}
+          />{name}
+        </label>
+      {/each}
+    </fieldset>
+  {/if}
   <OneOf label="Shape" value={blank.shape ?? 'rectangle'} of={SHAPES} onchange={shape} />
   <ColourField
     label="Its colour"

@@ -158,7 +158,7 @@
   </div>
   <Tick
     label="Seen through the blank, as glass painted on its back"
-    checked={job.inputs.seen_through}
+    checked={job.inputs.seen_through ?? false}
     onchange={(seen_through) => open.change({ seen_through })}
   />
 </Fold>

@@ -100,7 +100,7 @@
   <FacingStrip stages={sheets.stages} />
   <p class="m-0 text-sm">{sheets.facing}</p>
   <Checkbox
-    checked={job.inputs.seen_through}
+    checked={job.inputs.seen_through ?? false}
     class="text-(--ink)"
     onchange={() => open.change(({ inputs }) => ({ seen_through: !inputs.seen_through }))}
   >

@@ -29,6 +29,8 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         Row("Narrowest mask between openings", "length", surface.web, "Narrower mask tears or lifts."),
     ]
     rows += _blank_rows(plan, unit)
+    if surface.see_through and plan.job.blank.seen_through is None:
+        return "stop", "Will it be looked at from the front, or through it? Say so before anything is cut.", rows
     if not blank.is_measured:
         return "warn", f"{size} by its label. Measure it: labels are often wrong.", rows
     off = [

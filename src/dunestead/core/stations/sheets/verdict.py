@@ -39,7 +39,7 @@ def outcome(plan: Plan) -> Outcome:
     if (
         plan.is_by_hand
         and plan.choices.material.kind == "paper"
-        and plan.facing.mirrored != plan.job.blank.seen_through
+        and plan.facing.mirrored != plan.job.blank.is_seen_through
     ):
         return "stop", _PRINTED_SIDE, rows
     faults = [fault for planned in plan.sheets for fault in planned.verdict.faults]

@@ -204,7 +204,7 @@ def _lay(laying: Laying) -> Task:
         guides_of(plan, mask),
         mask.number if notched else 0,
         mask.laid.notches,
-        plan.job.blank.seen_through,
+        plan.job.blank.is_seen_through,
         trims_for(plan, mask, laying.young, laying.workshop),
     )
     return laying.task(LAY, values, laying.by(position=1))

@@ -74,7 +74,7 @@ def _register_row(notches: int) -> Row:
 
 def _tape_rows(plan: Plan) -> list[Row]:
     """Return the distances of each mask, its own; worked from the back left and right change places."""
-    back = "Worked from the back: left and right as one stands there." if plan.job.blank.seen_through else ""
+    back = "Worked from the back: left and right as one stands there." if plan.job.blank.is_seen_through else ""
     several_masks = len(plan.masks) > 1 and bool(plan.masks[0].laid.line)
     rows = []
     for mask in plan.masks if several_masks else plan.masks[:1]:
