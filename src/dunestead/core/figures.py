@@ -78,6 +78,8 @@ class Surface:
         Whether something must lie inside or underneath to stop paint going through.
     coarse
         Whether paint is worked down between its fibres.
+    rigid
+        Whether it does not bend.
     see_through
         Whether one can look through it, so that it is asked from which side it is looked at.
     takes_pins, takes_alcohol, edge_seal
@@ -105,6 +107,7 @@ class Surface:
     barrier: bool
     coarse: bool
     takes_pins: bool
+    rigid: bool
     takes_alcohol: bool
     see_through: bool
     edge_seal: bool

@@ -67,6 +67,11 @@ def tack(
 _ASIDE = frozenset({Trait.WHILE_DRYING})
 
 
+def _may_bend(plan: Plan) -> bool:
+    """Say whether a blank that bends is to be kept from it: always in some methods, or where it is carried out."""
+    return not plan.choices.surface.rigid and (plan.method.board == "always" or plan.is_sprayed)
+
+
 # --- before it is laid ------------------------------------------------------------------------
 simple(
     "tack-barrier",
@@ -82,7 +87,7 @@ simple(
     "Fix the blank on a rigid board",
     "Once the mask is on, the blank must not bend.",
     traits=_ASIDE,
-    where=lambda laying: laying.is_first and (laying.plan.method.board == "always" or laying.plan.is_sprayed),
+    where=lambda laying: laying.is_first and _may_bend(laying.plan),
 )
 
 
@@ -310,9 +315,10 @@ SEAM = TaskKind(
 # --- heat -------------------------------------------------------------------------------------
 @dataclass(frozen=True, slots=True)
 class AgainValues(UnderPlate):
-    """Pressed once more: all of it, or only where it lifts."""
+    """Pressed once more: all of it, or only where it lifts; through a carrier or bare."""
 
     where_it_lifts: bool
+    on_carrier: bool
 
 
 def _at(pressing: Pressing, unit: str) -> str:
@@ -362,7 +368,8 @@ def _press_again(laying: Laying) -> Task | None:
     rests = 1 if where_it_lifts else len(pressing.placements)
     work = laying.by(rests * pressing.seconds, placement_move=rests)
     call = _rests(pressing, task_id(PRESS.code, mask=mask.number, copy=laying.copy))
-    return laying.task(PRESS_AGAIN, AgainValues(pressing, rests, where_it_lifts), work, call=call)
+    values = AgainValues(pressing, rests, where_it_lifts, laying.plan.method.keepers == "carrier")
+    return laying.task(PRESS_AGAIN, values, work, call=call)
 
 
 def _under_plate(
@@ -382,7 +389,11 @@ PRESS_AGAIN = _under_plate(
     "tack-press-again",
     AgainValues,
     _again_title,
-    "Press and lift with paper between, so that no piece sticks to the plate.",
+    lambda values, _: (
+        "Press through the carrier, and lift: never slide."
+        if values.on_carrier
+        else "Press and lift with paper between, so that no piece sticks to the plate."
+    ),
     Trait.PRESSES_AGAIN,
     _press_again,
 )

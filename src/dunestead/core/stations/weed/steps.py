@@ -104,9 +104,17 @@ class WindowsValues:
     windows: int
 
 
-def _taking_out(code: str, title: Callable[[WindowsValues, str], str], how: str) -> TaskKind[WindowsValues]:
+def _taking_out(
+    code: str, title: Callable[[WindowsValues, str], str], how: str, as_guide: bool = False
+) -> TaskKind[WindowsValues]:
     def made(table: _Table) -> Task:
         cut = table.mask.cut
+        if as_guide and not cut.keepers:
+            # Nothing is placed by it.
+            made_plain = WINDOWS.make
+            assert made_plain is not None
+            plain: Task = made_plain(table)
+            return plain
         work = table.by(weed_piece=cut.window_count, weed_cm=float(cut.material.length) / 10)
         return table.task(kind, WindowsValues(table.mask.laid.name, cut.window_count), work)
 
@@ -114,7 +122,7 @@ def _taking_out(code: str, title: Callable[[WindowsValues, str], str], how: str)
     return kind
 
 
-_taking_out(
+WINDOWS = _taking_out(
     "weed-windows",
     lambda values, _: f"Weed {several(values.windows, 'window')} of {values.mask}",
     "Take out the parts that will be painted; everything else stays. Hold down the part that stays.",
@@ -123,6 +131,7 @@ _taking_out(
     "weed-guide",
     lambda values, _: f"Pull the painted part of {values.mask} out whole and keep it",
     "Keep it in one piece if you can: laid back in later, it shows where each keeper goes. Keepers stay on the mat.",
+    as_guide=True,
 )
 _taking_out(
     "weed-field",
