@@ -100,6 +100,7 @@ def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, query: wire
             bridge_width=bridge_rules(job, catalogue).width,
             overlap=overlap_of(job, catalogue),
             heat=plan.choices.surface.heat,
+            has_back=plan.choices.surface.has_back,
             see_through=plan.choices.surface.see_through,
         ),
         method=plan.method.key,

@@ -78,8 +78,8 @@ class Surface:
         Whether something must lie inside or underneath to stop paint going through.
     coarse
         Whether paint is worked down between its fibres.
-    rigid
-        Whether it does not bend.
+    rigid, has_back
+        Whether it does not bend; whether it has a back of its own, which heat may spoil.
     see_through
         Whether one can look through it, so that it is asked from which side it is looked at.
     takes_pins, takes_alcohol, edge_seal
@@ -108,6 +108,7 @@ class Surface:
     coarse: bool
     takes_pins: bool
     rigid: bool
+    has_back: bool
     takes_alcohol: bool
     see_through: bool
     edge_seal: bool

@@ -8,7 +8,7 @@ from dunestead.api.schemas.paint import MixPartIn
 from dunestead.api.wire import COLOUR, Point, Room, Shown, Wire, limits_like, one_of
 from dunestead.core.artwork.drawing import NoticeCode
 from dunestead.core.artwork.finding import Severity, registered_findings
-from dunestead.core.blanks.blank import Blank, BlankShape, Garment
+from dunestead.core.blanks.blank import Back, Blank, BlankShape, Garment
 from dunestead.core.blanks.clear import ClearArea, Reason, Timing
 from dunestead.core.curing.drying import Weather
 from dunestead.core.figures import Role
@@ -82,6 +82,7 @@ class BlankIn(Wire):
     garment: GarmentIn | None = None
     keeps: Literal["size", "margins"] = "size"
     clear: list[ClearAreaIn] = Field(default_factory=list, max_length=100, description="Areas that are kept clear.")
+    back: Back | None = Field(None, description="What the back of a mat or rug is made of.")
 
 
 class WeatherIn(Wire):

@@ -139,6 +139,7 @@ class InForceOut(Shown):
     bridge_width: float
     overlap: float
     heat: float | None
+    has_back: bool = Field(description="Whether the blank has a back of its own, so that it is asked what that is.")
     see_through: bool = Field(description="Whether one can look through the blank, so that it is asked from where.")
 
 

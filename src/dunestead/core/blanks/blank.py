@@ -22,6 +22,7 @@ __all__ = [
     "within_margin",
 ]
 
+Back = Literal["bare", "rubber", "felt"]
 BlankShape = Literal["rectangle", "oval", "outline", "garment"]
 SHAPES: tuple[BlankShape, ...] = ("rectangle", "oval", "outline", "garment")
 _QUAD_SEGS = 32
@@ -73,11 +74,14 @@ class Blank:
         What a design does when the measured size differs: keep its size, or its margins.
     clear
         Areas that nothing is painted, pressed or pinned on.
+    back
+        What the back of a mat or rug is made of, None while nobody has said.
     """
 
     width: float = limited(REQUIRED, "width of the blank", 1.0, 20_000.0, "mm")
     height: float = limited(REQUIRED, "height of the blank", 1.0, 20_000.0, "mm")
-    shape: BlankShape = "rectangle"
+    shape: Back = Literal["bare", "rubber", "felt"]
+BlankShape = "rectangle"
     colour: str = "#a9814f"
     corner: float = limited(0.0, "corner radius", 0.0, 20_000.0, "mm")
     rim: float = limited(0.0, "rim", 0.0, 500.0, "mm")
@@ -89,6 +93,7 @@ class Blank:
     garment: Garment | None = None
     keeps: Literal["size", "margins"] = "size"
     clear: tuple[ClearArea, ...] = ()
+    back: Back | None = None
 
     @property
     def outer(self) -> tuple[float, float]:

@@ -30,8 +30,11 @@ def choices_of(job: Job, catalogue: Catalogue) -> Choices:
         When it names one that stands in no table.
     """
     surface = catalogue.surface(job.blank.surface)
-    if job.piece.heat is not None and surface.heat is not None:
-        surface = replace(surface, heat=min(job.piece.heat, surface.heat))
+    limit = job.piece.heat
+    if limit is None and surface.has_back and job.piece.back == "rubber":
+        limit = catalogue.workshop["rubber_heat"]
+    if limit is not None and surface.heat is not None:
+        surface = replace(surface, heat=min(limit, surface.heat))
     return Choices(
         surface,
         catalogue.material(job.mask.material),

@@ -282,6 +282,11 @@ class Plan:
         """Return which set of masks a copy is painted through, from 1."""
         return (copy - 1) // self.prints_of_a_mask + 1
 
+    @property
+    def has_rubber_back(self) -> bool:
+        """Whether the blank has a back that no hot iron may touch."""
+        return self.choices.surface.has_back and self.job.piece.back == "rubber"
+
     def first_of_set(self, copy: int) -> int:
         """Return the first copy that is painted through the set of a copy."""
         return (self.set_of(copy) - 1) * self.prints_of_a_mask + 1

@@ -24,6 +24,11 @@
     ['outline', 'By an outline'],
     ['garment', 'Garment'],
   ] as const;
+  const BACKS = [
+    ['bare', 'Bare'],
+    ['rubber', 'Rubber or latex'],
+    ['felt', 'Felt, glued on'],
+  ] as const;
   const SIDES = [
     [false, 'From the front: painted on its face'],
     [true, 'Through it: painted on its back, mirrored'],
@@ -106,6 +111,21 @@
             name="{id}-side"
             checked={job.inputs.seen_through === through}
             onchange={() => open.change({ seen_through: through })}
+          />{name}
+        </label>
+      {/each}
+    </fieldset>
+  {/if}
+  {#if job.in_force.has_back}
+    <fieldset class="col-span-2 m-0 flex flex-wrap gap-4 rounded-lg border border-(--line) p-2 text-sm">
+      <legend class="px-1">What is its back?</legend>
+      {#each BACKS as [back, name] (back)}
+        <label class="flex cursor-pointer items-center gap-2">
+          <input
+            type="radio"
+            name="{id}-back"
+            checked={blank.back === back}
+            onchange={() => setBlank({ back })}
           />{name}
         </label>
       {/each}

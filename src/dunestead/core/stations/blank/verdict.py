@@ -37,7 +37,10 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         f"{_off(by, unit)} {word}" for by, word in zip(blank.off_label, ("wide", "high"), strict=True) if abs(by) > 0.05
     ]
     sentence = f"; {' and '.join(off)} than its label says" if off else ""
-    return "ready", f"{size}, measured{sentence}.", rows
+    asked = (
+        " Is its back bare, rubber or felt? Rubber takes no hot iron." if surface.has_back and not blank.back else ""
+    )
+    return "ready", f"{size}, measured{sentence}.{asked}", rows
 
 
 def _off(by: float, unit: str) -> str:

@@ -52,6 +52,16 @@ DRY = TaskKind("cure-dry", NoValues, "Leave it to dry", _dry_how, RACK, traits=_
 HEAT_SET = TaskKind(
     "cure-heat-set", HeatValues, _heat_title, lambda values, _: values.heat.how, PLATE, ("iron",), _AXIS
 )
+HANG = TaskKind(
+    "cure-hang",
+    NoValues,
+    "Let it hang until the paint has set",
+    lambda _, said: (
+        f"Leave it for {said.longest()}: no iron, for its back is rubber. A dryer will do where the label allows one."
+    ),
+    RACK,
+    traits=_AXIS,
+)
 FINISH = TaskKind(FINISH_COAT, OfCoat, coat_title, _finish_how, traits=_AXIS | {Trait.FIRST_STROKE})
 FIT = TaskKind("cure-fit", FitValues, fit_title, fit_how, traits=_AXIS)
 USE = TaskKind(
@@ -97,6 +107,10 @@ def _heat_set(plan: Plan, catalogue: Catalogue, chain: Chain, copy: int) -> None
     factor = drying_factor(plan.job.paint.weather, catalogue.workshop)
     setting = [(coat, coat.paint.heat_set) for coat in plan.coatings if coat.paint.heat_set]
     if not setting:
+        return
+    if plan.has_rubber_back:
+        waits = [_after(one, copy, catalogue.workshop["hang_time"]) for one, _ in setting]
+        chain.add(task_of(HANG, NoValues(), copy=copy), *waits)
         return
     heat = setting[-1][1]
     assert heat is not None

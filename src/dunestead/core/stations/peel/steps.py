@@ -22,6 +22,10 @@ from dunestead.core.work.values import UnderPlate
 __all__ = ["peel", "touch_up"]
 
 
+# From so many minutes on a time is told in hours.
+_HOURS = 120
+
+
 # --- what there is to do ----------------------------------------------------------------------
 def _window(why: str, said: Said) -> str:
     """Say when to peel, by the waits the step has; nothing where another one opens the peel."""
@@ -32,7 +36,8 @@ def _window(why: str, said: Said) -> str:
     within = f", at most {show_time(first)} after the first stroke" if first is not None else ""
     if not ends.least:
         return f"Peel within {show_time(ends.most)} of the last coat{within}. {why}"
-    return f"Peel from {show_time(ends.least)} to {show_time(ends.most)} after the last coat{within}. {why}"
+    opens = f"{ends.least:.0f}" if ends.most < _HOURS else show_time(ends.least)
+    return f"Peel from {opens} to {show_time(ends.most)} after the last coat{within}. {why}"
 
 
 @dataclass(frozen=True, slots=True)

@@ -107,14 +107,11 @@ class WindowsValues:
 def _taking_out(
     code: str, title: Callable[[WindowsValues, str], str], how: str, as_guide: bool = False
 ) -> TaskKind[WindowsValues]:
-    def made(table: _Table) -> Task:
+    def made(table: _Table) -> Task | None:
         cut = table.mask.cut
         if as_guide and not cut.keepers:
             # Nothing is placed by it.
-            made_plain = WINDOWS.make
-            assert made_plain is not None
-            plain: Task = made_plain(table)
-            return plain
+            return WINDOWS.make(table) if WINDOWS.make else None
         work = table.by(weed_piece=cut.window_count, weed_cm=float(cut.material.length) / 10)
         return table.task(kind, WindowsValues(table.mask.laid.name, cut.window_count), work)
 
