@@ -14,6 +14,7 @@ from dunestead.core.limits import REQUIRED, limited
 
 __all__ = [
     "SHAPES",
+    "Back",
     "Blank",
     "BlankShape",
     "Garment",
@@ -80,8 +81,7 @@ class Blank:
 
     width: float = limited(REQUIRED, "width of the blank", 1.0, 20_000.0, "mm")
     height: float = limited(REQUIRED, "height of the blank", 1.0, 20_000.0, "mm")
-    shape: Back = Literal["bare", "rubber", "felt"]
-BlankShape = "rectangle"
+    shape: BlankShape = "rectangle"
     colour: str = "#a9814f"
     corner: float = limited(0.0, "corner radius", 0.0, 20_000.0, "mm")
     rim: float = limited(0.0, "rim", 0.0, 500.0, "mm")

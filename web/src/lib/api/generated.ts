@@ -3366,6 +3366,7 @@ export interface components {
             jobs: number[];
         };
         BlankIn: {
+            back?: ("bare" | "rubber" | "felt") | null;
             clear?: components["schemas"]["ClearAreaIn"][];
             colour?: string;
             corner?: number;
@@ -4046,6 +4047,7 @@ export interface components {
         InForceOut: {
             border: number;
             bridge_width: number;
+            has_back: boolean;
             heat: number | null;
             overlap: number;
             see_through: boolean;
@@ -5280,7 +5282,7 @@ export interface components {
             closes: string | null;
             coating: number | null;
             /** @enum {string} */
-            code: "blank-base-coat" | "blank-fit" | "blank-prepared" | "cure-dry" | "cure-finish" | "cure-fit" | "cure-heat-set" | "cure-use" | "cure-wash" | "mask-wash" | "paint-again" | "paint-brush-washed" | "paint-clean" | "paint-coat" | "paint-colours-apart" | "paint-look-over" | "paint-trial" | "peel-count" | "peel-lint" | "peel-pins" | "peel-rewarm" | "peel-sheet" | "peel-touched-up" | "record-written" | "sheets-cut" | "sheets-print" | "sheets-test-cut" | "tack-backing-off" | "tack-backing-off-hinged" | "tack-barrier" | "tack-board" | "tack-carrier-off" | "tack-cool" | "tack-cover" | "tack-dust" | "tack-guide-in" | "tack-guide-out" | "tack-hinge" | "tack-lay" | "tack-lay-groups" | "tack-pin-corners" | "tack-pins" | "tack-place" | "tack-press" | "tack-press-again" | "tack-press-down" | "tack-rest" | "tack-roll" | "tack-rub" | "tack-rub-down" | "tack-seam" | "tack-smooth" | "tack-spray" | "tack-tape-edges" | "tack-tape-off" | "tack-test-peel" | "tack-warm-air" | "tack-wipe" | "weed-backing-off" | "weed-burnish" | "weed-count" | "weed-field" | "weed-guide" | "weed-mat-off" | "weed-tape-groups" | "weed-tape-over" | "weed-trim-tape" | "weed-weaken-tape" | "weed-windows";
+            code: "blank-base-coat" | "blank-fit" | "blank-prepared" | "cure-dry" | "cure-finish" | "cure-fit" | "cure-hang" | "cure-heat-set" | "cure-use" | "cure-wash" | "mask-wash" | "paint-again" | "paint-brush-washed" | "paint-clean" | "paint-coat" | "paint-colours-apart" | "paint-look-over" | "paint-trial" | "peel-count" | "peel-lint" | "peel-pins" | "peel-rewarm" | "peel-sheet" | "peel-touched-up" | "record-written" | "sheets-cut" | "sheets-print" | "sheets-test-cut" | "tack-backing-off" | "tack-backing-off-hinged" | "tack-barrier" | "tack-board" | "tack-carrier-off" | "tack-cool" | "tack-cover" | "tack-dust" | "tack-guide-in" | "tack-guide-out" | "tack-hinge" | "tack-lay" | "tack-lay-groups" | "tack-pin-corners" | "tack-pins" | "tack-place" | "tack-press" | "tack-press-again" | "tack-press-down" | "tack-rest" | "tack-roll" | "tack-rub" | "tack-rub-down" | "tack-seam" | "tack-smooth" | "tack-spray" | "tack-tape-edges" | "tack-tape-off" | "tack-test-peel" | "tack-warm-air" | "tack-wipe" | "weed-backing-off" | "weed-burnish" | "weed-count" | "weed-field" | "weed-guide" | "weed-mat-off" | "weed-tape-groups" | "weed-tape-over" | "weed-trim-tape" | "weed-weaken-tape" | "weed-windows";
             copies: number;
             copies_done: number;
             copy_no: number | null;
