@@ -104,7 +104,7 @@ def cover_around(
         needed,
         (sides[0], sides[1], sides[2], sides[3]),
         (taped[0], taped[1], taped[2], taped[3]),
-        tuple(_strips(sides, mask)),
+        tuple(_strips(sides, short, mask)),
         tape + sum(2 * (box[2] - box[0] + box[3] - box[1]) for box in inside),
         everything,
         inside,
@@ -124,14 +124,17 @@ def _inside(clear: Sequence[Polygon], within: Box) -> Iterator[Box]:
             yield shapely.intersection(part, shapely.box(x0, top, x1, bottom)).bounds
 
 
-def _strips(sides: tuple[float, ...], mask: Box) -> Iterator[Box]:
+def _strips(sides: tuple[float, ...], short: Sequence[float], mask: Box) -> Iterator[Box]:
+    """Yield the paper at each side; it reaches round the corners of sides that a width of tape covers."""
     left, top, right, bottom = sides
     x0, y0, x1, y1 = mask
+    above, below = y0 - short[1], y1 + short[3]
     if left:
-        yield (x0 - left, y0 - top, x0, y1 + bottom)
+        yield (x0 - left, above, x0, below)
     if right:
-        yield (x1, y0 - top, x1 + right, y1 + bottom)
+        yield (x1, above, x1 + right, below)
+    across = x0 if left else x0 - short[0], x1 if right else x1 + short[2]
     if top:
-        yield (x0, y0 - top, x1, y0)
+        yield (across[0], y0 - top, across[1], y0)
     if bottom:
-        yield (x0, y1, x1, y1 + bottom)
+        yield (across[0], y1, across[1], y1 + bottom)
