@@ -36,6 +36,7 @@ MORE = {
     "bare": ("J05", {"method": "paper-bare"}),
     "untaped": ("J20", {"method": "untaped", "design": [{"words": "HI", "face": "archivo-black", "width": 200}]}),
     "iron-on": ("J12", {"material": "iron-on", "method": "iron-on"}),
+    "rubber": ("J20", {"blank": {"width": 900, "height": 600, "back": "rubber"}}),
     "covered": ("J04", {"blank": {"width": 510, "height": 720, "clear": [
         {"shape": "rectangle", "x": 40, "y": 40, "width": 20, "height": 20, "timing": "before", "reason": "badge"},
         {"shape": "rectangle", "x": 400, "y": 600, "width": 20, "height": 20, "timing": "after", "reason": "badge"},
@@ -180,7 +181,10 @@ def test_every_number_of_pieces_and_coats_a_step_names_is_the_plans(graphs) -> N
                 counts = kept.get(what.removesuffix("s"))
                 assert counts is None or int(number) in counts, (name, task.id, number, what)
             if isinstance(task.values, OfCoat):
-                coats = sum(other.coating == task.coating and other.copy == task.copy for other in graph.tasks)
+                coats = sum(
+                    (other.code, other.coating, other.copy) == (task.code, task.coating, task.copy)
+                    for other in graph.tasks
+                )
                 assert f"{task.coat} of {coats}" in title_of(task, "mm")
 
 

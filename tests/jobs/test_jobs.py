@@ -76,8 +76,8 @@ ORDERS = {
     ),
     "J04": (
         "paper-cloth",
-        f"{WEED_GUIDE} tack-barrier {CLOTH} paint-colours-apart {TURNS * 5}paint-coat paint-look-over peel-sheet peel-count {END} "
-        "cure-heat-set cure-use cure-wash",
+        f"{WEED_GUIDE} tack-barrier {CLOTH} paint-colours-apart {TURNS * 5}paint-coat paint-look-over "
+        f"peel-sheet peel-count {END} cure-heat-set cure-use cure-wash",
     ),
     "J05": (
         "paper-tape",
@@ -116,7 +116,8 @@ ORDERS = {
     "J12": (
         "iron-on",
         "weed-windows weed-count tack-lay tack-seam tack-press tack-rub tack-cool tack-test-peel tack-press-again "
-        f"tack-carrier-off tack-cover paint-colours-apart {TURNS * 3}paint-coat paint-look-over peel-rewarm peel-sheet peel-count peel-lint "
+        f"tack-carrier-off tack-cover paint-colours-apart {TURNS * 3}paint-coat "
+        "paint-look-over peel-rewarm peel-sheet peel-count peel-lint "
         f"{END} cure-use",
     ),
     "J13": (

@@ -90,7 +90,7 @@ def _drying(progress: Progress, task: Task) -> str | None:
     """Return the coat that a task waits for and of which nobody has said yet that it is dry to the touch."""
     for wait in task.after:
         coat = progress.graph.by_id.get(wait.task)
-        if coat and coat.coat is not None and progress.done(coat) and progress.dried(coat) is None:
+        if coat and coat.has(Trait.FIRST_STROKE) and progress.done(coat) and progress.dried(coat) is None:
             return coat.id
     return None
 

@@ -7,6 +7,7 @@ import io
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from itertools import groupby
+from operator import itemgetter
 from typing import TYPE_CHECKING, Any
 
 import numpy as np
@@ -109,7 +110,10 @@ def _set(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper: Paper, kind:
     lines: set[str] = set()
     tasks = [task for task in graph.tasks if task.station in _STATIONS and _is_of(plan, task, copy)]
     # In the order of the work, mask by mask: whoever goes down the list never lays two masks before painting one.
-    for heading, run in groupby(tasks, key=lambda task: _heading(plan, task)):
+    first = next((k for k, task in enumerate(tasks) if task.mask and task.station != "weed"), len(tasks))
+    headed = [(_heading(plan, task, begun=k >= first), task) for k, task in enumerate(tasks)]
+    for heading, headed_alike in groupby(headed, key=itemgetter(0)):
+        run = [task for _, task in headed_alike]
         rows = [_row(task, graph, unit, base, room, lines) for task in run]
         story += [KeepTogether([Paragraph(safe(heading), station), *rows[:1]]), *rows[1:]]
     story += [Spacer(1, 6), Paragraph(safe(LABEL_FIRST), base)]
@@ -117,10 +121,10 @@ def _set(plan: Plan, graph: TaskGraph, unit: str, copy: int, paper: Paper, kind:
     return held.getvalue()
 
 
-def _heading(plan: Plan, task: Task) -> str:
-    """Return what stands over a task and those beside it: its station, and which mask where there are several."""
+def _heading(plan: Plan, task: Task, *, begun: bool) -> str:
+    """Return what stands over a task: its station, or its mask once several are laid and painted in turn."""
     named = next((mask.laid.name for mask in plan.masks if mask.number == task.mask), "") if len(plan.masks) > 1 else ""
-    return f"{task.station.capitalize()}: {named}" if named else task.station.capitalize()
+    return f"{named[:1].upper()}{named[1:]}" if named and begun else task.station.capitalize()
 
 
 def _facts(plan: Plan, unit: str, copy: int) -> str:

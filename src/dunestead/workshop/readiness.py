@@ -10,6 +10,7 @@ from dunestead.core.painting.choice import rank_paints
 from dunestead.core.plan.painting import paint_work
 from dunestead.core.records import Hours
 from dunestead.core.units import several
+from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.schedule import MOST_TASKS, ReadyBy, Schedule, ready_by, schedule_of
 from dunestead.workshop.opened import OpenJob
@@ -84,7 +85,7 @@ def _helps(bench: Workbench, opened: OpenJob, hours: Hours, due: datetime, ready
 def _changes(bench: Workbench, opened: OpenJob) -> Iterator[tuple[str, Job]]:
     """Yield what might be changed about a job."""
     plan, job = opened.plan, opened.plan.job
-    if any(opened.progress.is_done(task) for task in opened.graph.of("paint") if task.coat is not None):
+    if any(opened.progress.is_done(task) for task in opened.graph.of("paint") if task.has(Trait.FIRST_STROKE)):
         # What is on is on.
         return
     if not job.paint.warm_air and any(coat.paint.warm_air for coat in plan.coatings):

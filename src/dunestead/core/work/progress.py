@@ -40,7 +40,7 @@ class Clock:
     @property
     def coats(self) -> int:
         """How many coats are still to be put on before it opens."""
-        return sum(task.coat is not None for task in self.first)
+        return sum(task.has(Trait.FIRST_STROKE) for task in self.first)
 
     @property
     def next_moment(self) -> datetime:

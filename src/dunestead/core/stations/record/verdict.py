@@ -13,7 +13,7 @@ __all__ = ["outcome"]
 def _happened(plan: Plan, progress: Progress) -> Iterator[Row]:
     """Yield what the log tells by itself: coats, heat, rests pressed again, keepers lost, washes."""
     tasks = progress.graph.tasks
-    coats = [task for task in tasks if task.coat is not None]
+    coats = [task for task in tasks if task.has(Trait.FIRST_STROKE)]
     done = sum(progress.is_done(task) for task in coats)
     if done:
         yield Row("Coats put on", "count", done, f"Of {len(coats)}.")
