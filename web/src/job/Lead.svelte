@@ -108,11 +108,18 @@
       {#if isHere && next.task}
         {@const task = next.task}
         {#if task.state === 'waiting' && task.opens}
-          <p class="m-0 text-sm">Not before <strong>{showMoment(task.opens)}</strong>.</p>
+          <!-- Nothing is to be done now: no button offers it as if there were. -->
+          <p class="m-0">Wait: not before <strong>{showMoment(task.opens)}</strong>.</p>
+          <button
+            class="cursor-pointer self-start text-sm underline"
+            disabled={open.busy > 0}
+            onclick={() => open.done(task.id, true)}>It is done already (X)</button
+          >
+        {:else}
+          <MainButton class="w-full" disabled={open.busy > 0} onclick={() => open.done(task.id, true)}
+            >Done (X)</MainButton
+          >
         {/if}
-        <MainButton class="w-full" disabled={open.busy > 0} onclick={() => open.done(task.id, true)}
-          >Done (X)</MainButton
-        >
       {:else if next.station !== station.code || next.task}
         <MainButton class="w-full" onclick={() => goTo(next)}>
           Go to {nameOf(next.station)}&nbsp;<ArrowRight size={16} />
