@@ -47,7 +47,8 @@
         class="clock {now.kind} max-w-80 truncate rounded-full px-3 py-0.5"
         href="#/job/{clock.job}/{clock.station}"
       >
-        <strong>{headline({ clock, now })}</strong>: {clock.job_name}, {clock.title}{clock.copy_no && clock.copy_no > 1
+        <strong>{headline({ clock, now })}</strong>: {clock.job_name}, {clock.title}{clock.copy_no &&
+        clock.copy_no > 1
           ? `, copy ${clock.copy_no}`
           : ''}
       </a>
