@@ -90,7 +90,7 @@ def _freeze(rows: dict[Any, Any]) -> MappingProxyType[Any, Any]:
 
 def _surface(key: str, row: Table) -> Surface:
     lists = {name: tuple(row[name]) for name in ("blank", "cautions", "used_cautions")}
-    return Surface(**{"key": key, "heat": None, "soak_spray": row["soak"], **row, **lists})
+    return Surface(**{"key": key, "heat": None, "soak_spray": 1.0, **row, **lists})
 
 
 def _material(key: str, row: Table) -> Material:

@@ -10,7 +10,7 @@ from dunestead.core.inventory.items import Item
 from dunestead.core.learning.estimate import factor_of
 from dunestead.core.learning.finished import Finished
 from dunestead.core.learning.lessons import dry_key, force_key, hand_key, uses_key
-from dunestead.core.painting.amount import amount_key, soak_of, spread_of
+from dunestead.core.painting.amount import amount_key, soak_figure, soak_of, spread_of
 from dunestead.core.plan.plan import Plan
 from dunestead.core.records import Pressed, ProvenHeat
 from dunestead.core.work.kinds import Trait
@@ -239,7 +239,7 @@ def figure_of(key: str, shipped: Catalogue) -> Figure | None:
     if table != "paint" or paint_key not in shipped.paints or surface_key not in shipped.surfaces:
         return None
     paint, surface = shipped.paints[paint_key], shipped.surfaces[surface_key]
-    soak = "soak_spray" if paint.is_sprayed else "soak"
+    soak = soak_figure(paint)
     value = soak_of(surface, paint) / paint.cover / paint.transfer * _ML_PER_DM2
     # By how much the amount may lie off, as plans show it: the ranges of cover and soak together.
     ranges = (("surface", surface_key, soak), ("paint", paint_key, "cover"))

@@ -1,6 +1,6 @@
 """What goes on, one coating after the other: on which area, through which mask, how much, how it dries."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 import shapely
@@ -14,7 +14,7 @@ from dunestead.core.job.job import Job, colouring
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.masks import LaidMask
 from dunestead.core.mask.tying import CutPlan
-from dunestead.core.painting.amount import Amount, Batch, Load, amount_key, amount_of, batch_of, spread_of
+from dunestead.core.painting.amount import Amount, Batch, Load, amount_key, amount_of, batch_of, soak_figure, spread_of
 from dunestead.core.painting.coatings import Coating, Where, in_order, where_of
 from dunestead.core.painting.coats import Coats, coats_for, is_light_on_dark
 from dunestead.core.painting.separation import colour_order
@@ -75,11 +75,11 @@ def plan_coatings(look: Look, cuts: Sequence[CutPlan], catalogue: Catalogue) -> 
     stack = in_order(job.paint.coatings, seen_through=job.blank.is_seen_through)
     first_mask = next((k for k, one in enumerate(stack) if where_of(one) == "mask"), len(stack))
     through = [one for one in stack if where_of(one) == "mask"]
-    rows = [_Row(one, one.colour or "", None, _over_all(look, one)) for one in stack[:first_mask]]
+    rows = [_over_all(look, one) for one in stack[:first_mask]]
     for laid, cut in zip(look.masks, cuts, strict=True):
         rows += _through(look, laid, cut, through)
     after = [one for one in stack[first_mask:] if where_of(one) != "mask"]
-    rows += [_Row(one, one.colour or "", None, _over_all(look, one)) for one in after]
+    rows += [_over_all(look, one) for one in after]
     return tuple(_planned(number, row, look, catalogue) for number, row in enumerate(rows, start=1))
 
 
@@ -89,6 +89,16 @@ class _Row:
     colour: str
     mask: int | None
     area: float
+    region: BaseGeometry
+
+
+def _passed(row: _Row, paint: Paint, figures: Mapping[str, float]) -> float | None:
+    """Return what a can passes over: what is painted, half a fan around it, and the gaps that a fan fills; mm²."""
+    if paint.technique != "spray":
+        return None
+    # To the mm is as true as a hand moves.
+    rough = shapely.simplify(row.region, 1.0)
+    return float(shapely.buffer(rough, figures["spray_fan"] / 2, quad_segs=8).area)
 
 
 def _planned(number: int, row: _Row, look: Look, catalogue: Catalogue) -> PlannedCoating:
@@ -97,7 +107,7 @@ def _planned(number: int, row: _Row, look: Look, catalogue: Catalogue) -> Planne
     coats = _coats(row, paint, look, catalogue)
     learnt = catalogue.amounts.get(amount_key(paint.key, look.choices.surface.key), 1.0)
     load = Load(coats.count, coats.share, _spread(paint, look, catalogue), learnt)
-    amount = amount_of(row.area, look.choices.surface, paint, figures, load)
+    amount = amount_of(row.area, look.choices.surface, paint, figures, load, _passed(row, paint, figures))
     drying = dry_times(paint, drying_factor(job.paint.weather, figures))
     if job.paint.warm_air and paint.warm_air:
         drying = with_warm_air(drying, figures["warm_air_wait"])
@@ -129,8 +139,7 @@ def _coats(row: _Row, paint: Paint, look: Look, catalogue: Catalogue) -> Coats:
 
 def _spread(paint: Paint, look: Look, catalogue: Catalogue) -> float:
     """Return how far an amount may lie off, by the ranges of the figures it is made of."""
-    soak = "soak_spray" if paint.is_sprayed else "soak"
-    named = [("surface", look.choices.surface.key, soak), ("paint", paint.key, "cover")]
+    named = [("surface", look.choices.surface.key, soak_figure(paint)), ("paint", paint.key, "cover")]
     named += [("paint", paint.key, "transfer")] if paint.transfer < 1 else []
     return spread_of(*(catalogue.figures.get(name) for name in named))
 
@@ -138,17 +147,18 @@ def _spread(paint: Paint, look: Look, catalogue: Catalogue) -> float:
 def _through(look: Look, laid: LaidMask, cut: CutPlan, stack: Sequence[Coating]) -> Iterator[_Row]:
     """Yield what goes through one mask, in the order of its roles; light and small colours first."""
     regions = _regions(look, laid, cut)
-    whole = sum(regions.values())
+    whole = sum(area for area, _ in regions.values())
+    everywhere = shapely.union_all([region for _, region in regions.values()])
     done = False
     for one in stack:
         if one.role != "colour":
-            yield _Row(one, one.colour or "", laid.number, whole)
+            yield _Row(one, one.colour or "", laid.number, whole, everywhere)
         elif not done:
             done = True
             yield from _colours(look.job, laid, regions)
 
 
-def _colours(job: Job, laid: LaidMask, regions: dict[str, float]) -> Iterator[_Row]:
+def _colours(job: Job, laid: LaidMask, regions: dict[str, tuple[float, BaseGeometry]]) -> Iterator[_Row]:
     named = {one.colour for one in job.paint.coatings if one.role == "colour" and one.colour}
     painted = laid.painted.colours
     order = list(regions) if job.mask.reverse else colour_order(painted, job.mask.mask_order)
@@ -158,14 +168,14 @@ def _colours(job: Job, laid: LaidMask, regions: dict[str, float]) -> Iterator[_R
         # Paint named for a colour the design has not, when it has but one: it is meant for that one.
         meant = spare[:1] if len(order) == 1 and not own and named else []
         for one in own or meant or [colouring(job)]:
-            yield _Row(replace(one, role="colour"), colour, laid.number, regions[colour])
+            yield _Row(replace(one, role="colour"), colour, laid.number, *regions[colour])
 
 
-def _regions(look: Look, laid: LaidMask, cut: CutPlan) -> dict[str, float]:
-    """Return what is painted through a mask, mm² by colour, less what bridges cover; a field around a reverse one."""
+def _regions(look: Look, laid: LaidMask, cut: CutPlan) -> dict[str, tuple[float, BaseGeometry]]:
+    """Return mm² through a mask by colour, and where; less what bridges cover; around a reverse one its field."""
     if look.job.mask.reverse:
-        stays = float(cut.material.area)
-        return {look.job.mask.field_colour: max(float(look.composition.outline.area) - stays, 0.0)}
+        field, stays = look.composition.outline, float(cut.material.area)
+        return {look.job.mask.field_colour: (max(float(field.area) - stays, 0.0), field)}
     areas = {colour: float(region.area) for colour, region in laid.painted.colours.items()}
     if cut.bridges:
         strips = cut.bridged
@@ -173,7 +183,7 @@ def _regions(look: Look, laid: LaidMask, cut: CutPlan) -> dict[str, float]:
             # Bridges cross paint and nothing else: where there is but one colour, they take it from that.
             taken = strips if len(areas) == 1 else shapely.intersection(region, strips)
             areas[colour] -= float(taken.area)
-    return areas
+    return {colour: (areas[colour], region) for colour, region in laid.painted.colours.items()}
 
 
 def under_of(look: Look, where: Where) -> BaseGeometry:
@@ -186,5 +196,6 @@ def under_of(look: Look, where: Where) -> BaseGeometry:
     return outline.intersection(shapely.box(x0 - margin, y0 - margin, x1 + margin, y1 + margin))
 
 
-def _over_all(look: Look, coating: Coating) -> float:
-    return float(under_of(look, where_of(coating)).area)
+def _over_all(look: Look, coating: Coating) -> _Row:
+    region = under_of(look, where_of(coating))
+    return _Row(coating, coating.colour or "", None, float(region.area), region)
