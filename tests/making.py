@@ -43,8 +43,10 @@ def step(code: str, *, after: tuple[Wait, ...] = (), **about) -> Task:
     return replace(task_of(kind_of(code), NoValues(), **about), after=after)
 
 
-def poured(area: float, surface: str, paint: str, coats: int, copies: int, **load) -> Batch:
+def poured(
+    area: float, surface: str, paint: str, coats: int, copies: int, passed: float | None = None, **load
+) -> Batch:
     """Return what a coating of so many copies takes, mm² of each."""
     how, row = Load(coats, **load), CATALOGUE.paint(paint)
-    amount = amount_of(area, CATALOGUE.surface(surface), row, CATALOGUE.workshop, how)
+    amount = amount_of(area, CATALOGUE.surface(surface), row, CATALOGUE.workshop, how, passed)
     return batch_of(amount, row, CATALOGUE.workshop, how, copies)
