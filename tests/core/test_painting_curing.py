@@ -44,7 +44,7 @@ def test_a_mat_wholly_sprayed_takes_one_to_two_cans_and_its_lettering_well_under
 
 
 def test_a_row_of_words_in_two_light_coats_takes_about_24_ml(catalogue) -> None:
-    """380 x 28 mm: 440 x 88 are passed, and letters fill about 55 % of the row. (0.0387 + 0.0059 x 0.3) x 2 / 4 / 0.85."""
+    """380 x 28 mm: 440 x 88 are passed, and letters fill 55 % of the row. (0.0387 + 0.0059 x 0.3) x 2 / 4 / 0.85."""
     letters = 0.55 * 380 * 28
     assert poured(letters, "coir", "rubber-spray", 2, 1, passed=440 * 88.0).total_ml == pytest.approx(24, abs=0.5)
 

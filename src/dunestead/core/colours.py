@@ -1,10 +1,11 @@
 """How different do two colours look, and what would one call them?"""
 
+from collections.abc import Iterable
 from functools import lru_cache
 
 from coloraide import Color
 
-__all__ = ["colour_name", "difference", "lightness"]
+__all__ = ["colour_name", "difference", "lightness", "names_of"]
 
 # Plain words for colours as one says them in a workshop.
 _NAMES = {
@@ -67,6 +68,34 @@ def lightness(colour: str) -> float:
 def _lab(colour: str) -> Color:
     """Return a colour in the space in which the measure is taken."""
     return Color(colour).convert("lab-d65")
+
+
+def names_of(colours: Iterable[str]) -> dict[str, str]:
+    """Return a word for each colour that tells it from the others: of those with one name, the lighter and darker.
+
+    Examples
+    --------
+    >>> names_of(["#22313a", "#fefefe"])
+    {'#22313a': 'slate', '#fefefe': 'white'}
+    >>> names_of(["#3f5360", "#22313a"])
+    {'#3f5360': 'light slate', '#22313a': 'dark slate'}
+    """
+    known = dict.fromkeys(colours)
+    alike: dict[str, list[str]] = {}
+    for colour in known:
+        alike.setdefault(colour_name(colour), []).append(colour)
+    found = {}
+    for name, shades in alike.items():
+        ordered = sorted(shades, key=lightness, reverse=True)
+        for k, shade in enumerate(ordered):
+            which = "" if len(ordered) == 1 else "light " if k == 0 else "dark " if k == len(ordered) - 1 else "medium "
+            number = f" {k}" if which == "medium " and len(ordered) > _SHADES else ""
+            found[shade] = f"{which}{name}{number}"
+    return {colour: found[colour] for colour in known}
+
+
+# Of one name: light, medium and dark; more are numbered.
+_SHADES = 3
 
 
 @lru_cache(maxsize=1024)

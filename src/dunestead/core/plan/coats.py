@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 import shapely
 from shapely.geometry.base import BaseGeometry
 
+from dunestead.core.colours import names_of
 from dunestead.core.curing.drying import Drying, dry_times, drying_factor, with_warm_air
 from dunestead.core.figures import Catalogue, Paint, Role
 from dunestead.core.geometry.curves import shifted
@@ -30,8 +31,8 @@ class PlannedCoating:
     ----------
     number
         In the order they are put on, from 1.
-    colour
-        Empty for what has none.
+    colour, named
+        Empty for what has none; and what tells it from the others of the job.
     mask
         Number of the mask it goes through, None where it goes over all.
     area
@@ -52,6 +53,7 @@ class PlannedCoating:
     batch: Batch
     drying: Drying
     coats_why: str = ""
+    named: str = ""
 
     @property
     def is_before_masks(self) -> bool:
@@ -80,7 +82,9 @@ def plan_coatings(look: Look, cuts: Sequence[CutPlan], catalogue: Catalogue) -> 
         rows += _through(look, laid, cut, through)
     after = [one for one in stack[first_mask:] if where_of(one) != "mask"]
     rows += [_over_all(look, one) for one in after]
-    return tuple(_planned(number, row, look, catalogue) for number, row in enumerate(rows, start=1))
+    names = names_of(row.colour for row in rows if row.colour)
+    planned = (_planned(number, row, look, catalogue) for number, row in enumerate(rows, start=1))
+    return tuple(replace(coat, named=names.get(coat.colour, "")) for coat in planned)
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 from datetime import datetime
 
-from dunestead.core.colours import colour_name
 from dunestead.core.plan.plan import Plan
 from dunestead.core.units import several, show_time
 from dunestead.core.work.cautions import CAUTIONS, LABEL_FIRST
@@ -65,7 +64,7 @@ def care_of(plan: Plan, use: datetime | None, wash: datetime | None) -> CareCard
 def _made(plan: Plan) -> str:
     coats = []
     for coat in plan.coatings:
-        colour = f" in {colour_name(coat.colour)}" if coat.colour else ""
+        colour = f" in {coat.named}" if coat.named else ""
         coats.append(f"{coat.paint.name.lower()}{colour}, {several(coat.coats, 'coat')}")
     text = "; ".join(dict.fromkeys(coats))
     return f"{plan.choices.surface.name}, painted by hand through a cut mask: {text}."

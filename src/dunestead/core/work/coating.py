@@ -2,7 +2,6 @@
 
 from typing import TypeVar
 
-from dunestead.core.colours import colour_name
 from dunestead.core.effort import effort
 from dunestead.core.figures import HandTimes, Role
 from dunestead.core.plan.coats import PlannedCoating
@@ -67,7 +66,7 @@ def coat_task(kind: TaskKind[V], values: V, plan: Plan, hand: HandTimes, copy: i
 def coat_title(values: OfCoat, unit: str) -> str:
     """Return which coat is put on, and about how much of what."""
     coating = values.coating
-    named = f" in {colour_name(coating.colour)}" if coating.colour else ""
+    named = f" in {coating.named}" if coating.named else ""
     of = "" if coating.role in ("base", "colour") else f" of {coating.paint.name.lower()}"
     about = show_volume(coating.amount.coat_ml, unit)
     return f"{_NAMED[coating.role]} {values.coat} of {coating.coats}{named}: about {about}{of}"

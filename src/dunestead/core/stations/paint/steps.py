@@ -3,7 +3,6 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from dunestead.core.colours import colour_name
 from dunestead.core.curing.drying import drying_factor
 from dunestead.core.effort import effort
 from dunestead.core.figures import Catalogue
@@ -133,7 +132,7 @@ def _put_on(values: CoatValues) -> str:
 
 @dataclass(frozen=True, slots=True)
 class ColourValues:
-    """The colour that comes next."""
+    """The colour that comes next, by its name."""
 
     colour: str
 
@@ -160,7 +159,7 @@ AGAIN = TaskKind(
 WASHED = TaskKind(
     "paint-brush-washed",
     ColourValues,
-    lambda values, _: f"Wash the brush and take {colour_name(values.colour)}",
+    lambda values, _: f"Wash the brush and take {values.colour}",
     "Dry it well: water in the brush makes the next colour creep.",
     traits=frozenset({Trait.IN_ONE_GO}),
 )
@@ -190,7 +189,7 @@ def paint_through(plan: Plan, catalogue: Catalogue, chain: Chain, mask: MaskPlan
     for coating, number in order_of(mask, by_rounds=pace.by_rounds):
         waits = _waits(plan, catalogue, mask, coating, number, before, copy)
         if before and _is_other_colour(before[0], coating):
-            washed = ColourValues(coating.colour)
+            washed = ColourValues(coating.named)
             work = effort(hand, wash_brush=1)
             chain.add(
                 task_of(WASHED, washed, mask=mask.number, copy=copy, coating=coating.number, coat=number, effort=work)

@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator
 
-from dunestead.core.colours import colour_name
 from dunestead.core.painting.coatings import ROLE_NAMES
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
@@ -38,7 +37,7 @@ def outcome(plan: Plan, progress: Progress, unit: str) -> Outcome:
 def _rows(plan: Plan) -> Iterator[Row]:
     yield Row("Paint and finish in all", "volume", plan.paint_ml)
     for coat in plan.coatings:
-        named = f" in {colour_name(coat.colour)}" if coat.colour else ""
+        named = f" in {coat.named}" if coat.named else ""
         yield Row(
             f"{coat.number}. {ROLE_NAMES[coat.role]}: {coat.paint.name}{named}",
             "volume",
