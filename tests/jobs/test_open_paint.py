@@ -247,3 +247,28 @@ def test_glass_is_asked_about_and_a_rubber_back_takes_no_iron(planned) -> None:
     (hang,) = [task for task in graph.tasks if task.code == "cure-hang"]
     assert max(wait.least for wait in hang.after) == 7 * 24 * 60
     assert "7 days" in detail_of(hang, graph, "mm")
+
+
+@pytest.mark.parametrize(
+    ("size", "asked"),
+    [((60, 40), "600 mm by 400 mm?"), ((6000, 4000), "600 mm by 400 mm?"), ((700, 400), None), ((300, 200), None)],
+)
+def test_a_size_ten_times_off_is_asked_about_before_all_else(planned, size: tuple[float, float], asked) -> None:
+    told = {"words": "TIDE", "face": "archivo-black", "width": size[0] / 2, "colour": "#22313a"}
+    plan, graph = planned("J05", blank={"width": size[0], "height": size[1]}, design=[told])
+    state = {one.code: one for one in stations_of(plan, Progress(graph, []), "mm", AT)}["blank"]
+
+    assert state.state == "warn"
+    assert ("Should it be" in state.verdict) == bool(asked)
+    assert asked is None or state.verdict.endswith(asked)
+
+
+def test_two_shades_of_one_name_are_told_apart(planned) -> None:
+    told = [
+        {"words": "A", "face": "archivo-black", "width": 100, "x": -150, "colour": "#9c4a32"},
+        {"words": "B", "face": "archivo-black", "width": 100, "x": 150, "colour": "#8a3d2a"},
+    ]
+    plan, graph = planned("J05", design=told, coatings=None)
+    titles = {title_of(task, "mm").partition(":")[0] for task in graph.tasks if task.coat == 1}
+    assert titles >= {"Coat 1 of 3 in light brick", "Coat 1 of 3 in dark brick"}
+    assert len({coat.named for coat in plan.coatings}) == 2

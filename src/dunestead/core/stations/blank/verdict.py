@@ -7,6 +7,9 @@ from dunestead.core.units import show_length
 
 __all__ = ["outcome"]
 
+# So many times smaller or larger than the usual blank of a surface is asked about: most likely a unit was mistaken.
+_ABSURD, _TENFOLD = 5.0, 10.0
+
 
 def outcome(plan: Plan, unit: str) -> Outcome:
     """Return the station's state, verdict and figures."""
@@ -31,6 +34,9 @@ def outcome(plan: Plan, unit: str) -> Outcome:
     rows += _blank_rows(plan, unit)
     if surface.see_through and plan.job.blank.seen_through is None:
         return "stop", "Will it be looked at from the front, or through it? Say so before anything is cut.", rows
+    if not blank.is_measured and (times := _mistaken(blank.outer, surface.blank)):
+        likely = " by ".join(show_length(side * times, unit) for side in blank.outer)
+        return "warn", f"{size}? That is very {'small' if times > 1 else 'large'}. Should it be {likely}?", rows
     if not blank.is_measured:
         return "warn", f"{size} by its label. Measure it: labels are often wrong.", rows
     off = [
@@ -41,6 +47,12 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         " Is its back bare, rubber or felt? Rubber takes no hot iron." if surface.has_back and not blank.back else ""
     )
     return "ready", f"{size}, measured{sentence}.{asked}", rows
+
+
+def _mistaken(size: tuple[float, float], usual: tuple[float, float]) -> float:
+    """Return by what a size is likely off where cm were meant for mm, or the other way; 0 where it may be right."""
+    share = max(size) / max(usual)
+    return _TENFOLD if share < 1 / _ABSURD else 1 / _TENFOLD if share > _ABSURD else 0.0
 
 
 def _off(by: float, unit: str) -> str:
