@@ -8,8 +8,9 @@ from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.colours import names_of
 from dunestead.core.curing.drying import Drying, dry_times, drying_factor, with_warm_air
-from dunestead.core.figures import Catalogue, Paint, Role
+from dunestead.core.figures import Catalogue, HandTimes, Paint, Role
 from dunestead.core.geometry.curves import shifted
+from dunestead.core.job.choices import Choices
 from dunestead.core.job.ground import ground_colour
 from dunestead.core.job.job import Job, colouring
 from dunestead.core.looking.look import Look
@@ -20,7 +21,10 @@ from dunestead.core.painting.coatings import Coating, Where, in_order, where_of
 from dunestead.core.painting.coats import Coats, coats_for, is_light_on_dark
 from dunestead.core.painting.separation import colour_order
 
-__all__ = ["PlannedCoating", "plan_coatings", "under_of"]
+__all__ = ["PlannedCoating", "painting_work", "plan_coatings", "under_of"]
+
+
+_DM2 = 1e4
 
 
 @dataclass(frozen=True, slots=True)
@@ -188,6 +192,14 @@ def _regions(look: Look, laid: LaidMask, cut: CutPlan) -> dict[str, tuple[float,
             taken = strips if len(areas) == 1 else shapely.intersection(region, strips)
             areas[colour] -= float(taken.area)
     return {colour: (areas[colour], region) for colour, region in laid.painted.colours.items()}
+
+
+def painting_work(coat: PlannedCoating, choices: Choices, hand: HandTimes) -> dict[str, float]:
+    """Return which figures of the hand one coat on one copy goes by: its dm², and what it takes at least."""
+    dab = "dab_dm2_coir" if choices.surface.coarse else "dab_dm2_cloth"
+    by_area, ready = ("spray_dm2", "spray_ready") if coat.paint.is_sprayed else (dab, "brush_ready")
+    seconds, least = coat.area / _DM2 * getattr(hand, by_area), getattr(hand, ready)
+    return {by_area: coat.area / _DM2, ready: max(1 - seconds / least, 0.0)}
 
 
 def under_of(look: Look, where: Where) -> BaseGeometry:

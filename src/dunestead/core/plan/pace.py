@@ -5,8 +5,8 @@ from dataclasses import dataclass
 
 from dunestead.core.effort import effort
 from dunestead.core.figures import Catalogue, PeelTime
-from dunestead.core.plan.coats import PlannedCoating
-from dunestead.core.plan.plan import MaskPlan, Plan, painting_work
+from dunestead.core.plan.coats import PlannedCoating, painting_work
+from dunestead.core.plan.plan import MaskPlan, Plan
 
 __all__ = ["WET_ON_WET", "Pace", "last_of", "order_of", "pace_of"]
 

@@ -16,7 +16,7 @@ from dunestead.core.curing.peel import PeelWindow, WetWork, peel_window
 from dunestead.core.cutting.timing import KnifeTime
 from dunestead.core.cutting.verify import Verdict
 from dunestead.core.effort import effort
-from dunestead.core.figures import Catalogue, HandTimes
+from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.affine import Affine
 from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.job.choices import Choices
@@ -37,7 +37,7 @@ from dunestead.core.method import Method
 from dunestead.core.painting.cover import NO_COVER, Cover, cover_around
 from dunestead.core.painting.layers import wet_run
 from dunestead.core.painting.weather import Reading, spraying
-from dunestead.core.plan.coats import PlannedCoating, plan_coatings
+from dunestead.core.plan.coats import PlannedCoating, painting_work, plan_coatings
 from dunestead.core.plan.laying import layout_of, settings_of, sheet_time
 from dunestead.core.plan.materials import MaskWork, MaterialFit, rank_materials
 from dunestead.core.records import CutSettings, KeptMask, ProvenHeat, Stock
@@ -547,14 +547,6 @@ def _peel(look: Look, coats: Sequence[PlannedCoating], catalogue: Catalogue) -> 
     work = wet_work(look, coats, catalogue)
     window = peel_window(last, look.choices.material, entry.weather, catalogue.workshop, work, entry.peel_when)
     return replace(window, keepers_first=entry.peel_first == "keepers") if entry.peel_first else window
-
-
-def painting_work(coat: PlannedCoating, choices: Choices, hand: HandTimes) -> dict[str, float]:
-    """Return which figures of the hand one coat on one copy goes by: its dm², and what it takes at least."""
-    dab = "dab_dm2_coir" if choices.surface.coarse else "dab_dm2_cloth"
-    by_area, ready = ("spray_dm2", "spray_ready") if coat.paint.is_sprayed else (dab, "brush_ready")
-    seconds, least = coat.area / _DM2 * getattr(hand, by_area), getattr(hand, ready)
-    return {by_area: coat.area / _DM2, ready: max(1 - seconds / least, 0.0)}
 
 
 def materials_of(plan: Plan, catalogue: Catalogue, unit: str) -> list[MaterialFit]:

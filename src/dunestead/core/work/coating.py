@@ -4,8 +4,8 @@ from typing import TypeVar
 
 from dunestead.core.effort import effort
 from dunestead.core.figures import HandTimes, Role
-from dunestead.core.plan.coats import PlannedCoating
-from dunestead.core.plan.plan import Plan, painting_work
+from dunestead.core.plan.coats import PlannedCoating, painting_work
+from dunestead.core.plan.plan import Plan
 from dunestead.core.units import show_volume
 from dunestead.core.work.fingerprint import coat_fingerprint
 from dunestead.core.work.kinds import TaskKind

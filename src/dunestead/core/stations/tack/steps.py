@@ -10,7 +10,7 @@ from dunestead.core.painting.cover import Cover
 from dunestead.core.plan.laid import groups_laid, guides_of
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.plan.young import Trim, tapes_off, trims_for
-from dunestead.core.stations.tack.laying import Laying, PauseValues, pause, simple
+from dunestead.core.stations.tack.laying import Laying, PauseValues, simple
 from dunestead.core.tacking.centring import Distances, Guides
 from dunestead.core.tacking.laying import Side
 from dunestead.core.tacking.placements import Pressing
@@ -62,89 +62,6 @@ def tack(
         held = [Wait(chain.last.id, task.values.minutes)] if isinstance(task.values, PauseValues) else []
         chain.add(task, *held, *waits)
         waits = ()
-
-
-_ASIDE = frozenset({Trait.WHILE_DRYING})
-
-
-def _may_bend(plan: Plan) -> bool:
-    """Say whether a blank that bends is to be kept from it: always in some methods, or where it is carried out."""
-    return not plan.choices.surface.rigid and (plan.method.board == "always" or plan.is_sprayed)
-
-
-# --- before it is laid ------------------------------------------------------------------------
-simple(
-    "tack-barrier",
-    "barrier",
-    "Put card inside or underneath",
-    "Paint goes through this cloth, and the card keeps it off what lies below.",
-    traits=_ASIDE,
-    where=lambda laying: laying.is_first and laying.plan.choices.surface.barrier,
-)
-simple(
-    "tack-board",
-    "board",
-    "Fix the blank on a rigid board",
-    "Once the mask is on, the blank must not bend.",
-    traits=_ASIDE,
-    where=lambda laying: laying.is_first and _may_bend(laying.plan),
-)
-
-
-@dataclass(frozen=True, slots=True)
-class DustValues:
-    """What a mask is laid on or beside, where that is paint; empty on a bare blank."""
-
-    paint: str
-
-
-def _dust_how(values: DustValues, _: Said) -> str:
-    if values.paint:
-        return f"Use a soft, dry brush. No alcohol and no water: {values.paint} comes off with them."
-    return "Use a soft, dry brush: a mask does not hold on dust."
-
-
-def _clean(laying: Laying) -> Task | None:
-    plan, surface = laying.plan, laying.plan.choices.surface
-    if not (plan.method.wipes or surface.edge_seal):
-        return None
-    if any(coat.is_before_masks for coat in plan.coatings):
-        paint = "the base"
-    else:
-        paint = "" if laying.is_first else "the print"
-    if paint or not surface.takes_alcohol:
-        return laying.task(DUST, DustValues(paint), laying.by(wipe=1))
-    return laying.task(WIPE, NoValues(), laying.by(wipe=1))
-
-
-DUST = TaskKind("tack-dust", DustValues, "Brush the dust off", _dust_how)
-WIPE = TaskKind(
-    "tack-wipe", NoValues, "Wipe the blank with alcohol", "Let it dry off before the mask goes on.", make=_clean
-)
-simple("tack-spray", "spray_tack", "Spray tack on the back of the mask", cautions=("spray-tack",))
-
-
-def _push_pins(laying: Laying) -> Task:
-    back = (task_id(PUSH_PINS.code, mask=laying.mask.number, copy=laying.copy), "push-pins")
-    counts = (
-        Count("push-pins", "push-pins in the board", None),
-        Count("push-pins-out", "push-pins out again", None, back),
-    )
-    return laying.task(PUSH_PINS, NoValues(), laying.by(push_pins=1), call=Call(counts=counts))
-
-
-PUSH_PINS = TaskKind(
-    "tack-backing-off",
-    NoValues,
-    "Pin it face down on a board and take the backing off",
-    "Push-pins hold the vinyl while its backing comes off. Count them: all of them must come out again.",
-    cautions=("pins",),
-    make=_push_pins,
-)
-
-
-pause("tack-rest", "Let the spray tack rest", "carried_by")
-pause("tack-cool", "Let it cool to the touch", "cool", lambda laying: bool(laying.mask.pressings))
 
 
 # --- laying -----------------------------------------------------------------------------------
