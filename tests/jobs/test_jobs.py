@@ -71,7 +71,7 @@ ORDERS = {
     "J03": (
         "smooth-film",
         "weed-windows weed-tape-over weed-burnish weed-backing-off weed-count "
-        "tack-dust tack-board tack-lay tack-roll tack-tape-off tack-cover "
+        "tack-wipe tack-board tack-lay tack-roll tack-tape-off tack-cover "
         f"paint-coat*3 paint-look-over peel-sheet peel-count {END} cure-finish cure-use",
     ),
     "J04": (
@@ -122,7 +122,7 @@ ORDERS = {
     ),
     "J13": (
         "smooth-film",
-        "weed-windows weed-backing-off weed-count tack-dust tack-lay tack-roll tack-cover paint-coat*2 "
+        "weed-windows weed-backing-off weed-count tack-wipe tack-lay tack-roll tack-cover paint-coat*2 "
         "paint-look-over peel-sheet",
     ),
     "J14": (

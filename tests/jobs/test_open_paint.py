@@ -117,7 +117,8 @@ def test_nothing_wipes_paint(planned) -> None:
         ]
         assert all(k < min(wet) for k in wiped)
         for task in graph.tasks:
-            if task.code == "tack-dust" and task.mask == 2:
+            if task.code == "tack-wipe" and task.mask == 2:
+                assert title_of(task, "mm") == "Brush the dust off"
                 assert "No alcohol" in detail_of(task, graph, "mm")
 
 

@@ -37,13 +37,16 @@ simple(
 
 
 @dataclass(frozen=True, slots=True)
-class DustValues:
-    """What a mask is laid on or beside, where that is paint; empty on a bare blank."""
+class CleanValues:
+    """Whether a blank is wiped with alcohol; and what the mask is laid on or beside, where that is paint."""
 
+    alcohol: bool
     paint: str
 
 
-def _dust_how(values: DustValues, _: Said) -> str:
+def _clean_how(values: CleanValues, _: Said) -> str:
+    if values.alcohol:
+        return "Let it dry off before the mask goes on."
     if values.paint:
         return f"Use a soft, dry brush. No alcohol and no water: {values.paint} comes off with them."
     return "Use a soft, dry brush: a mask does not hold on dust."
@@ -57,14 +60,15 @@ def _clean(laying: Laying) -> Task | None:
         paint = "the base"
     else:
         paint = "" if laying.is_first else "the print"
-    if paint or not surface.takes_alcohol:
-        return laying.task(DUST, DustValues(paint), laying.by(wipe=1))
-    return laying.task(WIPE, NoValues(), laying.by(wipe=1))
+    return laying.task(CLEAN, CleanValues(surface.takes_alcohol and not paint, paint), laying.by(wipe=1))
 
 
-DUST = TaskKind("tack-dust", DustValues, "Brush the dust off", _dust_how)
-WIPE = TaskKind(
-    "tack-wipe", NoValues, "Wipe the blank with alcohol", "Let it dry off before the mask goes on.", make=_clean
+CLEAN = TaskKind(
+    "tack-wipe",
+    CleanValues,
+    lambda values, _: "Wipe the blank with alcohol" if values.alcohol else "Brush the dust off",
+    _clean_how,
+    make=_clean,
 )
 simple("tack-spray", "spray_tack", "Spray tack on the back of the mask", cautions=("spray-tack",))
 
