@@ -613,7 +613,7 @@ def test_the_api_describes_what_its_entries_may_be(client) -> None:
     assert (record["notes"]["minLength"], record["notes"]["maxLength"]) == (0, 10_000)
     assert record["minutes"]["additionalProperties"]["maximum"] == 10_000
     assert change["name"]["anyOf"][0]["minLength"] == 1
-    assert schemas["CutSettingsIn"]["properties"]["passes"]["maximum"] == 20
+    assert schemas["CutSettings"]["properties"]["passes"]["maximum"] == 20
 
 
 def test_a_card_is_drawn_anew_when_a_record_its_job_uses_changes_and_only_then(client, monkeypatch) -> None:

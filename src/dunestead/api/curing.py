@@ -1,5 +1,6 @@
 """The cure: the axis of time, ready by, care cards, the calendar file, the hours of the bench."""
 
+from dataclasses import replace
 from datetime import datetime
 
 from flask import Response
@@ -43,7 +44,7 @@ def get_cure(job_id: int, query: schemas.UnitQuery) -> wire.CureOut:
         events=[_event(event, query.unit) for event in events[:_MOST_EVENTS]],
         ready=schedule.ready if schedule else None,
         by=_by(found, readiness),
-        hours=_hours(hours),
+        hours=hours,
     )
 
 
@@ -67,21 +68,17 @@ def _by(found: OpenJob, readiness: Readiness) -> wire.ReadyOut | None:
         due=due,
         late_minutes=by.late.total_seconds() / 60,
         summary=summary,
-        helps=[wire.HelpChoiceOut.showing(one) for one in readiness.helps],
+        helps=list(readiness.helps),
     )
 
 
-def _hours(hours: Hours) -> wire.HoursOut:
-    return wire.HoursOut.showing(hours)
-
-
 @curing.put("/workshop/hours")
-def set_hours(given: wire.HoursIn) -> wire.HoursOut:
+def set_hours(given: Hours) -> Hours:
     """Say when somebody is at the bench."""
-    hours = Hours(given.day_from, given.day_until, tuple(sorted(set(given.days))))
+    hours = replace(given, days=tuple(sorted(set(given.days))))
     check_hours(hours)
     bench().records.keep_hours(hours)
-    return _hours(hours)
+    return hours
 
 
 def _from(found: OpenJob, trait: Trait, copy: int) -> datetime | None:

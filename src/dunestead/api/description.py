@@ -7,6 +7,10 @@ from typing import Any, TypeVar
 
 from apiflask import APIFlask
 
+from dunestead.api.limits import LIMITED
+from dunestead.api.wire import describe_limits
+from dunestead.core.limits import limits_of
+
 __all__ = ["MEDIA", "describe", "hands_out", "takes_files"]
 
 View = TypeVar("View", bound=Callable[..., Any])
@@ -102,7 +106,19 @@ def describe(app: APIFlask) -> None:
             for method in _METHODS:
                 if method in entry:
                     _complete(entry[method], path, method, views.get((path, method)))
-        return _hoisted(spec)
+        _explained(components["schemas"])
+        hoisted = _hoisted(spec)
+        _fill_answers(hoisted)
+        return hoisted
+
+
+def _explained(schemas: dict[str, Any]) -> None:
+    """Say of the core's entries what each field may be, and of all of them only what they are."""
+    known = {kind.__name__: kind for kind in LIMITED.values()}
+    for name, schema in schemas.items():
+        schema["description"] = schema.get("description", "").partition("\n\nAttributes\n")[0]
+        if kind := known.get(name.rpartition(".")[2]):
+            describe_limits(schema, limits_of(kind))
 
 
 def _hoisted(spec: dict[str, Any]) -> dict[str, Any]:
@@ -124,6 +140,20 @@ def _hoisted(spec: dict[str, Any]) -> dict[str, Any]:
     spec["components"]["schemas"] = {_short(name, apart): _renamed(schemas[name], apart) for name in sorted(schemas)}
     spec["paths"] = _renamed(spec["paths"], apart)
     return spec
+
+
+def _fill_answers(spec: dict[str, Any]) -> None:
+    """Say of what is only ever answered that all of it is there: a default is for what comes in."""
+    schemas = spec["components"]["schemas"]
+    bodies = [entry.get("requestBody") for path in spec["paths"].values() for entry in path.values()]
+    open_ends, taken = bodies, set[str]()
+    while open_ends:
+        named = {name for name in schemas if f'"{_SCHEMAS}{name}"' in json.dumps(open_ends)} - taken
+        taken |= named
+        open_ends = [schemas[name] for name in named]
+    for name in set(schemas) - taken:
+        if properties := schemas[name].get("properties"):
+            schemas[name]["required"] = list(properties)
 
 
 def _short(name: str, apart: set[str]) -> str:

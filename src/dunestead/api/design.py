@@ -10,7 +10,7 @@ from dunestead.api.description import hands_out, takes_files
 from dunestead.api.design_views import drawn, look_out
 from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, changed
-from dunestead.core.artwork.elements import Frame, PartEdit, Repeat, Traced, Words, element_of
+from dunestead.core.artwork.elements import Frame, Traced, Words, element_of
 from dunestead.core.artwork.layout import name_of
 from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.changes.arranging import arrange, copy_element, fit_design, follow_blank, place_on_garment
@@ -92,12 +92,9 @@ def _entries(given: wire.ElementIn) -> dict[str, Any]:
     for name, value in entries.items():
         if value is None and name not in _CLEARABLE:
             raise BadInput(f"The {name.replace('_', ' ')} cannot be empty.", "Give it a value.")
-    if isinstance(repeat := entries.get("repeat"), wire.RepeatIn):
-        entries["repeat"] = repeat.into(Repeat)
-    if (edits := entries.get("edits")) is not None:
-        entries["edits"] = tuple(PartEdit(edit.part, edit.dropped, edit.colour) for edit in edits)
-    if (letters := entries.get("letter_colours")) is not None:
-        entries["letter_colours"] = tuple((index, colour) for index, colour in letters)
+    for name in ("edits", "letter_colours"):
+        if name in entries:
+            entries[name] = tuple(entries[name])
     if isinstance(trace := entries.get("trace"), wire.TraceIn):
         entries["trace"] = trace.into(TraceSettings)
     return entries

@@ -126,7 +126,6 @@ def _element(look: Look, placed: PlacedElement, sources: Sources) -> wire.Elemen
         name=name_of(element),
         colour=colour,
         colour_name=colour_name(colour) if colour else None,
-        repeat=_repeat(element),
         copies=placed.copies,
         asked=placed.asked,
         laid=placed.laid,
@@ -138,7 +137,7 @@ def _element(look: Look, placed: PlacedElement, sources: Sources) -> wire.Elemen
         words=_words(element, look, sources) if isinstance(element, Words) else None,
         parts=parts[:_MOST_PARTS],
         parts_more=max(len(parts) - _MOST_PARTS, 0),
-        edits=[wire.PartEditIn.showing(edit) for edit in getattr(element, "edits", ())],
+        edits=list(getattr(element, "edits", ())),
         trace=_trace(element, sources) if isinstance(element, Traced) else None,
         frame=wire.FrameOut.showing(element) if isinstance(element, Frame) else None,
     )
@@ -148,13 +147,6 @@ def _colour(element: Element) -> str | None:
     if isinstance(element, Words):
         return element.setting.colour
     return None if isinstance(element, Drawn) else element.colour
-
-
-def _repeat(element: Element) -> wire.RepeatIn | None:
-    repeat = element.repeat
-    if repeat is None:
-        return None
-    return wire.RepeatIn.showing(repeat)
 
 
 def _words(element: Words, look: Look, sources: Sources) -> wire.WordsOut:

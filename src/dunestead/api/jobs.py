@@ -4,7 +4,6 @@ import json
 import re
 from collections.abc import Mapping
 from hashlib import sha256
-from typing import Any
 
 from flask import Response, g, request
 
@@ -12,19 +11,15 @@ from dunestead.api import schemas as wire
 from dunestead.api.description import takes_files
 from dunestead.api.endpoints import Endpoints
 from dunestead.api.opened import bench, if_match, shown
-from dunestead.api.schemas.sheets import CutSettingsIn
 from dunestead.api.views import card_out, catalogue_out
 from dunestead.core.artwork.elements import clean_text
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.changes.suiting import suited
-from dunestead.core.curing.drying import Weather
 from dunestead.core.errors import BadInput
 from dunestead.core.figures import Surface
 from dunestead.core.job.job import Job, altered
 from dunestead.core.learning.looks import due_looks
 from dunestead.core.limits import check_limits
-from dunestead.core.painting.coatings import Coating
-from dunestead.core.records import CutSettings
 from dunestead.core.units import parse_length
 from dunestead.formats.job_file import read_job_file, read_job_log
 from dunestead.formats.job_zip import open_job_zip
@@ -34,7 +29,6 @@ from dunestead.workshop.excerpts import CARD
 __all__ = ["jobs"]
 
 jobs = Endpoints("jobs", __name__, url_prefix="/api", tag="Jobs")
-_KINDS: Mapping[type, type] = {wire.WeatherIn: Weather, CutSettingsIn: CutSettings, wire.CoatingIn: Coating}
 _CARD_SHAPE = sha256(json.dumps(wire.CardOut.model_json_schema()).encode()).hexdigest()[:16]
 
 
@@ -165,14 +159,14 @@ def change_job(job_id: int, entries: wire.JobIn, query: wire.UnitQuery) -> wire.
         if value is None and key not in wire.CLEARABLE:
             raise BadInput(f"{_label(key)} cannot be empty.", "Give it a value.")
     blank, width = given.pop("blank", None), given.pop("design_width", None)
-    values = {name: _entry(value) for name, value in given.items()}
+    values = {name: tuple(value) if isinstance(value, list) else value for name, value in given.items()}
     label = ", ".join(dict.fromkeys(_label(key) for key in entries.model_fields_set)) or "Nothing"
     workbench = bench()
 
     def changed(before: Job) -> Job:
         job = suited(altered(before, **values), before, workbench.catalogue)
         if blank:
-            job = workbench.designs.with_blank(job, blank.into(Blank))
+            job = workbench.designs.with_blank(job, blank)
         return workbench.designs.with_width(job, width) if width is not None else job
 
     workbench.alter(job_id, label, changed, if_match())
@@ -182,14 +176,6 @@ def change_job(job_id: int, entries: wire.JobIn, query: wire.UnitQuery) -> wire.
 def _label(entry: str) -> str:
     """Return what the list of changes calls an entry."""
     return wire.JobIn.model_fields[entry].title or entry
-
-
-def _entry(value: Any) -> Any:
-    """Return what came over the wire as the job keeps it."""
-    if isinstance(value, list):
-        return tuple(_entry(one) for one in value)
-    kind = _KINDS.get(type(value))
-    return value.into(kind) if kind else value
 
 
 @jobs.post("/jobs/<int:job_id>/undo")

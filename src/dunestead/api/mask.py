@@ -65,19 +65,18 @@ def tell_laid(job_id: int, number: int, given: wire.ReadingsIn, query: wire.Unit
 
 
 @mask.post("/jobs/<int:job_id>/bridges/try")
-def try_bridge(job_id: int, given: wire.BridgeIn) -> wire.BridgeOut:
+def try_bridge(job_id: int, move: BridgeMove) -> wire.BridgeOut:
     """Say what bridge a place would give, or why none can stand there; nothing is kept."""
-    move = given.into(BridgeMove)
     plan, bridge = bench().try_bridge(job_id, move)
-    return bridge_out(bridge, given.index or 0, plan.origin)
+    return bridge_out(bridge, move.index or 0, plan.origin)
 
 
 @mask.post("/jobs/<int:job_id>/bridges")
-def set_bridge(job_id: int, given: wire.BridgeIn, query: wire.UnitQuery) -> wire.JobOut:
+def set_bridge(job_id: int, move: BridgeMove, query: wire.UnitQuery) -> wire.JobOut:
     """Move or widen a bridge of a piece, or add one."""
-    workbench, move = bench(), given.into(BridgeMove)
-    what = "added to" if given.index is None else "moved on" if given.at or given.slide else "widened on"
-    label = f"Bridge {what} piece {given.piece}"
+    workbench = bench()
+    what = "added to" if move.index is None else "moved on" if move.at or move.slide else "widened on"
+    label = f"Bridge {what} piece {move.piece}"
     return changed(job_id, query, label, lambda job, plan: workbench.designs.with_bridge(job, plan, move))
 
 

@@ -1,7 +1,7 @@
 """From the masks of a plan to what goes over the wire."""
 
 from collections.abc import Sequence
-from dataclasses import asdict
+from dataclasses import asdict, replace
 
 import shapely
 
@@ -54,7 +54,7 @@ def mask_out(plan: Plan, mask: MaskPlan, unit: str) -> wire.MaskOut:
             for patch in (None, *patch_boxes(plan, mask))
         ],
         covers=list(mask.strips),
-        pins=[wire.PinOut.showing(pin, at=placed(pin.at, origin)) for pin in mask.pinning.pins],
+        pins=[replace(pin, at=placed(pin.at, origin)) for pin in mask.pinning.pins],
     )
 
 

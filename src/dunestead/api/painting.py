@@ -11,7 +11,7 @@ from dunestead.core.curing.peel import peel_schools
 from dunestead.core.job.job import Job, altered
 from dunestead.core.painting.choice import USES, rank_paints
 from dunestead.core.painting.coatings import ROLE_NAMES
-from dunestead.core.painting.mixing import MixPart, batch_of, check_mix, mixed_colour
+from dunestead.core.painting.mixing import batch_of, check_mix, mixed_colour
 from dunestead.core.painting.section import Layer
 from dunestead.core.painting.stack import doubts, move_coating, offers
 from dunestead.core.painting.weather import good_spells, spraying, verdict_of
@@ -129,9 +129,8 @@ def move(job_id: int, given: wire.MoveCoatingIn, query: schemas.UnitQuery) -> sc
 @painting.post("/mix")
 def mix(given: wire.MixIn) -> wire.MixOut:
     """Say how much of each part makes a batch, and roughly which colour it has."""
-    parts = [one.into(MixPart) for one in given.mix]
-    check_mix(parts)
-    return wire.MixOut(each_ml=batch_of(parts, given.ml), colour=mixed_colour(parts))
+    check_mix(given.mix)
+    return wire.MixOut(each_ml=batch_of(given.mix, given.ml), colour=mixed_colour(given.mix))
 
 
 @painting.get("/jobs/<int:job_id>/weather")

@@ -1,6 +1,7 @@
 """What a job costs and may be sold for, and a quotation for whoever orders it."""
 
 from collections.abc import Mapping
+from dataclasses import asdict
 from datetime import date, timedelta
 
 from flask import Response
@@ -35,17 +36,17 @@ def get_costs(job_id: int, query: schemas.UnitQuery) -> wire.CostsOut:
 
 
 @pricing.put("/jobs/<int:job_id>/price")
-def set_price(job_id: int, given: wire.PriceIn, query: schemas.UnitQuery) -> wire.CostsOut:
+def set_price(job_id: int, given: PriceEntry, query: schemas.UnitQuery) -> wire.CostsOut:
     """Say what a blank costs, what something like it costs in a shop, and what is asked."""
-    check_limits(given.into(PriceEntry))
-    bench().change(job_id, "Price", lambda job, _: altered(job, **given.model_dump()), if_match())
+    check_limits(given)
+    bench().change(job_id, "Price", lambda job, _: altered(job, **asdict(given)), if_match())
     return _shown(opened(job_id, query))
 
 
 @pricing.put("/workshop/rates")
-def set_rates(given: wire.RatesIn) -> wire.RatesIn:
+def set_rates(rates: Rates) -> Rates:
     """Say what prices are reckoned with in this workshop."""
-    rates, catalogue = given.into(Rates), bench().catalogue
+    catalogue = bench().catalogue
     check_limits(rates)
     for named, known, what in (
         (rates.paint_litre, catalogue.paints, "paint"),
@@ -54,14 +55,14 @@ def set_rates(given: wire.RatesIn) -> wire.RatesIn:
         if unknown := sorted(set(named) - set(known)):
             raise UnknownKey(what, unknown[0], list(known))
     bench().records.keep_rates(rates)
-    return given
+    return rates
 
 
 @pricing.post("/workshop/rates/undo")
-def undo_rates() -> wire.RatesIn:
+def undo_rates() -> Rates:
     """Take the last change of what prices are reckoned with back."""
     bench().records.undo_rates()
-    return wire.RatesIn.showing(bench().records.rates_kept())
+    return bench().records.rates_kept()
 
 
 @pricing.get("/jobs/<int:job_id>/quotation-<any(a4, letter):paper>.pdf")
@@ -113,8 +114,8 @@ def _shown(found: OpenJob) -> wire.CostsOut:
         name=plan.job.name,
         against_bought=None if entry.bought_price is None else costs.price - entry.bought_price,
         numbers=_numbers(found),
-        entry=wire.PriceIn.showing(entry),
-        rates=wire.RatesIn.showing(rates),
+        entry=entry,
+        rates=rates,
         table={name: figures[name] for name in _FIGURES},
         paints={coat.paint.key: coat.paint.name for coat in plan.coatings},
         material=plan.choices.material.key,

@@ -11,7 +11,7 @@ from dunestead.api.opened import bench, changed, opened
 from dunestead.api.photos import PhotoQuery, photo_shown
 from dunestead.api.schemas import learning as learning_schemas
 from dunestead.core.errors import BadInput, UnknownKey
-from dunestead.core.job.job import Job, LaterLook, altered
+from dunestead.core.job.job import Job, altered
 from dunestead.core.learning.causes import CAUSES
 from dunestead.core.learning.happened import Span, spans_of, spells_of
 from dunestead.core.learning.learnt import figure_of
@@ -35,10 +35,9 @@ def set_record(job_id: int, record: wire.RecordIn, query: wire.UnitQuery) -> wir
     """Write down what really happened."""
     if unknown := sorted(set(record.troubles) - set(CAUSES)):
         raise UnknownKey("cause", unknown[0], list(CAUSES))
-    looks = {when: look.into(LaterLook) for when, look in record.looks.items()}
-    for look in looks.values():
+    for look in record.looks.values():
         check_limits(look)
-    entries = {**record.model_dump(exclude={"looks"}), "looks": looks}
+    entries = {name: getattr(record, name) for name in wire.RecordIn.model_fields}
     return changed(job_id, query, "Record", lambda job, _: altered(job, record=replace(job.record, **entries)))
 
 

@@ -216,9 +216,7 @@ def workshop_out(records: Records, catalogue: Catalogue) -> wire.WorkshopOut:
         cutters=[wire.OwnCutterOut.showing(one, id=number, key=f"own-{number}") for number, one in cutters.items()],
         stock=[wire.OwnStockOut.showing(stock, id=number) for number, stock in catalogue.stock.items()],
         test_cuts=[_test_cut(number, test_cut, catalogue) for number, test_cut in records.test_cuts.all().items()],
-        classes=[
-            wire.CutterClassOut.showing(one) for key, one in catalogue.cutters.items() if not key.startswith("own-")
-        ],
+        classes=[one for key, one in catalogue.cutters.items() if not key.startswith("own-")],
         presses=[wire.OwnPressOut.showing(one, id=number, key=f"own-{number}") for number, one in presses.items()],
         paints=[wire.OwnPaintOut.showing(one, id=number, key=f"own-{number}") for number, one in paints.items()],
         swatches=[

@@ -6,40 +6,27 @@ from typing import Protocol, TypeVar
 
 from dunestead.api import schemas as wire
 from dunestead.api.design_views import colours_out, drawn, elements_out, findings_out, picture_out, rail_out
+from dunestead.api.limits import limits_by_entry
 from dunestead.api.mask_views import advice_out, mask_out, pieces_out, reuse_out, weak_out
 from dunestead.api.sheet_views import sheets_out
 from dunestead.api.work_views import clocks_out, next_title, work_entries
-from dunestead.core.artwork.elements import Drawn, Frame, Repeat
 from dunestead.core.artwork.sources import Sources
-from dunestead.core.artwork.trace.settings import TraceSettings
-from dunestead.core.artwork.words.setting import Setting
-from dunestead.core.blanks.blank import Blank, Garment, collar_of, within_margin
-from dunestead.core.blanks.clear import ClearArea, clear_name, region_of
+from dunestead.core.blanks.blank import collar_of, within_margin
+from dunestead.core.blanks.clear import clear_name, region_of
 from dunestead.core.changes.arranging import guides_of
-from dunestead.core.curing.drying import Weather
-from dunestead.core.figures import Catalogue, Cutter, Paint, Press, Surface
-from dunestead.core.inventory.items import Item
-from dunestead.core.inventory.ledger import Move
+from dunestead.core.figures import Catalogue, Paint, Surface
 from dunestead.core.job.choices import bridge_rules
 from dunestead.core.job.ground import base_of, ground_colour
-from dunestead.core.job.job import ENTRIES, BridgeSpot, Job, LaterLook, Record, fits
-from dunestead.core.job.log import LogEntry
+from dunestead.core.job.job import ENTRIES, Job, fits
 from dunestead.core.job.reach import overlap_of
-from dunestead.core.learning.costs import Rates
-from dunestead.core.learning.recipes import Recipe
-from dunestead.core.limits import limits_of
-from dunestead.core.painting.coatings import ROLE_NAMES, Coating, where_of
-from dunestead.core.painting.mixing import MixPart
+from dunestead.core.painting.coatings import ROLE_NAMES, where_of
 from dunestead.core.plan.coats import PlannedCoating, under_of
 from dunestead.core.plan.plan import Plan, materials_of, method_work
-from dunestead.core.records import CutSettings, Hours, OwnPaint, Swatch
 from dunestead.core.stations.graph import phase_of
 from dunestead.core.stations.station import Station
-from dunestead.core.tacking.laying import LayRules
 from dunestead.core.tacking.methods import MethodFit, rank_methods
 from dunestead.core.units import show_length
 from dunestead.core.work.cautions import LABEL_FIRST
-from dunestead.store import StoredBlank
 from dunestead.workshop.opened import OpenJob
 
 __all__ = ["card_out", "catalogue_out", "job_out"]
@@ -113,15 +100,9 @@ def job_out(opened: OpenJob, catalogue: Catalogue, sources: Sources, query: wire
         weak=weak_out(plan, catalogue, unit) if room in (None, "mask", "paint") else None,
         mask=_mask_room(plan, catalogue, unit) if room in (None, "mask") else None,
         sheets=sheets_out(plan, catalogue) if room in (None, "sheets") else None,
-        record=_record(job.record),
+        record=wire.RecordOut.showing(job.record, photos=list(job.record.photos)),
         label_first=LABEL_FIRST,
     )
-
-
-def _record(record: Record) -> wire.RecordOut:
-    entries = {one.name: getattr(record, one.name) for one in fields(record) if one.name not in ("looks", "photos")}
-    looks = {when: wire.LaterLookIn.showing(one) for when, one in record.looks.items()}
-    return wire.RecordOut(**entries, looks=looks, photos=list(record.photos))
 
 
 def _mask_room(plan: Plan, catalogue: Catalogue, unit: str) -> wire.MaskRoomOut:
@@ -285,7 +266,7 @@ def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
         garments=_choices(catalogue.garments, lambda g: f"{size(g.width, g.height)} laid flat.", surfaces, cloth),
         placements=_choices(catalogue.placements, lambda p: p.about, surfaces, cloth),
         roles={p.key: list(p.roles) for p in catalogue.paints.values()},
-        limits=_limits(),
+        limits=limits_by_entry(),
         faces=[wire.FaceOut.showing(f, kind_name=catalogue.face_kinds[f.kind]) for f in catalogue.faces.values()],
         figures=[
             wire.FigureOut.showing(figure, table=table, key=key, name=name)
@@ -297,42 +278,3 @@ def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
 def _paint_about(paint: Paint) -> str:
     coats = f"{paint.coats_low} to {paint.coats_high}" if paint.coats_low < paint.coats_high else f"{paint.coats_low}"
     return f"{coats} coats, by {paint.technique}."
-
-
-# What of a job and of the maker's records has numbers or texts with limits, as the page names it.
-_LIMITED: Mapping[str, type] = {
-    "press": Press,
-    "lay": LayRules,
-    "hours": Hours,
-    "paint-own": OwnPaint,
-    "swatch": Swatch,
-    "look": LaterLook,
-    "rates": Rates,
-    **ENTRIES,
-    "job": Job,
-    "piece": Blank,
-    "garment": Garment,
-    "clear": ClearArea,
-    "spot": BridgeSpot,
-    "coating": Coating,
-    "weather": Weather,
-    "mix": MixPart,
-    "words": Setting,
-    "drawn": Drawn,
-    "frame": Frame,
-    "repeat": Repeat,
-    "trace": TraceSettings,
-    "cut": CutSettings,
-    "cutter": Cutter,
-    "item": Item,
-    "recipe": Recipe,
-    "move": Move,
-    "kept": StoredBlank,
-    "log": LogEntry,
-}
-
-
-def _limits() -> dict[str, wire.LimitOut]:
-    """Return what every number and text may be, by where it stands: ``repeat.across``."""
-    limits = {f"{what}.{name}": limit for what, kind in _LIMITED.items() for name, limit in limits_of(kind).items()}
-    return {name: wire.LimitOut.showing(limit) for name, limit in limits.items()}

@@ -1,18 +1,31 @@
 """What all shapes on the wire share."""
 
-from collections.abc import Callable, Container, Hashable, Iterable
+from collections.abc import Callable, Container, Hashable, Iterable, Mapping
+from dataclasses import MISSING, fields
 from functools import cache, reduce
 from operator import or_
 from types import NoneType
-from typing import Any, Literal, Self, TypeVar, cast, get_args
+from typing import Any, Literal, Self, TypeVar, cast, get_args, get_type_hints
 
-from pydantic import BaseModel, ConfigDict, TypeAdapter
+from pydantic import BaseModel, ConfigDict, TypeAdapter, create_model
 from pydantic.config import JsonDict, JsonValue
 from pydantic.fields import FieldInfo
 
 from dunestead.core.limits import Limit, limits_of
 
-__all__ = ["COLOUR", "Box", "Point", "Room", "Shown", "Wire", "filled", "limits_like", "one_of"]
+__all__ = [
+    "COLOUR",
+    "Box",
+    "Point",
+    "Room",
+    "Shown",
+    "Wire",
+    "describe_limits",
+    "filled",
+    "limits_like",
+    "model_of",
+    "one_of",
+]
 
 Point = tuple[float, float]
 Box = tuple[float, float, float, float]
@@ -23,9 +36,9 @@ Kind = TypeVar("Kind")
 
 
 class Shown(BaseModel):
-    """Base of all that goes out."""
+    """Base of all that goes out: nothing that is not described."""
 
-    model_config = ConfigDict(from_attributes=True)
+    model_config = ConfigDict(extra="forbid", from_attributes=True)
 
     @classmethod
     def showing(cls, source: object, /, **more: Any) -> Self:
@@ -35,14 +48,28 @@ class Shown(BaseModel):
 
 
 class Wire(Shown):
-    """Base of all that comes in: what is not known is refused, numbers are finite."""
+    """Base of all that comes in: what is not known is refused, and numbers are finite."""
 
-    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+    model_config = ConfigDict(allow_inf_nan=False)
 
     def into(self, kind: type[Kind], **more: Any) -> Kind:
         """Return what came in as the core has it, with all it holds; what is given besides goes before it."""
         made: Kind = _reader_of(cast("Hashable", kind)).validate_python(self.model_dump() | more)
         return made
+
+
+@cache
+def model_of(kind: Hashable) -> type[Wire]:
+    """Return how an entry of the core goes over the wire by itself: its fields, by their own names."""
+    known, entry = get_type_hints(kind), cast("Any", kind)
+    columns: dict[str, Any] = {one.name: (known[one.name], _default_of(one)) for one in fields(entry)}
+    return create_model(entry.__name__, __base__=Wire, __doc__=entry.__doc__, **columns)
+
+
+def _default_of(one: Any) -> Any:
+    if one.default_factory is not MISSING:
+        return FieldInfo(default_factory=one.default_factory)
+    return ... if one.default is MISSING else one.default
 
 
 @cache
@@ -79,12 +106,14 @@ def limits_like(*entries: type) -> ConfigDict:
     """
     limits = {name: limit for entry in entries for name, limit in limits_of(entry).items()}
 
-    def describe(schema: Schema) -> None:
-        for name, field in schema.get("properties", {}).items():
-            if name in limits:
-                _describe(field, limits[name])
+    return ConfigDict(json_schema_extra=lambda schema: describe_limits(schema, limits))
 
-    return ConfigDict(json_schema_extra=describe)
+
+def describe_limits(schema: Schema, limits: Mapping[str, Limit]) -> None:
+    """Write into a model's description what its fields may be."""
+    for name, field in schema.get("properties", {}).items():
+        if name in limits:
+            _describe(field, limits[name])
 
 
 def _describe(field: Schema, limit: Limit) -> None:

@@ -126,7 +126,7 @@ class _TaskViews:
         """Return a station with what is to be done there on one copy."""
         station = next(one for one in self._opened.stations if one.code == code)
         found = self.verdict(station)
-        found.rows = [wire.RowOut.showing(row) for row in station.rows]
+        found.rows = list(station.rows)
         plan, progress = self._opened.plan, self._opened.progress
         own = in_use(self._opened.learnt, station.tasks, plan)
         found.learnt = [f"{one.about} {learnt_in_words(one, self._unit)}" for one in own]
@@ -143,7 +143,7 @@ class _TaskViews:
         onward = onward_of(opened.plan, progress, by_code, station.code, opened.next, self._unit)
         return wire.StationOut.showing(
             station,
-            onward=wire.OnwardOut.showing(onward) if onward else None,
+            onward=onward,
             tasks_done=sum(progress.is_done(task) for task in station.tasks),
             tasks_all=len(station.tasks),
             rows=[],

@@ -21,7 +21,6 @@ from dunestead.core.records import (
     Swatch,
     TestCut,
     Tools,
-    Try,
     check_paint,
     check_test_cut,
 )
@@ -215,8 +214,7 @@ def undo_record(kind: str, number: int) -> wire.WorkshopOut:
 @workshop.post("/test-cut")
 def advise_test_cut(given: wire.AdviceIn) -> wire.CutAdviceOut:
     """Say what to set next, from what came of the test cuts so far."""
-    tries = [one.into(Try) for one in given.tries]
-    return advice_out(given.material, given.cutter, tries, bench().catalogue)
+    return advice_out(given.material, given.cutter, given.tries, bench().catalogue)
 
 
 @workshop.get("/test-pattern.<any(svg, dxf, hpgl, pdf):kind>")

@@ -3,16 +3,7 @@
 from pydantic import Field
 
 from dunestead.api.wire import Shown
-
-
-class LimitOut(Shown):
-    """What a number may be, in its unit, or how many letters a text."""
-
-    name: str
-    least: float
-    most: float
-    unit: str
-    step: float
+from dunestead.core.limits import Limit
 
 
 class ChoiceOut(Shown):
@@ -61,4 +52,4 @@ class CatalogueOut(Shown):
     placements: list[ChoiceOut]
     faces: list[FaceOut]
     roles: dict[str, list[str]]
-    limits: dict[str, LimitOut]
+    limits: dict[str, Limit]

@@ -4,17 +4,11 @@ from typing import Literal, get_args
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from dunestead.api.schemas.paint import MixPartIn
-from dunestead.api.wire import COLOUR, Point, Room, Shown, Wire, limits_like, one_of
+from dunestead.api.wire import Point, Room, Shown, one_of
 from dunestead.core.artwork.drawing import NoticeCode
 from dunestead.core.artwork.finding import Severity, registered_findings
-from dunestead.core.blanks.blank import Back, Blank, BlankShape, Garment
-from dunestead.core.blanks.clear import ClearArea, Reason, Timing
-from dunestead.core.curing.drying import Weather
-from dunestead.core.figures import Role
 from dunestead.core.job.job import BlankEntry
 from dunestead.core.limits import limits_of
-from dunestead.core.painting.coatings import Coating, Where
 
 _COPIES = limits_of(BlankEntry)["copies"]
 
@@ -34,79 +28,6 @@ class FileQuery(BaseModel):
 
     unit: Literal["mm", "cm", "in"] = "mm"
     anyway: bool = False
-
-
-class GarmentIn(Wire):
-    """Where a design goes on a garment; null distances follow the table."""
-
-    model_config = limits_like(Garment)
-
-    size: str = "m"
-    placement: str = "full-front"
-    drop: float | None = None
-    across: float | None = None
-    widest: float | None = None
-
-
-class ClearAreaIn(Wire):
-    """An area of the blank that nothing is painted, pressed or pinned on: its middle, mm from the blank's top left."""
-
-    model_config = limits_like(ClearArea)
-
-    x: float
-    y: float
-    width: float = 40.0
-    height: float = 40.0
-    shape: Literal["rectangle", "round"] = "rectangle"
-    why: Reason = "other"
-    name: str = ""
-    timing: Timing = "there"
-
-
-class BlankIn(Wire):
-    """The blank; null takes a measured size back."""
-
-    model_config = limits_like(Blank)
-
-    width: float
-    height: float
-    shape: BlankShape = "rectangle"
-    colour: str = Field("#a9814f", pattern=COLOUR)
-    corner: float = 0.0
-    rim: float = 0.0
-    measured_width: float | None = None
-    measured_height: float | None = None
-    heat: float | None = None
-    outline: str | None = None
-    outline_name: str = ""
-    garment: GarmentIn | None = None
-    keeps: Literal["size", "margins"] = "size"
-    clear: list[ClearAreaIn] = Field(default_factory=list, max_length=100, description="Areas that are kept clear.")
-    back: Back | None = Field(None, description="What the back of a mat or rug is made of.")
-
-
-class WeatherIn(Wire):
-    """Where it is painted and dries: degrees C, % humidity, wind in m/s, whether it rains."""
-
-    model_config = limits_like(Weather)
-
-    temperature: float
-    humidity: float
-    wind: float = 0.0
-    rain: bool = False
-
-
-class CoatingIn(Wire):
-    """One coating: null for each colour of the design, as many coats as usual, where its role usually goes."""
-
-    model_config = limits_like(Coating)
-
-    role: Role
-    paint: str
-    colour: str | None = Field(None, pattern=COLOUR)
-    coats: int | None = None
-    where: Where | None = None
-    mix: list[MixPartIn] = Field(default_factory=list, max_length=100, description="What it is mixed from, by parts.")
 
 
 class FindingOut(Shown):

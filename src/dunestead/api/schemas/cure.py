@@ -4,8 +4,9 @@ from datetime import datetime
 
 from pydantic import Field
 
-from dunestead.api.wire import Shown, Wire, limits_like
+from dunestead.api.wire import Shown
 from dunestead.core.records import Hours
+from dunestead.workshop.readiness import Help
 
 
 class EventOut(Shown):
@@ -19,14 +20,6 @@ class EventOut(Shown):
     waits: str = Field(description="What it waits for, in words; empty where it waits for no drying.")
 
 
-class HelpChoiceOut(Shown):
-    """A change that would help, and when it is ready then."""
-
-    label: str
-    ready: datetime
-    meets: bool
-
-
 class ReadyOut(Shown):
     """A job held against its due date."""
 
@@ -35,25 +28,7 @@ class ReadyOut(Shown):
     late_minutes: float
     latest: datetime | None = Field(description="The latest moment to go on.")
     summary: str
-    helps: list[HelpChoiceOut]
-
-
-class HoursOut(Shown):
-    """When somebody is at the bench: hours of the clock, and days of the week, Monday is 0."""
-
-    day_from: float
-    day_until: float
-    days: list[int]
-
-
-class HoursIn(Wire):
-    """When somebody is at the bench."""
-
-    model_config = limits_like(Hours)
-
-    day_from: float
-    day_until: float
-    days: list[int] = Field(max_length=7)
+    helps: list[Help]
 
 
 class CureOut(Shown):
@@ -63,4 +38,4 @@ class CureOut(Shown):
     events: list[EventOut]
     ready: datetime | None
     by: ReadyOut | None
-    hours: HoursOut
+    hours: Hours

@@ -7,35 +7,11 @@ from pydantic import Field
 from dunestead.api.schemas.common import FindingOut
 from dunestead.api.schemas.picture import DesignPictureOut
 from dunestead.api.wire import Box, Point, Shown, Wire, limits_like
-from dunestead.core.artwork.elements import Drawn, Frame, Repeat
+from dunestead.core.artwork.elements import Drawn, Frame, PartEdit, Repeat
 from dunestead.core.artwork.trace.settings import TraceSettings
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.looking.rail import FineSpot, Least, SheetStep
 from dunestead.core.stations.station import State
-
-
-class RepeatIn(Wire):
-    """A part of a design many times over."""
-
-    model_config = limits_like(Repeat)
-
-    kind: Literal["row", "grid", "ring", "scatter"]
-    across: int = 3
-    down: int = 1
-    gap_across: float = 10.0
-    gap_down: float = 10.0
-    radius: float = 100.0
-    turning: bool = True
-    seed: int = 1
-    colours: list[str] = Field(default_factory=list, max_length=1000)
-
-
-class PartEditIn(Wire):
-    """What was done with a part of drawn artwork."""
-
-    part: int
-    dropped: bool = False
-    colour: str | None = None
 
 
 class TraceIn(Wire):
@@ -64,7 +40,7 @@ class ElementIn(Wire):
     flipped: bool | None = None
     runs_off: bool | None = None
     embolden: float | None = None
-    repeat: RepeatIn | None = None
+    repeat: Repeat | None = None
     width: float | None = None
     colour: str | None = None
     face: str | None = None
@@ -77,7 +53,7 @@ class ElementIn(Wire):
     arc: float | None = None
     capitals: bool | None = None
     letter_colours: list[tuple[int, str]] | None = Field(default=None, max_length=5000)
-    edits: list[PartEditIn] | None = Field(default=None, max_length=20_000)
+    edits: list[PartEdit] | None = Field(default=None, max_length=20_000)
     trace: TraceIn | None = None
     style: Literal["single", "double", "dashed"] | None = None
     inset: float | None = None
@@ -200,7 +176,7 @@ class ElementOut(Shown):
     flipped: bool
     runs_off: bool
     embolden: float
-    repeat: RepeatIn | None
+    repeat: Repeat | None
     copies: int
     asked: int = Field(description="How many copies are asked for.")
     laid: int = Field(description="How many of them lie on the blank, if only in part.")
@@ -212,7 +188,7 @@ class ElementOut(Shown):
     words: WordsOut | None
     parts: list[PartOut]
     parts_more: int
-    edits: list[PartEditIn]
+    edits: list[PartEdit]
     trace: TraceOut | None
     frame: FrameOut | None
 

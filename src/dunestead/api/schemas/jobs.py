@@ -4,21 +4,24 @@ from datetime import date
 
 from pydantic import Field
 
-from dunestead.api.schemas.common import BlankIn, CoatingIn, ColourOut, FindingOut, WeatherIn
+from dunestead.api.schemas.common import ColourOut, FindingOut
 from dunestead.api.schemas.design import ElementOut, RailOut
 from dunestead.api.schemas.mask import MaskRoomOut, PieceOut, WeakOut
 from dunestead.api.schemas.picture import PictureOut
-from dunestead.api.schemas.sheets import CutSettingsIn, SheetsOut
+from dunestead.api.schemas.sheets import SheetsOut
 from dunestead.api.schemas.work import ClockOut, HistoryOut, WorkOut
 from dunestead.api.wire import COLOUR, Room, Shown, Wire, filled, limits_like
+from dunestead.core.blanks.blank import Blank
+from dunestead.core.curing.drying import Weather
 from dunestead.core.curing.peel import PeelFirst
 from dunestead.core.figures import PeelTime, Role, Use
 from dunestead.core.job.job import ENTRIES, Job, LaterLook, Record, WhenLooked
 from dunestead.core.learning.looks import DueLook
 from dunestead.core.mask.bridge_rules import BridgeStyle
-from dunestead.core.painting.coatings import Where
+from dunestead.core.painting.coatings import Coating, Where
 from dunestead.core.painting.coats import CoatLoad, Wanted
 from dunestead.core.painting.separation import Masks
+from dunestead.core.records import CutSettings
 from dunestead.core.sheets.price import Aim
 from dunestead.core.stations.graph import Phase
 from dunestead.core.stations.station import State
@@ -37,7 +40,7 @@ class JobIn(Wire):
 
     name: str | None = Field(None, title="Name")
     surface: str | None = Field(None, title="Surface")
-    blank: BlankIn | None = Field(None, title="Blank")
+    blank: Blank | None = Field(None, title="Blank")
     design_width: float | None = Field(None, title="Width of the design")
     dauber: bool | None = Field(None, title="Foam dauber")
     covered: bool | None = Field(None, title="Neighbours covered")
@@ -49,11 +52,11 @@ class JobIn(Wire):
     cutter: str | None = Field(None, title="Cutter")
     press: str | None = Field(None, title="Press")
     cover_paper: str | None = Field(None, title="Cover")
-    coatings: list[CoatingIn] | None = Field(None, title="Coatings", max_length=100)
+    coatings: tuple[Coating, ...] | None = Field(None, title="Coatings", max_length=100)
     copies: int | None = Field(None, title="Copies")
     seen_through: bool | None = Field(None, title="Seen through the blank")
     due: date | None = Field(None, title="Due date")
-    weather: WeatherIn | None = Field(None, title="Weather")
+    weather: Weather | None = Field(None, title="Weather")
     wanted: Wanted | None = Field(None, title="Look of the print")
     load: CoatLoad | None = Field(None, title="Load of the brush")
     use: Use | None = Field(None, title="Use")
@@ -70,7 +73,7 @@ class JobIn(Wire):
     stock: int | None = Field(None, title="Material in store")
     offcuts: bool | None = Field(None, title="Offcuts first")
     kept_masks: list[int] | None = Field(None, title="Masks used again", max_length=40)
-    cut: CutSettingsIn | None = Field(None, title="Cut settings")
+    cut: CutSettings | None = Field(None, title="Cut settings")
     together: list[int] | None = Field(None, title="What stays together", max_length=1000)
     aim: Aim | None = Field(None, title="Aim of the layout")
 
@@ -95,19 +98,6 @@ class MendIn(Wire):
     mend: str
 
 
-class LaterLookIn(Wire):
-    """How a print wears, each from 1 (gone) to 5 (as new)."""
-
-    model_config = limits_like(LaterLook)
-
-    on: date
-    paint: int | None = None
-    fibres: int | None = None
-    edge: int | None = None
-    note: str = ""
-    gone: bool = False
-
-
 class RecordIn(Wire):
     """What really happened."""
 
@@ -118,7 +108,7 @@ class RecordIn(Wire):
     minutes: dict[str, float] = Field(default_factory=dict, max_length=50)
     used_ml: dict[str, float] = Field(default_factory=dict, max_length=50)
     troubles: dict[str, int] = Field(default_factory=dict, max_length=50)
-    looks: dict[WhenLooked, LaterLookIn] = Field(default_factory=dict)
+    looks: dict[WhenLooked, LaterLook] = Field(default_factory=dict)
 
 
 class RecordOut(RecordIn):

@@ -19,19 +19,6 @@ class FatesIn(Wire):
     fate: Fate | None
 
 
-class BridgeIn(Wire):
-    """Where a bridge of a piece shall stand.
-
-    Which of its bridges, none for one more; where on the blank, and how far along the piece's edge from there.
-    """
-
-    piece: int
-    index: int | None = None
-    at: Point | None = None
-    slide: float = 0.0
-    width: float | None = None
-
-
 class BridgeKeyIn(Wire):
     """One bridge of a piece."""
 

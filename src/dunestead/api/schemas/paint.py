@@ -5,7 +5,7 @@ from typing import Literal
 
 from pydantic import Field
 
-from dunestead.api.wire import COLOUR, Point, Shown, Wire, limits_like
+from dunestead.api.wire import Point, Shown, Wire
 from dunestead.core.figures import PeelTime, Use
 from dunestead.core.painting.coats import CoatLoad, Wanted
 from dunestead.core.painting.mixing import MixPart
@@ -123,20 +123,10 @@ class MoveCoatingIn(Wire):
     by: Literal[-1, 1]
 
 
-class MixPartIn(Wire):
-    """So many parts of one paint."""
-
-    model_config = limits_like(MixPart)
-
-    name: str
-    colour: str = Field(pattern=COLOUR)
-    parts: float = 1.0
-
-
 class MixIn(Wire):
     """A mix by parts, and how much of it is wanted."""
 
-    mix: list[MixPartIn] = Field(max_length=100)
+    mix: list[MixPart] = Field(max_length=100)
     ml: float = Field(gt=0, le=100_000)
 
 

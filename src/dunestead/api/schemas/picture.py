@@ -7,6 +7,8 @@ from dunestead.api.schemas.mask import BridgeOut
 from dunestead.api.wire import Box, Point, Shown
 from dunestead.core.changes.arranging import Guide
 from dunestead.core.tacking.centring import Datum
+from dunestead.core.tacking.pins import Pin
+from dunestead.core.tacking.placements import Placement
 from dunestead.core.tacking.strips import Strip
 
 
@@ -18,31 +20,13 @@ class PatchOut(Shown):
     box: Box
 
 
-class PlacementOut(Shown):
-    """A rest of the plate; paper goes between where a keeper lies under its rim."""
-
-    number: int
-    box: Box
-    under_rim: list[int]
-
-
 class PassOut(Shown):
     """One going over of a mask with a hot plate: C, seconds a rest, and its rests from the middle outwards."""
 
     name: str
     celsius: float
     seconds: float
-    placements: list[PlacementOut]
-
-
-class PinOut(Shown):
-    """A pin, and which way its head leans, a unit vector."""
-
-    number: int
-    at: Point
-    lean: Point
-    holds: str
-    piece: int | None
+    placements: list[Placement]
 
 
 class DistancesOut(Shown):
@@ -85,7 +69,7 @@ class MaskOut(Shown):
     readings: list[ShouldReadOut]
     covers: list[Strip]
     painted_box: Box
-    pins: list[PinOut]
+    pins: list[Pin]
     placing: list[int]
 
 

@@ -1,34 +1,8 @@
 """Costs, prices and what they are reckoned with, as they go over the wire."""
 
-from pydantic import Field
-
-from dunestead.api.wire import Shown, Wire, limits_like
+from dunestead.api.wire import Shown
 from dunestead.core.job.job import PriceEntry
 from dunestead.core.learning.costs import CostLine, Rates
-
-
-class PriceIn(Wire):
-    """What the maker knows of the price, in the workshop's money."""
-
-    model_config = limits_like(PriceEntry)
-
-    blank_price: float | None = None
-    bought_price: float | None = None
-    asked: float | None = None
-
-
-class RatesIn(Wire):
-    """What a workshop reckons prices with; null goes by the table."""
-
-    model_config = limits_like(Rates)
-
-    currency: str = "money"
-    hour: float | None = None
-    fixed_hour: float | None = None
-    margin: float | None = None
-    spoiled: float | None = None
-    paint_litre: dict[str, float] = Field(default_factory=dict, max_length=200)
-    material_m2: dict[str, float] = Field(default_factory=dict, max_length=200)
 
 
 class NumberOut(Shown):
@@ -55,8 +29,8 @@ class CostsOut(Shown):
     against_bought: float | None
     lacks: list[str]
     numbers: list[NumberOut]
-    entry: PriceIn
-    rates: RatesIn
+    entry: PriceEntry
+    rates: Rates
     table: dict[str, float]
     paints: dict[str, str]
     material: str

@@ -8,22 +8,12 @@ from pydantic import Field
 from dunestead.api.wire import COLOUR, Box, Point, Shown, Wire, limits_like
 from dunestead.core.figures import Cutter, Press
 from dunestead.core.job.job import PatchChoice
-from dunestead.core.records import CutSettings, OwnPaint, Swatch, TestCut
+from dunestead.core.records import CutSettings, OwnPaint, Swatch, TestCut, Try
 from dunestead.core.sheets.facing import Stage
 from dunestead.core.sheets.stock import Offcut, Trim
 
 Answer = Literal["not-through", "clean", "into-backing", "tears"]
 Blade = Literal["fresh", "used", "worn"]
-
-
-class CutSettingsIn(Wire):
-    """How a material is cut: g, count, mm/s."""
-
-    model_config = limits_like(CutSettings)
-
-    force: float
-    passes: int
-    speed: float
 
 
 class PatchIn(Wire):
@@ -53,13 +43,6 @@ class CutterIn(Wire):
     force: float
 
 
-class TryIn(Wire):
-    """A test cut and what came of it."""
-
-    settings: CutSettingsIn
-    answer: Answer
-
-
 class TestCutIn(Wire):
     """A test cut, as far as it has come."""
 
@@ -70,7 +53,7 @@ class TestCutIn(Wire):
     cutter: str
     blade: Blade
     on: date
-    tries: list[TryIn] = Field(default_factory=list, max_length=200)
+    tries: list[Try] = Field(default_factory=list, max_length=200)
     notes: str = ""
 
 
@@ -95,7 +78,7 @@ class OwnTestCutOut(TestCutIn):
     id: int
     material_name: str
     cutter_name: str
-    found: CutSettingsIn | None
+    found: CutSettings | None
 
 
 class PressIn(Wire):
@@ -171,19 +154,13 @@ class ToolsIn(Wire):
     owned: list[str] = Field(max_length=50)
 
 
-class CutterClassOut(CutterIn):
-    """A shipped class of cutters, to start a record from."""
-
-    key: str
-
-
 class WorkshopOut(Shown):
     """The maker's own records, and the classes to start from."""
 
     cutters: list[OwnCutterOut]
     stock: list[OwnStockOut]
     test_cuts: list[OwnTestCutOut]
-    classes: list[CutterClassOut]
+    classes: list[Cutter]
     presses: list[OwnPressOut]
     paints: list[OwnPaintOut]
     swatches: list[OwnSwatchOut]
@@ -195,13 +172,13 @@ class AdviceIn(Wire):
 
     material: str
     cutter: str
-    tries: list[TryIn] = Field(default_factory=list, max_length=200)
+    tries: list[Try] = Field(default_factory=list, max_length=200)
 
 
 class CutAdviceOut(Shown):
     """What to try next and why, and what the simulated cutter would give."""
 
-    settings: CutSettingsIn
+    settings: CutSettings
     why: str
     is_found: bool
     simulated: Answer
@@ -314,7 +291,7 @@ class SheetsOut(Shown):
     stages: list[Stage]
     facing: str
     school: FacingSchoolOut | None
-    settings: CutSettingsIn
+    settings: CutSettings
     settings_why: str
     by_hand: bool
     contrast: str | None

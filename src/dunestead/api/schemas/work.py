@@ -7,9 +7,8 @@ from pydantic import Field
 
 from dunestead.api.wire import Point, Shown, Wire, limits_like, one_of
 from dunestead.core.job.log import LogEntry
-from dunestead.core.mask.fates import Fate
-from dunestead.core.stations.onward import Deed
-from dunestead.core.stations.station import State
+from dunestead.core.stations.onward import Onward
+from dunestead.core.stations.station import Row, State
 from dunestead.core.work.kinds import Layer, Trait, registered
 from dunestead.core.work.marks import MarkKind
 from dunestead.core.work.progress import TaskState
@@ -94,15 +93,6 @@ class LiftedIn(Wire):
     task: str = Field(max_length=120)
     numbers: list[int] = Field(max_length=5000)
     lifted: bool
-
-
-class RowOut(Shown):
-    """A figure with its reason."""
-
-    label: str
-    kind: Literal["length", "area", "volume", "minutes", "temperature", "count", "text", "moment"]
-    value: float | str
-    why: str
 
 
 class CountOut(Shown):
@@ -241,26 +231,14 @@ class StationHeadOut(Shown):
     verdict: str
 
 
-class OnwardOut(Shown):
-    """What a station's main button does while the job is still being decided."""
-
-    deed: Deed
-    prompt: str
-    label: str
-    station: str
-    width: float | None = Field(description="mm, of the deed `width`.")
-    numbers: list[int]
-    fate: Fate | None
-
-
 class StationOut(StationHeadOut):
     """A station: its verdict, what its main button does, its figures, its tasks and how many of them are done."""
 
-    onward: OnwardOut | None
+    onward: Onward | None
     tasks_done: int
     tasks_all: int
 
-    rows: list[RowOut]
+    rows: list[Row]
     learnt: list[str]
     earlier: list[str]
     tasks: list[TaskOut]

@@ -552,7 +552,7 @@ export interface paths {
             };
             requestBody?: {
                 content: {
-                    "application/json": components["schemas"]["BridgeIn"];
+                    "application/json": components["schemas"]["BridgeMove"];
                 };
             };
             responses: {
@@ -625,7 +625,7 @@ export interface paths {
             };
             requestBody?: {
                 content: {
-                    "application/json": components["schemas"]["BridgeIn"];
+                    "application/json": components["schemas"]["BridgeMove"];
                 };
             };
             responses: {
@@ -1509,7 +1509,7 @@ export interface paths {
             };
             requestBody?: {
                 content: {
-                    "application/json": components["schemas"]["PriceIn"];
+                    "application/json": components["schemas"]["PriceEntry"];
                 };
             };
             responses: {
@@ -2940,13 +2940,13 @@ export interface paths {
         put: {
             requestBody?: {
                 content: {
-                    "application/json": components["schemas"]["HoursIn"];
+                    "application/json": components["schemas"]["Hours"];
                 };
             };
             responses: {
                 200: {
                     content: {
-                        "application/json": components["schemas"]["HoursOut"];
+                        "application/json": components["schemas"]["Hours"];
                     };
                 };
             };
@@ -3030,13 +3030,13 @@ export interface paths {
         put: {
             requestBody?: {
                 content: {
-                    "application/json": components["schemas"]["RatesIn"];
+                    "application/json": components["schemas"]["Rates"];
                 };
             };
             responses: {
                 200: {
                     content: {
-                        "application/json": components["schemas"]["RatesIn"];
+                        "application/json": components["schemas"]["Rates"];
                     };
                 };
             };
@@ -3047,7 +3047,7 @@ export interface paths {
             responses: {
                 200: {
                     content: {
-                        "application/json": components["schemas"]["RatesIn"];
+                        "application/json": components["schemas"]["Rates"];
                     };
                 };
             };
@@ -3308,7 +3308,7 @@ export interface components {
         AdviceIn: {
             cutter: string;
             material: string;
-            tries?: components["schemas"]["TryIn"][];
+            tries?: components["schemas"]["Try"][];
         };
         AdviceOut: {
             /** @enum {string} */
@@ -3365,12 +3365,12 @@ export interface components {
         BegunOut: {
             jobs: number[];
         };
-        BlankIn: {
+        Blank: {
             back?: ("bare" | "rubber" | "felt") | null;
-            clear?: components["schemas"]["ClearAreaIn"][];
+            clear?: components["schemas"]["ClearArea"][];
             colour?: string;
             corner?: number;
-            garment?: components["schemas"]["GarmentIn"] | null;
+            garment?: components["schemas"]["Garment"] | null;
             heat?: number | null;
             height: number;
             /** @enum {string} */
@@ -3396,7 +3396,11 @@ export interface components {
             copies: number;
             material: string;
         };
-        BridgeIn: {
+        BridgeKeyIn: {
+            index: number;
+            piece: number;
+        };
+        BridgeMove: {
             at?: [
                 number,
                 number
@@ -3405,10 +3409,6 @@ export interface components {
             piece: number;
             slide?: number;
             width?: number | null;
-        };
-        BridgeKeyIn: {
-            index: number;
-            piece: number;
         };
         BridgeOut: {
             by_hand: boolean;
@@ -3480,7 +3480,7 @@ export interface components {
             figures: components["schemas"]["FigureOut"][];
             garments: components["schemas"]["ChoiceOut"][];
             limits: {
-                [key: string]: components["schemas"]["LimitOut"];
+                [key: string]: components["schemas"]["Limit"];
             };
             materials: components["schemas"]["ChoiceOut"][];
             paints: components["schemas"]["ChoiceOut"][];
@@ -3521,7 +3521,7 @@ export interface components {
             name: string;
             suits: string[];
         };
-        ClearAreaIn: {
+        ClearArea: {
             height?: number;
             name?: string;
             /** @enum {string} */
@@ -3559,10 +3559,10 @@ export interface components {
             alarm_minutes: number;
             clocks: components["schemas"]["JobClockOut"][];
         };
-        CoatingIn: {
+        Coating: {
             coats?: number | null;
             colour?: string | null;
-            mix?: components["schemas"]["MixPartIn"][];
+            mix?: components["schemas"]["MixPart"][];
             paint: string;
             /** @enum {string} */
             role: "base" | "edge-seal" | "colour" | "over-colour" | "ground" | "seal" | "finish";
@@ -3634,7 +3634,7 @@ export interface components {
             batch: number;
             by_margin: number;
             copies: number;
-            entry: components["schemas"]["PriceIn"];
+            entry: components["schemas"]["PriceEntry"];
             hours: number;
             lacks: string[];
             left_over: number;
@@ -3648,7 +3648,7 @@ export interface components {
                 [key: string]: string;
             };
             price: number;
-            rates: components["schemas"]["RatesIn"];
+            rates: components["schemas"]["Rates"];
             table: {
                 [key: string]: number;
             };
@@ -3669,13 +3669,13 @@ export interface components {
         CureOut: {
             by: components["schemas"]["ReadyOut"] | null;
             events: components["schemas"]["EventOut"][];
-            hours: components["schemas"]["HoursOut"];
+            hours: components["schemas"]["Hours"];
             now: string;
             ready: string | null;
         };
         CutAdviceOut: {
             is_found: boolean;
-            settings: components["schemas"]["CutSettingsIn"];
+            settings: components["schemas"]["CutSettings"];
             /** @enum {string} */
             simulated: "not-through" | "clean" | "into-backing" | "tears";
             why: string;
@@ -3709,12 +3709,12 @@ export interface components {
         CutRunsOut: {
             runs: components["schemas"]["CutRunOut"][];
         };
-        CutSettingsIn: {
+        CutSettings: {
             force: number;
             passes: number;
             speed: number;
         };
-        CutterClassOut: {
+        Cutter: {
             acceleration: number;
             fastest: number;
             /** @enum {string} */
@@ -3780,7 +3780,7 @@ export interface components {
             capitals?: boolean | null;
             colour?: string | null;
             dash?: number | null;
-            edits?: components["schemas"]["PartEditIn"][] | null;
+            edits?: components["schemas"]["PartEdit"][] | null;
             embolden?: number | null;
             face?: string | null;
             flipped?: boolean | null;
@@ -3792,7 +3792,7 @@ export interface components {
             ][] | null;
             letter_gap?: number | null;
             line_gap?: number | null;
-            repeat?: components["schemas"]["RepeatIn"] | null;
+            repeat?: components["schemas"]["Repeat"] | null;
             runs_off?: boolean | null;
             size?: number | null;
             sized_by?: ("cap" | "width") | null;
@@ -3820,7 +3820,7 @@ export interface components {
                 number,
                 number
             ][];
-            edits: components["schemas"]["PartEditIn"][];
+            edits: components["schemas"]["PartEdit"][];
             embolden: number;
             flipped: boolean;
             frame: components["schemas"]["FrameOut"] | null;
@@ -3833,7 +3833,7 @@ export interface components {
             parts: components["schemas"]["PartOut"][];
             parts_more: number;
             path: string;
-            repeat: components["schemas"]["RepeatIn"] | null;
+            repeat: components["schemas"]["Repeat"] | null;
             runs_off: boolean;
             trace: components["schemas"]["TraceOut"] | null;
             turn: number;
@@ -3946,7 +3946,7 @@ export interface components {
             style: "single" | "double" | "dashed";
             thickness: number;
         };
-        GarmentIn: {
+        Garment: {
             across?: number | null;
             drop?: number | null;
             placement?: string;
@@ -3989,37 +3989,37 @@ export interface components {
         HeldOut: {
             about: string;
             can_undo: boolean;
-            colour?: string | null;
+            colour: string | null;
             free: number;
             free_shown: string;
             id: number;
             is_low: boolean;
-            is_offcut?: boolean;
-            keep_at_least?: number;
-            key?: string;
+            is_offcut: boolean;
+            keep_at_least: number;
+            key: string;
             /** @enum {string} */
             kind: "blank" | "roll" | "sheets" | "paint" | "pins" | "tape" | "carrier" | "mask";
             left: number;
-            length?: number | null;
+            length: number | null;
             name: string;
-            notes?: string;
-            opened?: string | null;
+            notes: string;
+            opened: string | null;
             reserved: components["schemas"]["ReservedOut"][];
             said: string;
             shown: string;
             /** @enum {string} */
             unit: "pieces" | "mm" | "ml" | "uses";
-            width?: number | null;
+            width: number | null;
+        };
+        Help: {
+            label: string;
+            meets: boolean;
+            ready: string;
         };
         HelpCard: {
             key: string;
             text: string;
             title: string;
-        };
-        HelpChoiceOut: {
-            label: string;
-            meets: boolean;
-            ready: string;
         };
         HistoryOut: {
             redo: string | null;
@@ -4034,15 +4034,10 @@ export interface components {
             verdict: "go" | "wait" | "no";
             wind: number;
         };
-        HoursIn: {
-            day_from: number;
-            day_until: number;
-            days: number[];
-        };
-        HoursOut: {
-            day_from: number;
-            day_until: number;
-            days: number[];
+        Hours: {
+            day_from?: number;
+            day_until?: number;
+            days?: number[];
         };
         InForceOut: {
             border: number;
@@ -4055,17 +4050,17 @@ export interface components {
         InputsOut: {
             /** @enum {string} */
             aim: "price" | "sheets" | "seams";
-            blank: components["schemas"]["BlankIn"];
+            blank: components["schemas"]["Blank"];
             border: number | null;
             /** @enum {string} */
             bridge_style: "shortest" | "upright" | "level" | "radial";
             bridge_width: number | null;
             bridges_per_piece: number | null;
-            coatings: components["schemas"]["CoatingIn"][];
+            coatings: components["schemas"]["Coating"][];
             copies: number;
             cover_paper: string;
             covered: boolean;
-            cut: components["schemas"]["CutSettingsIn"] | null;
+            cut: components["schemas"]["CutSettings"] | null;
             cutter: string;
             dauber: boolean;
             due: string | null;
@@ -4092,7 +4087,7 @@ export interface components {
             /** @enum {string} */
             wanted: "solid" | "worn" | "washed";
             warm_air: boolean;
-            weather: components["schemas"]["WeatherIn"];
+            weather: components["schemas"]["Weather"];
             whole_blank: boolean;
         };
         InvitationOut: {
@@ -4144,16 +4139,16 @@ export interface components {
         };
         JobIn: {
             aim?: ("price" | "sheets" | "seams") | null;
-            blank?: components["schemas"]["BlankIn"] | null;
+            blank?: components["schemas"]["Blank"] | null;
             border?: number | null;
             bridge_style?: ("shortest" | "upright" | "level" | "radial") | null;
             bridge_width?: number | null;
             bridges_per_piece?: number | null;
-            coatings?: components["schemas"]["CoatingIn"][] | null;
+            coatings?: components["schemas"]["Coating"][] | null;
             copies?: number | null;
             cover_paper?: string | null;
             covered?: boolean | null;
-            cut?: components["schemas"]["CutSettingsIn"] | null;
+            cut?: components["schemas"]["CutSettings"] | null;
             cutter?: string | null;
             dauber?: boolean | null;
             design_width?: number | null;
@@ -4179,7 +4174,7 @@ export interface components {
             use?: ("open" | "sheltered" | "indoor" | "worn" | "touched" | "food-near") | null;
             wanted?: ("solid" | "worn" | "washed") | null;
             warm_air?: boolean | null;
-            weather?: components["schemas"]["WeatherIn"] | null;
+            weather?: components["schemas"]["Weather"] | null;
             whole_blank?: boolean | null;
         };
         JobOut: {
@@ -4254,7 +4249,7 @@ export interface components {
             turn: number;
             within: boolean;
         };
-        LaterLookIn: {
+        LaterLook: {
             edge?: number | null;
             fibres?: number | null;
             gone?: boolean;
@@ -4349,7 +4344,7 @@ export interface components {
             numbers: number[];
             task: string;
         };
-        LimitOut: {
+        Limit: {
             least: number;
             most: number;
             name: string;
@@ -4443,7 +4438,7 @@ export interface components {
             ];
             passes: components["schemas"]["PassOut"][];
             patches: components["schemas"]["PatchOut"][];
-            pins: components["schemas"]["PinOut"][];
+            pins: components["schemas"]["Pin"][];
             placing: number[];
             readings: components["schemas"]["ShouldReadOut"][];
         };
@@ -4507,14 +4502,14 @@ export interface components {
             why: string[];
         };
         MixIn: {
-            mix: components["schemas"]["MixPartIn"][];
+            mix: components["schemas"]["MixPart"][];
             ml: number;
         };
         MixOut: {
             colour: string | null;
             each_ml: number[];
         };
-        MixPartIn: {
+        MixPart: {
             colour: string;
             name: string;
             parts?: number;
@@ -4577,7 +4572,7 @@ export interface components {
             role: "base" | "edge-seal" | "colour" | "over-colour" | "ground" | "seal" | "finish";
             why: string;
         };
-        OnwardOut: {
+        Onward: {
             /** @enum {string} */
             deed: "measured" | "width" | "fates" | "files" | "help" | "go";
             fate: ("bridge" | "keep" | "leave-out" | "drop") | null;
@@ -4603,28 +4598,28 @@ export interface components {
             slowest: number;
         };
         OwnPaintOut: {
-            coats_high?: number;
-            coats_low?: number;
+            coats_high: number;
+            coats_low: number;
             cover: number;
             /** @enum {string} */
-            flow?: "runny" | "usual" | "thick";
+            flow: "runny" | "usual" | "thick";
             handle: number;
             id: number;
             key: string;
             like: string;
             name: string;
             next_coat: number;
-            notes?: string;
+            notes: string;
             touch: number;
             use: number;
-            wash?: number | null;
+            wash: number | null;
         };
         OwnPressOut: {
             heat: number;
             id: number;
             key: string;
             name: string;
-            overlap?: number;
+            overlap: number;
             plate_length: number;
             plate_width: number;
         };
@@ -4634,15 +4629,15 @@ export interface components {
             name: string;
         };
         OwnSwatchOut: {
-            coats?: number;
-            colour?: string;
+            coats: number;
+            colour: string;
             has_photo: boolean;
             id: number;
-            note?: string;
+            note: string;
             on: string;
             paint: string;
             paint_name: string;
-            result?: number;
+            result: number;
             surface: string;
         };
         OwnTestCutOut: {
@@ -4650,14 +4645,14 @@ export interface components {
             blade: "fresh" | "used" | "worn";
             cutter: string;
             cutter_name: string;
-            found: components["schemas"]["CutSettingsIn"] | null;
+            found: components["schemas"]["CutSettings"] | null;
             id: number;
             material: string;
             material_name: string;
             name: string;
-            notes?: string;
+            notes: string;
             on: string;
-            tries?: components["schemas"]["TryIn"][];
+            tries: components["schemas"]["Try"][];
         };
         PaintFitOut: {
             allowed: boolean;
@@ -4704,7 +4699,7 @@ export interface components {
             points: number;
             why: string;
         };
-        PartEditIn: {
+        PartEdit: {
             colour?: string | null;
             dropped?: boolean;
             part: number;
@@ -4724,7 +4719,7 @@ export interface components {
         PassOut: {
             celsius: number;
             name: string;
-            placements: components["schemas"]["PlacementOut"][];
+            placements: components["schemas"]["Placement"][];
             seconds: number;
         };
         PatchIn: {
@@ -4832,12 +4827,13 @@ export interface components {
         PiecesIn: {
             numbers?: number[] | null;
         };
-        PinOut: {
+        Pin: {
             at: [
                 number,
                 number
             ];
-            holds: string;
+            /** @enum {string} */
+            holds: "corner" | "edge" | "piece" | "tongue";
             lean: [
                 number,
                 number
@@ -4861,7 +4857,7 @@ export interface components {
             turned: boolean;
             turns: boolean;
         };
-        PlacementOut: {
+        Placement: {
             box: [
                 number,
                 number,
@@ -4884,7 +4880,7 @@ export interface components {
             plate_length: number;
             plate_width: number;
         };
-        PriceIn: {
+        PriceEntry: {
             asked?: number | null;
             blank_price?: number | null;
             bought_price?: number | null;
@@ -4910,7 +4906,7 @@ export interface components {
             steps: components["schemas"]["SheetStep"][];
             width: number;
         };
-        RatesIn: {
+        Rates: {
             currency?: string;
             fixed_hour?: number | null;
             hour?: number | null;
@@ -4947,7 +4943,7 @@ export interface components {
         };
         ReadyOut: {
             due: string;
-            helps: components["schemas"]["HelpChoiceOut"][];
+            helps: components["schemas"]["Help"][];
             late_minutes: number;
             latest: string | null;
             meets: boolean;
@@ -4976,7 +4972,7 @@ export interface components {
         RecordIn: {
             grade?: number | null;
             looks?: {
-                [key: string]: components["schemas"]["LaterLookIn"];
+                [key: string]: components["schemas"]["LaterLook"];
             };
             minutes?: {
                 [key: string]: number;
@@ -4990,19 +4986,19 @@ export interface components {
             };
         };
         RecordOut: {
-            grade?: number | null;
-            looks?: {
-                [key: string]: components["schemas"]["LaterLookIn"];
+            grade: number | null;
+            looks: {
+                [key: string]: components["schemas"]["LaterLook"];
             };
-            minutes?: {
+            minutes: {
                 [key: string]: number;
             };
-            notes?: string;
+            notes: string;
             photos: string[];
-            troubles?: {
+            troubles: {
                 [key: string]: number;
             };
-            used_ml?: {
+            used_ml: {
                 [key: string]: number;
             };
         };
@@ -5027,7 +5023,7 @@ export interface components {
             consequence: string;
             label: string;
         };
-        RepeatIn: {
+        Repeat: {
             across?: number;
             colours?: string[];
             down?: number;
@@ -5049,7 +5045,7 @@ export interface components {
             copies: number[];
             lines: components["schemas"]["MaterialCostOut"][];
         };
-        RowOut: {
+        Row: {
             /** @enum {string} */
             kind: "length" | "area" | "volume" | "minutes" | "temperature" | "count" | "text" | "moment";
             label: string;
@@ -5148,7 +5144,7 @@ export interface components {
             school: components["schemas"]["FacingSchoolOut"] | null;
             seams: components["schemas"]["SeamOut"][];
             sets: number;
-            settings: components["schemas"]["CutSettingsIn"];
+            settings: components["schemas"]["CutSettings"];
             settings_why: string;
             sheets: components["schemas"]["SheetOut"][];
             stages: components["schemas"]["Stage"][];
@@ -5215,8 +5211,8 @@ export interface components {
             earlier: string[];
             learnt: string[];
             name: string;
-            onward: components["schemas"]["OnwardOut"] | null;
-            rows: components["schemas"]["RowOut"][];
+            onward: components["schemas"]["Onward"] | null;
+            rows: components["schemas"]["Row"][];
             /** @enum {string} */
             state: "stop" | "warn" | "ready" | "done";
             tasks: components["schemas"]["TaskOut"][];
@@ -5342,7 +5338,7 @@ export interface components {
             name: string;
             notes?: string;
             on: string;
-            tries?: components["schemas"]["TryIn"][];
+            tries?: components["schemas"]["Try"][];
         };
         Tip: {
             text: string;
@@ -5380,7 +5376,7 @@ export interface components {
             threshold?: number | null;
         };
         TraceOut: {
-            corners?: [
+            corners: [
                 [
                     number,
                     number
@@ -5398,20 +5394,20 @@ export interface components {
                     number
                 ]
             ] | null;
-            despeckle?: number;
-            evened?: boolean;
+            despeckle: number;
+            evened: boolean;
             found_threshold: number;
             /** @enum {string} */
-            ink?: "area" | "line";
-            inverted?: boolean;
-            pen?: number | null;
+            ink: "area" | "line";
+            inverted: boolean;
+            pen: number | null;
             points: number;
             sheet: [
                 number,
                 number
             ][] | null;
-            smooth?: number;
-            threshold?: number | null;
+            smooth: number;
+            threshold: number | null;
         };
         /** @enum {string} */
         Trait: "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "while-drying" | "bares" | "lays" | "presses" | "presses-again" | "sets-pins" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
@@ -5435,10 +5431,10 @@ export interface components {
             waste: number;
             width: number;
         };
-        TryIn: {
+        Try: {
             /** @enum {string} */
             answer: "not-through" | "clean" | "into-backing" | "tears";
-            settings: components["schemas"]["CutSettingsIn"];
+            settings: components["schemas"]["CutSettings"];
         };
         UsedIn: {
             celsius: number;
@@ -5489,10 +5485,10 @@ export interface components {
             ] | null;
             width: number;
         };
-        WeatherIn: {
-            humidity: number;
+        Weather: {
+            humidity?: number;
             rain?: boolean;
-            temperature: number;
+            temperature?: number;
             wind?: number;
         };
         WeedOut: {
@@ -5581,7 +5577,7 @@ export interface components {
             version: number;
         };
         WorkshopOut: {
-            classes: components["schemas"]["CutterClassOut"][];
+            classes: components["schemas"]["Cutter"][];
             cutters: components["schemas"]["OwnCutterOut"][];
             owned: string[] | null;
             paints: components["schemas"]["OwnPaintOut"][];

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Hours } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
   import { showMoment } from '../../lib/units';
   import type { PanelProps } from '../station';
@@ -40,7 +41,7 @@
     </p>
   {/if}
   {#if room.events.length}<Timeline {room} />{/if}
-  <HoursForm hours={room.hours} onchanged={() => void rack.fetch(job)} />
+  <HoursForm hours={room.hours as Hours} onchanged={() => void rack.fetch(job)} />
 {/if}
 <p class="m-0 text-sm">
   To go along with it:

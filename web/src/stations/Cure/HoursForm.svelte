@@ -1,11 +1,11 @@
 <script lang="ts">
   import Checkbox from 'flowbite-svelte/Checkbox.svelte';
-  import { Problem, setHours, type CureRoom, type Hours } from '../../lib/api/client';
+  import { Problem, setHours, type Hours } from '../../lib/api/client';
   import Fold from '../../lib/ui/Fold.svelte';
   import NumberField from '../../lib/ui/NumberField.svelte';
 
   interface Props {
-    hours: CureRoom['hours'];
+    hours: Hours;
     onchanged: () => void;
   }
   const { hours, onchanged }: Props = $props();

@@ -15,7 +15,7 @@
   }
   const { open, job }: Props = $props();
 
-  const weather = $derived(job.inputs.weather);
+  const weather = $derived(job.inputs.weather as Required<Job['inputs']['weather']>);
   const spraying = $derived(booth.room?.spraying);
   /** It opens where the weather is against it, and then stays as the maker left it. */
   let asks = $state(false);
