@@ -6,7 +6,8 @@ from dunestead.catalogue import load_catalogue
 from dunestead.core.artwork.elements import Element, Words
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.blanks.blank import Blank
-from dunestead.core.job.job import Job, altered, start_job
+from dunestead.core.job.job import Job, altered
+from dunestead.core.job.proposing import start_job
 from dunestead.core.looking.look import Look, look_at
 from dunestead.core.looking.rail import SizeRail, size_rail
 from dunestead.core.painting.amount import Batch, Load, amount_of, batch_of

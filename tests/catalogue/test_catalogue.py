@@ -4,7 +4,8 @@ import pytest
 
 from dunestead.core.errors import UnknownKey
 from dunestead.core.figures import Catalogue
-from dunestead.core.job.job import fits, materials_for, paints_for
+from dunestead.core.job.job import fits
+from dunestead.core.job.proposing import materials_for, paints_for
 
 KEYS = {
     "surfaces": "coir synthetic-mat cotton-rug terry flat-towel jersey denim canvas leather wood-sealed wood-raw "

@@ -9,8 +9,9 @@ from dunestead.core.changes.arranging import fit_design
 from dunestead.core.curing.drying import Weather
 from dunestead.core.errors import BadInput
 from dunestead.core.figures import Catalogue
-from dunestead.core.job.job import Job, Record, altered, start_job
+from dunestead.core.job.job import Job, Record, altered
 from dunestead.core.job.log import LogEntry
+from dunestead.core.job.proposing import start_job
 from dunestead.core.painting.coatings import Coating
 from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.stations.graph import next_of, stations_of, task_graph

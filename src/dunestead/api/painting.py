@@ -34,6 +34,7 @@ def get_paint(job_id: int, query: schemas.UnitQuery) -> wire.PaintOut:
     """Show the stack, paints held against the job, how each coating is put on, and the weather."""
     found = opened(job_id, query)
     plan, catalogue, unit = found.plan, bench().catalogue, query.unit
+    coatings, seen_through = plan.job.paint.coatings, plan.job.blank.is_seen_through
     work = paint_work(plan, catalogue, _until_due(found))
     by_brush = plan.choices.surface.coarse and not plan.choices.paint.is_sprayed
     stands_air = any(coat.paint.warm_air for coat in plan.coatings)
@@ -50,8 +51,16 @@ def get_paint(job_id: int, query: schemas.UnitQuery) -> wire.PaintOut:
         load=load_of(plan) if by_brush else None,
         warm_air=plan.job.paint.warm_air if stands_air else None,
         technique=[_technique(plan, number, unit) for number in range(len(plan.coatings))],
-        doubts=list(doubts(plan.job.paint.coatings, plan.choices.surface, seen_through=plan.job.blank.is_seen_through)),
-        offers=list(offers(plan.job.paint.coatings, plan.choices.surface, work.use, light_on_dark=work.light_on_dark)),
+        doubts=list(doubts(coatings, plan.choices.surface, seen_through=seen_through)),
+        offers=list(
+            offers(
+                coatings,
+                plan.choices.surface,
+                work.use,
+                light_on_dark=work.light_on_dark,
+                seen_through=seen_through,
+            )
+        ),
         spraying=_spraying(plan, unit),
         schools=_schools(plan),
         groups=groups_in_words(groups_for_wet(plan, plan.masks[0], catalogue)),

@@ -262,7 +262,7 @@ def catalogue_out(catalogue: Catalogue, unit: str) -> wire.CatalogueOut:
         ),
         tools=list(catalogue.tools.items()),
         covers=_choices(catalogue.covers, lambda c: f"{show_length(c.width, unit)} wide.", surfaces, any_of),
-        paints=_choices(catalogue.paints, _paint_about, surfaces, lambda p, surface: surface.family in p.families),
+        paints=_choices(catalogue.paints, _paint_about, surfaces, lambda p, surface: p.suits(surface, surface.use)),
         garments=_choices(catalogue.garments, lambda g: f"{size(g.width, g.height)} laid flat.", surfaces, cloth),
         placements=_choices(catalogue.placements, lambda p: p.about, surfaces, cloth),
         roles={p.key: list(p.roles) for p in catalogue.paints.values()},

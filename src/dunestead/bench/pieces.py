@@ -16,7 +16,8 @@ import shapely
 from dunestead.api.app import create_app
 from dunestead.core.artwork.painted import paint
 from dunestead.core.changes.arranging import fit_design
-from dunestead.core.job.job import altered, start_job
+from dunestead.core.job.job import altered
+from dunestead.core.job.proposing import start_job
 from dunestead.core.mask.fates import Fate
 from dunestead.formats.svg import read_svg
 from dunestead.workshop.workbench import Workbench

@@ -90,7 +90,8 @@ def _freeze(rows: dict[Any, Any]) -> MappingProxyType[Any, Any]:
 
 def _surface(key: str, row: Table) -> Surface:
     lists = {name: tuple(row[name]) for name in ("blank", "cautions", "used_cautions")}
-    return Surface(**{"key": key, "heat": None, "soak_spray": 1.0, **row, **lists})
+    optional = dict.fromkeys(("heat", "paint_outdoors", "finish_outdoors", "finish_behind"))
+    return Surface(**{"key": key, "soak_spray": 1.0, **optional, **row, **lists})
 
 
 def _material(key: str, row: Table) -> Material:
@@ -122,7 +123,8 @@ def _pressed(row: Table) -> Table:
 def _paint(key: str, row: Table) -> Paint:
     low, high = row["coats"]
     rest = {name: value for name, value in row.items() if name != "coats"}
-    lists: dict[str, Any] = {name: tuple(row[name]) for name in ("families", "cautions", "roles", "uses")}
+    lists: dict[str, Any] = {name: tuple(row[name]) for name in ("works_on", "cautions", "roles", "uses")}
+    lists["outdoors_on"] = tuple(row.get("outdoors_on", row["works_on"]))
     lists |= {"peel": _freeze(row["peel"]), "heat_set": HeatSet(**row["heat_set"]) if "heat_set" in row else None}
     thin = row.get("thin")
     lists["thin"] = Thinning(thin["paint"], thin["parts"], thin["with"]) if thin else None
@@ -132,7 +134,7 @@ def _paint(key: str, row: Table) -> Paint:
         "bottle_ml": None,
         "flow": "usual",
         "wash": None,
-        "needs_finish": False,
+        "usual_finish": None,
         "warm_air": False,
         "peels_also": None,
     }

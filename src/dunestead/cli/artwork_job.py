@@ -15,7 +15,8 @@ from dunestead.core.artwork.words.face import Face
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.errors import NoSuchThing
 from dunestead.core.figures import Catalogue, Material
-from dunestead.core.job.job import Job, altered, start_job
+from dunestead.core.job.job import Job, altered
+from dunestead.core.job.proposing import start_job
 from dunestead.core.looking.look import Look, look_at
 from dunestead.core.mask.bridge_rules import BridgeStyle
 from dunestead.core.painting.coatings import Coating

@@ -14,6 +14,7 @@ from dunestead.core.method import Method
 from dunestead.core.records import KeptMask, ProvenHeat, Stock, Swatch, TestCut
 
 __all__ = [
+    "OUTDOORS",
     "Catalogue",
     "CoverPaper",
     "Cutter",
@@ -47,6 +48,7 @@ Role = Literal["base", "edge-seal", "colour", "over-colour", "ground", "seal", "
 MaskKind = Literal["paper", "film", "card", "plastic"]
 Pins = Literal["all", "pieces", "none"]
 Use = Literal["open", "sheltered", "indoor", "worn", "touched", "food-near"]
+OUTDOORS: tuple[Use, ...] = ("open", "sheltered")
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,6 +91,10 @@ class Surface:
         Keys of what can hurt while it is prepared, and once it is in use.
     blank, colour, use
         Size, colour and use of the usual blank, to start a job from.
+    paint, paint_outdoors
+        Keys of the paints that are proposed for it; None where it is the same outdoors.
+    finish_outdoors, finish_behind
+        Keys of the finishes that are proposed outdoors, and behind what is seen through it; None for none.
     family
         What paints and materials name when they say what they work on.
     """
@@ -118,6 +124,10 @@ class Surface:
     blank: tuple[float, float]
     colour: str
     use: Use
+    paint: str
+    paint_outdoors: str | None
+    finish_outdoors: str | None
+    finish_behind: str | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -286,6 +296,8 @@ class Paint:
     ----------
     roles
         What it may serve as.
+    works_on, outdoors_on
+        Families of surfaces, or single surfaces, that it holds on; and those on which it stands the weather.
     cover
         m² a litre, one coat on a smooth surface.
     coats_low, coats_high
@@ -302,8 +314,8 @@ class Paint:
         Minutes after a coat until each may be done; wash is None where it is not washed.
     heat_set
         None where it is not set with heat.
-    needs_finish
-        Whether it is not to be used before a finish is on it.
+    usual_finish
+        Key of the finish that it is not to be used without, None where it needs none.
     warm_air
         Whether warm air may shorten the wait between coats.
     peel
@@ -315,7 +327,8 @@ class Paint:
     key: str
     name: str
     roles: tuple[Role, ...]
-    families: tuple[str, ...]
+    works_on: tuple[str, ...]
+    outdoors_on: tuple[str, ...]
     technique: Technique
     cover: float
     coats_low: int
@@ -329,7 +342,7 @@ class Paint:
     use: float
     wash: float | None
     heat_set: HeatSet | None
-    needs_finish: bool
+    usual_finish: str | None
     warm_air: bool
     peel: Mapping[str, PeelTime]
     peels_also: PeelTime | None
@@ -337,6 +350,11 @@ class Paint:
     thin: Thinning | None
     flow: Literal["runny", "usual", "thick"]
     cautions: tuple[str, ...]
+
+    def suits(self, surface: Surface, use: Use) -> bool:
+        """Say whether it holds on a surface, outdoors where it is used there."""
+        named = self.outdoors_on if use in OUTDOORS else self.works_on
+        return surface.family in named or surface.key in named
 
     @property
     def is_sprayed(self) -> bool:

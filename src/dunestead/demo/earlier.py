@@ -4,8 +4,9 @@ from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 
 from dunestead.core.blanks.blank import Blank
-from dunestead.core.job.job import LaterLook, Record, WhenLooked, altered, start_job
+from dunestead.core.job.job import LaterLook, Record, WhenLooked, altered
 from dunestead.core.job.log import LogEntry
+from dunestead.core.job.proposing import start_job
 from dunestead.core.learning.happened import hand_seconds
 from dunestead.core.learning.recipes import recipe_of
 from dunestead.core.looking.look import look_at

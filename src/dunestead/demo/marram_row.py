@@ -13,8 +13,9 @@ from dunestead.core.blanks.blank import Blank, Garment
 from dunestead.core.blanks.clear import ClearArea
 from dunestead.core.changes.arranging import place_on_garment
 from dunestead.core.errors import NoSuchThing
-from dunestead.core.job.job import Job, Record, altered, start_job
+from dunestead.core.job.job import Job, Record, altered
 from dunestead.core.job.log import LogEntry
+from dunestead.core.job.proposing import start_job
 from dunestead.core.looking.look import look_at
 from dunestead.core.mask.fates import Fate
 from dunestead.core.painting.coatings import Coating

@@ -15,7 +15,7 @@ from dunestead.core.artwork.parts import parts_of
 from dunestead.core.artwork.sources import Sources
 from dunestead.core.artwork.words.setting import Setting
 from dunestead.core.errors import BadInput
-from dunestead.core.figures import Catalogue
+from dunestead.core.figures import Catalogue, Surface
 from dunestead.core.job.job import (
     BlankEntry,
     DesignEntry,
@@ -26,10 +26,9 @@ from dunestead.core.job.job import (
     SheetsEntry,
     TackEntry,
     altered,
-    materials_for,
-    usual_coatings,
 )
 from dunestead.core.job.log import LogEntry
+from dunestead.core.job.proposing import coatings_for, materials_for
 from dunestead.core.limits import check_limits
 from dunestead.core.looking.look import look_at
 from dunestead.core.mask.fates import Fate
@@ -79,13 +78,15 @@ def read_job_file(text: str, keep: Keep, sources: Sources, catalogue: Catalogue)
     flat = {**entries, "surface": surface.key, "material": material}
     flat["piece"] = {"colour": surface.colour, **_mapping(entries["blank"], "blank")}
     flat |= {"elements": elements, "last_element": len(elements)}
-    flat["coatings"] = _coatings(entries.get("coatings"), usual_coatings(catalogue, surface))
+    flat["coatings"] = _coatings(entries.get("coatings"), surface)
     state: dict[str, Any] = {name: _entry(kind, flat) for name, kind in _ENTRIES.items()}
     state["name"] = entries.get("name") or "Unnamed"
     if entries.get("record") is not None:
         state["record"] = _record(entries["record"], state["paint"]["coatings"], keep)
     state["mask"].pop("fates", None)
     job = _valid(state)
+    if entries.get("coatings") is None:
+        job = altered(job, coatings=coatings_for(job, catalogue))
     return _with_fates(job, entries.get("fates"), sources, catalogue)
 
 
@@ -185,9 +186,10 @@ def _entry(kind: type, flat: Mapping[str, Any]) -> dict[str, Any]:
     return found
 
 
-def _coatings(entries: Any, usual: tuple[Coating, ...]) -> list[Any]:
+def _coatings(entries: Any, surface: Surface) -> list[Any]:
+    """Return the coatings of a file; one in their place where they are to be proposed, once the rest is known."""
     if entries is None:
-        return [_dumped(one) for one in usual]
+        return [_dumped(Coating("colour", surface.paint))]
     if not isinstance(entries, list):
         raise BadInput("The coatings are no list.", "Give a list, or null to have them proposed.")
     return entries

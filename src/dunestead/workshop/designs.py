@@ -21,7 +21,8 @@ from dunestead.core.changes.arranging import (
 )
 from dunestead.core.errors import BadInput
 from dunestead.core.figures import Catalogue
-from dunestead.core.job.job import Job, altered, fits, materials_for, usual_coatings
+from dunestead.core.job.job import Job, altered, fits
+from dunestead.core.job.proposing import coatings_for, materials_for
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.ties import BridgeMove, move_bridge, remove_bridge, reset_bridges
 from dunestead.core.mask.bridges import Bridge
@@ -169,8 +170,8 @@ class Designs:
             if not fits(self._catalogue().material(job.mask.material), surface):
                 job = altered(job, material=materials_for(self._catalogue(), surface)[0].key)
             paints = [self._catalogue().paint(coating.paint) for coating in job.paint.coatings]
-            if any(surface.family not in one.families for one in paints):
-                job = altered(job, coatings=usual_coatings(self._catalogue(), surface))
+            if not all(one.suits(surface, job.paint.use or surface.use) for one in paints):
+                job = altered(job, coatings=coatings_for(job, self._catalogue()))
         return fit_design(altered(job, piece=kept.blank), self._sources, self._catalogue())
 
     def with_width(self, job: Job, width: float) -> Job:

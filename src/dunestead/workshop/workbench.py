@@ -14,8 +14,9 @@ from dunestead.core.changes.arranging import (
 )
 from dunestead.core.errors import BadInput, DamagedJob, DunesteadError
 from dunestead.core.figures import Catalogue
-from dunestead.core.job.job import Job, Record, altered, start_job
+from dunestead.core.job.job import Job, Record, altered
 from dunestead.core.job.log import LogEntry
+from dunestead.core.job.proposing import start_job
 from dunestead.core.learning.lessons import closed_at
 from dunestead.core.learning.recipes import with_recipe
 from dunestead.core.limits import check_limits

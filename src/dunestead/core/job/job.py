@@ -9,7 +9,7 @@ from dunestead.core.artwork.elements import Element
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.curing.drying import Weather
 from dunestead.core.curing.peel import PeelFirst
-from dunestead.core.figures import Catalogue, Material, Paint, PeelTime, Surface, Use
+from dunestead.core.figures import Material, PeelTime, Surface, Use
 from dunestead.core.limits import REQUIRED, Limit, limited
 from dunestead.core.mask.bridge_rules import BridgeStyle
 from dunestead.core.mask.fates import Fate
@@ -41,10 +41,6 @@ __all__ = [
     "altered",
     "colouring",
     "fits",
-    "materials_for",
-    "paints_for",
-    "start_job",
-    "usual_coatings",
 ]
 
 
@@ -416,46 +412,7 @@ def fits(material: Material, surface: Surface) -> bool:
     return named and not (material.heat is not None and surface.heat is None)
 
 
-def materials_for(catalogue: Catalogue, surface: Surface) -> list[Material]:
-    """Return the materials that work on a surface, the usual choice first."""
-    return [material for material in catalogue.materials.values() if fits(material, surface)]
-
-
-def paints_for(catalogue: Catalogue, surface: Surface) -> list[Paint]:
-    """Return the paints that a design is painted with on a surface, the usual choice first."""
-    return [
-        paint for paint in catalogue.paints.values() if surface.family in paint.families and "colour" in paint.roles
-    ]
-
-
-def usual_coatings(catalogue: Catalogue, surface: Surface) -> tuple[Coating, ...]:
-    """Return what usually goes on a surface: its usual paint, in the colours of the design."""
-    return (Coating("colour", paints_for(catalogue, surface)[0].key),)
-
-
 def colouring(job: Job) -> Coating:
     """Return the coating that the design's colours are painted with where no other names them."""
     coatings = [coating for coating in job.paint.coatings if coating.role == "colour"]
     return next((coating for coating in coatings if coating.colour is None), coatings[0])
-
-
-def start_job(name: str, surface: Surface, catalogue: Catalogue, element: Element, blank: Blank | None = None) -> Job:
-    """Return a job with sensible choices made: the usual blank, mask and paint; the design's size is not yet right.
-
-    Parameters
-    ----------
-    name, surface
-        What it is called and made on.
-    element
-        The first part of the design.
-    blank
-        The maker's own, None for the surface's usual one.
-    """
-    width, height = surface.blank
-    return Job(
-        name.strip() or "Unnamed",
-        BlankEntry(surface.key, blank or Blank(width, height, colour=surface.colour)),
-        DesignEntry((element,), element.id),
-        MaskEntry(materials_for(catalogue, surface)[0].key),
-        paint=PaintEntry(usual_coatings(catalogue, surface)),
-    )

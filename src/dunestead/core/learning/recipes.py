@@ -184,7 +184,7 @@ def check_recipe(recipe: Recipe, catalogue: Catalogue) -> None:
     for coating in recipe.coatings:
         paint = catalogue.paint(coating.paint)
         check_coating(coating, paint)
-        if surface.family not in paint.families:
+        if not paint.suits(surface, surface.use):
             raise BadInput(f"{paint.name} is not meant for {surface.name.lower()}.", "Choose another paint.")
 
 
@@ -206,7 +206,7 @@ def with_recipe(job: Job, recipe: Recipe, catalogue: Catalogue) -> Job:
         )
     for coating in recipe.coatings:
         paint = catalogue.paint(coating.paint)
-        if surface.family not in paint.families:
+        if not paint.suits(surface, surface.use):
             raise BadInput(
                 f"{paint.name} in “{recipe.name}” is not meant for {surface.name.lower()}.",
                 "Choose a recipe for this surface.",

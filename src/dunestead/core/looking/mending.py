@@ -8,7 +8,8 @@ from dunestead.core.artwork.layout import name_of
 from dunestead.core.artwork.sources import Sources
 from dunestead.core.errors import DunesteadError
 from dunestead.core.figures import Catalogue
-from dunestead.core.job.job import Job, SheetsEntry, TackEntry, altered, fits, materials_for, usual_coatings
+from dunestead.core.job.job import Job, SheetsEntry, TackEntry, altered, fits
+from dunestead.core.job.proposing import materials_for, usual_coatings
 
 __all__ = ["Mend", "mends_for"]
 
@@ -61,7 +62,8 @@ def _rows(job: Job, catalogue: Catalogue) -> Iterator[Mend]:
         usual_cover = catalogue.cover(TackEntry().cover_paper)
         yield Mend("cover", f"Cover it with {usual_cover.name.lower()}", altered(job, cover_paper=usual_cover.key))
     if any(coating.paint not in catalogue.paints for coating in job.paint.coatings) or not job.paint.coatings:
-        coatings = usual_coatings(catalogue, surface)
+        known = material or materials_for(catalogue, surface)[0]
+        coatings = usual_coatings(catalogue, surface, known, seen_through=job.blank.is_seen_through)
         name = catalogue.paint(coatings[0].paint).name.lower()
         yield Mend("coatings", f"Paint it with {name}", altered(job, coatings=coatings))
 

@@ -20,7 +20,8 @@ from dunestead.core.colours import colour_name, difference
 from dunestead.core.errors import DunesteadError, NoSuchThing
 from dunestead.core.figures import Catalogue
 from dunestead.core.job.ground import ground_colour
-from dunestead.core.job.job import Job, altered, colouring, materials_for
+from dunestead.core.job.job import Job, altered, colouring
+from dunestead.core.job.proposing import materials_for
 from dunestead.core.looking.look import Look, look_at
 from dunestead.core.looking.rail import WIDEST
 from dunestead.core.looking.ties import add_tie

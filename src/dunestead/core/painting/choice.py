@@ -83,8 +83,10 @@ def rank_paints(work: PaintWork, catalogue: Catalogue) -> list[PaintFit]:
 
 
 def _excluded(work: PaintWork, paint: Paint) -> Iterator[str]:
-    if work.surface.family not in paint.families:
+    if not paint.suits(work.surface, work.surface.use) and not paint.suits(work.surface, work.use):
         yield f"Not meant for {work.surface.name.lower()}."
+    elif not paint.suits(work.surface, work.use):
+        yield f"On {work.surface.name.lower()} it does not stand the weather."
     if work.use not in paint.uses:
         yield f"It is not made for {USES[work.use]}."
     if paint.heat_set and work.surface.heat is None:
@@ -109,7 +111,8 @@ def _parts(work: PaintWork, paint: Paint, figures: Mapping[str, float]) -> Itera
             yield Part(2, f"Your own swatches turned out well ({len(results)} tried).")
         elif usual <= figures["swatch_poor"]:
             yield Part(-3, f"Your own swatches turned out badly ({len(results)} tried).")
-    if paint.families[0] == work.surface.family:
+    surface = work.surface
+    if paint.key in (surface.paint, surface.paint_outdoors) or paint.works_on[0] in (surface.key, surface.family):
         yield Part(3, f"Made for {work.surface.name.lower()}.")
     if paint.uses[0] == work.use:
         yield Part(2, f"Stands {USES[work.use]} best.")

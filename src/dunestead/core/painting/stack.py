@@ -76,6 +76,8 @@ def _why(first: Role, second: Role, *, seen_through: bool) -> str:
 def doubts(coatings: Sequence[Coating], surface: Surface, *, seen_through: bool) -> Iterator[str]:
     """Yield what is doubtful about a stack, a sentence each."""
     roles = {one.role for one in coatings}
+    if seen_through and "ground" not in roles:
+        yield "Seen through, the colours need a ground behind them: without it light and the wall shine through."
     if "ground" in roles and not seen_through:
         yield "A ground lies behind what is seen through; here it would cover the print."
     if "edge-seal" in roles and not surface.edge_seal:
@@ -84,13 +86,16 @@ def doubts(coatings: Sequence[Coating], surface: Surface, *, seen_through: bool)
 
 @dataclass(frozen=True, slots=True)
 class Offer:
-    """A coating that might be added: as what, and what it would be good for."""
+    """A coating that might be added: as what, what it would be good for, and the key of a paint where one is usual."""
 
     role: Role
     why: str
+    paint: str | None = None
 
 
-def offers(coatings: Sequence[Coating], surface: Surface, use: Use, *, light_on_dark: bool) -> Iterator[Offer]:
+def offers(
+    coatings: Sequence[Coating], surface: Surface, use: Use, *, light_on_dark: bool, seen_through: bool
+) -> Iterator[Offer]:
     """Yield coatings that makers add to such a job; schools differ, so they are offered and not added.
 
     Parameters
@@ -99,8 +104,15 @@ def offers(coatings: Sequence[Coating], surface: Surface, use: Use, *, light_on_
         What the print must stand.
     light_on_dark
         Whether a colour is so much lighter than its ground that this shines through.
+    seen_through
+        Whether it is looked at through the blank.
     """
     roles = {one.role for one in coatings}
+    colour = next((one.paint for one in coatings if one.role == "colour"), None)
+    if seen_through and "ground" not in roles:
+        yield Offer("ground", "A ground behind the colours makes them solid, seen through the blank.", colour)
+    if seen_through and surface.finish_behind and "finish" not in roles:
+        yield Offer("finish", "A finish over the ground keeps it on when the blank is wiped.", surface.finish_behind)
     if light_on_dark and "base" not in roles:
         yield Offer("base", "A light base under the design saves coats of a light colour on a dark ground.")
     if surface.edge_seal and "edge-seal" not in roles:

@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 
 from dunestead.core.figures import Catalogue
-from dunestead.core.job.job import Job, altered, materials_for
+from dunestead.core.job.job import Job, altered
+from dunestead.core.job.proposing import materials_for
 from dunestead.core.plan.plan import Plan, materials_of
 from dunestead.core.work.tasks import TaskGraph
 

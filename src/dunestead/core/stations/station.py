@@ -30,7 +30,7 @@ class Row:
 
     label: str
     kind: Kind
-    value: float | str
+    value: int | float | str
     why: str = ""
 
 

@@ -4568,6 +4568,7 @@ export interface components {
             width: number;
         };
         Offer: {
+            paint: string | null;
             /** @enum {string} */
             role: "base" | "edge-seal" | "colour" | "over-colour" | "ground" | "seal" | "finish";
             why: string;

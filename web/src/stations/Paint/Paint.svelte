@@ -46,13 +46,9 @@
   const firstFor = (role: string) =>
     catalogue.paints.find((one) => serves(one.key, role) && one.suits.includes(job.inputs.surface));
 
-  function add(role: Coating['role']): void {
-    const paint = firstFor(role);
-    if (paint)
-      void set((now) => [
-        ...now,
-        { role, paint: paint.key, colour: null, coats: null, where: null, mix: [] },
-      ]);
+  function add(role: Coating['role'], usual?: string | null): void {
+    const paint = usual ?? firstFor(role)?.key;
+    if (paint) void set((now) => [...now, { role, paint, colour: null, coats: null, where: null, mix: [] }]);
   }
   const alike = (coating: Coating) =>
     coatings.filter((one) => one.role === coating.role && one.where === coating.where).length > 1;
@@ -139,7 +135,7 @@
   {#if firstFor(offer.role)}
     <p class="m-0 mb-2 text-sm">
       {offer.why}
-      <button class="cursor-pointer font-bold underline" onclick={() => add(offer.role)}
+      <button class="cursor-pointer font-bold underline" onclick={() => add(offer.role, offer.paint)}
         >Add {ADD.find(([role]) => role === offer.role)?.[1].toLowerCase() ?? 'it'}</button
       >
     </p>
@@ -156,9 +152,4 @@
       {/if}
     {/each}
   </div>
-  <Tick
-    label="Seen through the blank, as glass painted on its back"
-    checked={job.inputs.seen_through ?? false}
-    onchange={(seen_through) => open.change({ seen_through })}
-  />
 </Fold>

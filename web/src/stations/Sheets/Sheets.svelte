@@ -1,6 +1,5 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import Checkbox from 'flowbite-svelte/Checkbox.svelte';
   import type { CutFault } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
@@ -99,13 +98,6 @@
 <Fold title={sheets.sheets[0]?.mirrored ? 'Which side up: cut mirrored' : 'Which side up: not mirrored'}>
   <FacingStrip stages={sheets.stages} />
   <p class="m-0 text-sm">{sheets.facing}</p>
-  <Checkbox
-    checked={job.inputs.seen_through ?? false}
-    class="text-(--ink)"
-    onchange={() => open.change(({ inputs }) => ({ seen_through: !inputs.seen_through }))}
-  >
-    Seen through the blank, as on the back of glass
-  </Checkbox>
   {#if sheets.school}
     {@const school = sheets.school}
     <p class="m-0 text-sm text-(--faint)">

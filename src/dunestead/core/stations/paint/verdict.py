@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from dunestead.core.figures import OUTDOORS
 from dunestead.core.painting.coatings import ROLE_NAMES
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
@@ -17,11 +18,11 @@ def outcome(plan: Plan, progress: Progress, unit: str) -> Outcome:
     """Return the station's state, verdict and figures."""
     through = [coat for coat in plan.coatings if coat.mask is not None]
     colour = next(coat for coat in through if coat.role == "colour")
-    family = plan.choices.surface.family
-    rows = list(_rows(plan))
-    if strange := [coat for coat in plan.coatings if family not in coat.paint.families]:
-        name, surface = strange[0].paint.name, plan.choices.surface.name.lower()
-        return "warn", f"{name} is not meant for {surface}.", rows
+    rows, surface = list(_rows(plan)), plan.choices.surface
+    use = plan.job.paint.use or surface.use
+    if strange := [coat.paint for coat in plan.coatings if not coat.paint.suits(surface, use)]:
+        where = " outdoors" if use in OUTDOORS and strange[0].works_on != strange[0].outdoors_on else ""
+        return "warn", f"{strange[0].name} is not meant for {surface.name.lower()}{where}.", rows
     coats = [task for task in progress.graph.of("paint") if task.has(Trait.FIRST_STROKE)]
     to_spray = any(task.occupies == "outdoors" and not progress.is_done(task) for task in progress.graph.tasks)
     if to_spray and (why := refusal_of(plan.spraying, unit)):
