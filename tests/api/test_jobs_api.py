@@ -453,7 +453,7 @@ def test_sentences_follow_the_unit_and_numbers_stay_in_mm(client) -> None:
         ("patch", "/api/jobs/1", {"design_width": None}, 400, "cannot be empty"),
         ("patch", "/api/jobs/1", {"surface": "moon"}, 400, "moon"),
         ("patch", "/api/jobs/1", {"colour": "blue"}, 422, "colour"),
-        ("patch", "/api/jobs/1", {"blank": {"width": 9, "height": 9, "colour": "red"}}, 422, "colour"),
+        ("patch", "/api/jobs/1", {"blank": {"width": 9, "height": 9, "colour": "red"}}, 400, "colour"),
         ("patch", "/api/jobs/1", {"due": "soon"}, 422, "due"),
         ("patch", "/api/jobs/1", {"overlap": 95.0, "cutter": "pocket"}, 400, "overlap"),
         ("post", "/api/jobs/1/fates", {"numbers": [44], "fate": "keep"}, 400, "no loose piece 44"),

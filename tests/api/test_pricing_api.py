@@ -63,7 +63,7 @@ BY_HAND: list[tuple[str, dict[str, Any], dict[str, float]]] = [
         {"design_width": 150},
         {
             "mask": 0.305 * (0.05 + 0.05 + 0.02) * 9,
-            "paint": (7.5 * 3 * 0.8 / 7 + 3) * 0.03,
+            "paint": (7.5 * 2 * 0.8 / 8 + 3) * 0.03,
             "blade": (0.4 + 2 * (0.2 + 0.1)) * 0.03,
             "tape": 2 * (0.2 + 0.1) * 0.1,
         },

@@ -232,7 +232,7 @@ def test_what_makers_add_is_offered_until_it_is_there() -> None:
     paint = Coating("colour", "craft-acrylic")
 
     def roles(stack, surface, use, dark=False):
-        return [one.role for one in offers(stack, surface, use, light_on_dark=dark)]
+        return [one.role for one in offers(stack, surface, use, light_on_dark=dark, seen_through=False)]
 
     assert roles([paint], wood, "indoor") == ["edge-seal"]
     assert roles([paint, Coating("edge-seal", "matte-medium")], wood, "indoor") == []

@@ -8,7 +8,7 @@ from typing import Any, TypeVar
 from apiflask import APIFlask
 
 from dunestead.api.limits import LIMITED
-from dunestead.api.wire import describe_limits
+from dunestead.api.wire import COLOUR, describe_limits
 from dunestead.core.limits import limits_of
 
 __all__ = ["MEDIA", "describe", "hands_out", "takes_files"]
@@ -119,6 +119,9 @@ def _explained(schemas: dict[str, Any]) -> None:
         schema["description"] = schema.get("description", "").partition("\n\nAttributes\n")[0]
         if kind := known.get(name.rpartition(".")[2]):
             describe_limits(schema, limits_of(kind))
+            for named, field in schema["properties"].items():
+                for one in (field, *field.get("anyOf", ())) if named == "colour" else ():
+                    one |= {"pattern": COLOUR} if one.get("type") == "string" else {}
 
 
 def _hoisted(spec: dict[str, Any]) -> dict[str, Any]:

@@ -1,12 +1,16 @@
 """How different do two colours look, and what would one call them?"""
 
+import re
 from collections.abc import Iterable
 from functools import lru_cache
 
 from coloraide import Color
 
-__all__ = ["colour_name", "difference", "lightness", "names_of"]
+from dunestead.core.errors import BadInput
 
+__all__ = ["check_colour", "colour_name", "difference", "lightness", "names_of"]
+
+_WRITTEN = re.compile("#[0-9a-fA-F]{6}")
 # Plain words for colours as one says them in a workshop.
 _NAMES = {
     "black": "#16191b",
@@ -108,3 +112,11 @@ def colour_name(colour: str) -> str:
     ('slate', 'white')
     """
     return min(_NAMES, key=lambda name: difference(colour, _NAMES[name]))
+
+
+def check_colour(colour: str | None) -> None:
+    """Raise `BadInput` when a colour is not written as ``#rrggbb``; None passes."""
+    if colour is None:
+        return
+    if not _WRITTEN.fullmatch(colour):
+        raise BadInput(f"“{colour}” is not a colour.", "Write it as #rrggbb.")

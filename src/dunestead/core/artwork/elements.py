@@ -7,6 +7,7 @@ from typing import Literal
 
 from dunestead.core.artwork.trace.settings import TraceSettings, check_trace
 from dunestead.core.artwork.words.setting import Setting
+from dunestead.core.colours import check_colour
 from dunestead.core.errors import BadInput, BadLength, NoSuchThing
 from dunestead.core.limits import REQUIRED, check_limits, limited
 
@@ -20,7 +21,6 @@ __all__ = [
     "Repeat",
     "Traced",
     "Words",
-    "check_colour",
     "check_elements",
     "clean_text",
     "element_of",
@@ -35,7 +35,6 @@ _LEAST_ARC = 5.0
 _MOST_ELEMENTS = 60
 _MOST_COPIES = 600
 _MOST_MENDS = 400
-_COLOUR_LENGTH = 7
 
 
 AS_IT_IS = TraceSettings()
@@ -307,15 +306,6 @@ def _check_words(setting: Setting) -> None:
         check_colour(colour)
         if not 0 <= index < len(setting.text):
             raise BadInput(f"There is no letter {index + 1} in these words.", f"They have {len(setting.text)}.")
-
-
-def check_colour(colour: str | None) -> None:
-    """Raise `BadInput` when a colour is not written as ``#rrggbb``; None passes."""
-    if colour is None:
-        return
-    digits = colour[1:]
-    if not (len(colour) == _COLOUR_LENGTH and colour[0] == "#" and all(c in "0123456789abcdefABCDEF" for c in digits)):
-        raise BadInput(f"“{colour}” is not a colour.", "Write it as #rrggbb.")
 
 
 def next_id(elements: Sequence[Element], given: int) -> int:

@@ -1,9 +1,10 @@
 """Can a job be reckoned with? If not, which entry is at fault?"""
 
-from dunestead.core.artwork.elements import check_colour, check_elements
+from dunestead.core.artwork.elements import check_elements
 from dunestead.core.blanks.blank import SHAPES, Blank, Garment
 from dunestead.core.blanks.clear import MOST_AREAS
 from dunestead.core.blanks.garments import check_garment
+from dunestead.core.colours import check_colour
 from dunestead.core.errors import BadInput, UnknownKey
 from dunestead.core.figures import Catalogue
 from dunestead.core.job.job import BridgeSpot, Job
@@ -65,13 +66,13 @@ def _check_coatings(job: Job, catalogue: Catalogue) -> None:
     if len(job.paint.coatings) > _MOST_COATINGS:
         raise BadInput(f"{len(job.paint.coatings)} coatings are too many for one blank.", "Remove some.")
     for coating in job.paint.coatings:
-        if coating.colour is not None:
-            check_colour(coating.colour)
+        check_colour(coating.colour)
         check_coating(coating, catalogue.paint(coating.paint))
 
 
 def _check_blank(blank: Blank, catalogue: Catalogue) -> None:
     check_limits(blank)
+    check_colour(blank.colour)
     if blank.shape not in SHAPES:
         raise UnknownKey("shape", blank.shape, list(SHAPES))
     if min(blank.size) <= 0:

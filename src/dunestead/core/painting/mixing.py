@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from coloraide import Color
 
+from dunestead.core.colours import check_colour
 from dunestead.core.errors import BadInput
 from dunestead.core.limits import REQUIRED, check_limits, limited
 
@@ -32,6 +33,7 @@ def check_mix(mix: Sequence[MixPart]) -> None:
         raise BadInput(f"A mix of {len(mix)} paints turns to mud.", f"Use {_MOST_PARTS} at most.")
     for part in mix:
         check_limits(part)
+        check_colour(part.colour)
 
 
 def batch_of(mix: Sequence[MixPart], ml: float) -> list[float]:

@@ -1,5 +1,7 @@
 """How do the sheets stand? Divided, laid, turned, and checked by a simulated cut."""
 
+from collections.abc import Iterator
+
 from dunestead.core.plan.plan import Plan
 from dunestead.core.sheets.layout import Layout
 from dunestead.core.stations.station import Outcome, Row
@@ -24,6 +26,7 @@ def outcome(plan: Plan) -> Outcome:
     rows = [
         Row("Sheets", "count", count, fewest_in_words(layout)),
         Row("Patches", "count", len(layout.patches), _patches_in_words(layout)),
+        *_masks(plan),
         Row("Facing", "text", "Mirrored" if facing.mirrored else "Not mirrored", facing.why),
         Row("Border", "length", plan.look.masks[0].mask.border, "Mask beyond the artwork on every side."),
         Row(
@@ -59,6 +62,18 @@ def outcome(plan: Plan) -> Outcome:
         through = "a word, letter or shape" if shapes == 1 else f"{shapes} words, letters or shapes"
         return "warn", f"{several(count, 'sheet')}; a seam runs through {through}.", rows
     return "ready", f"{several(count, 'sheet')}, {facing_word}, checked by a simulated cut.", rows
+
+
+def _masks(plan: Plan) -> Iterator[Row]:
+    """Yield how many masks there are where one goes round the copies."""
+    sets = plan.layout.sets
+    if sets < plan.copies and plan.choices.material.uses > 1:
+        yield Row(
+            "Masks of each design",
+            "count",
+            sets,
+            f"For {plan.copies} copies. One more halves the waiting: one is washed or dries while the other is used.",
+        )
 
 
 def _kept(plan: Plan) -> Outcome:
