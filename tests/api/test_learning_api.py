@@ -66,6 +66,20 @@ def test_a_finished_job_teaches_and_the_next_is_reckoned_by_it(client, clock) ->
     assert any(said.startswith("Working paint down") and dab["said"] in said for said in paint["learnt"])
 
 
+def test_a_finished_job_that_comes_in_as_a_job_file_teaches_too(client, clock) -> None:
+    address = finish(client, clock, 0.5)
+    dab = figures(client)["hand/dab_dm2_coir"]["values"]
+    file = client.get(f"{address}/job-file").data
+    client.delete(address)
+    assert figures(client) == {}
+
+    read = client.post("/api/jobs/job-file", data={"file": (io.BytesIO(file), "job.json")})
+
+    assert read.status_code == 201
+    told = figures(client)["hand/dab_dm2_coir"]["values"]
+    assert [(value["job"], value["value"]) for value in told] == [(read.get_json()["id"], dab[0]["value"])]
+
+
 def test_a_record_opened_again_teaches_nothing_until_it_is_closed(client, clock) -> None:
     address = finish(client, clock, 0.5)
     taught = figures(client)

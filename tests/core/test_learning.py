@@ -18,6 +18,7 @@ from dunestead.core.learning.estimate import factor_of
 from dunestead.core.learning.finished import Finished
 from dunestead.core.learning.happened import spans_of, spells_of
 from dunestead.core.learning.learnt import Learning, Learnt, Lesson, learnt_of, taught
+from dunestead.core.words.learning import learnt_in_words, show_figure
 from dunestead.core.work.tasks import Task, TaskGraph, Wait
 from tests.making import step
 
@@ -111,6 +112,19 @@ def test_two_hundred_makers_are_known_after_six_jobs() -> None:
     assert off[6] < 0.15 * table
 
 
+def test_a_maker_who_gets_faster_is_followed() -> None:
+    """From 1.7 to 0.7 in twelve jobs, each by the same share: the mean of all would be 1.1."""
+    ratios = [1.7 * (0.7 / 1.7) ** (job / 11) for job in range(12)]
+
+    assert factor_of(ratios[::-1]) == pytest.approx(0.7, rel=0.1)
+    assert factor_of(ratios) == pytest.approx(1.7, rel=0.1)
+
+
+def test_another_tool_is_believed_after_two_jobs_and_one_slip_is_not() -> None:
+    assert factor_of([0.8, *[1.5] * 8]) == pytest.approx(1.5, rel=0.1)
+    assert factor_of([0.8, 0.8, *[1.5] * 8]) == pytest.approx(0.8, rel=0.1)
+
+
 @given(st.lists(st.floats(0.01, 100), max_size=8))
 def test_a_factor_lies_between_the_table_and_the_furthest_value(ratios: list[float]) -> None:
     assert min([1.0, *ratios]) * 0.999 <= factor_of(ratios) <= max([1.0, *ratios]) * 1.001
@@ -171,6 +185,34 @@ def test_the_newest_forty_jobs_count() -> None:
 
     assert (one.jobs, len(one.lessons)) == (40, 70)
     assert one.value == pytest.approx(32, rel=0.01)
+
+
+def hands_of(*rows: tuple[str, float]) -> list[Lesson]:
+    return [Lesson(k, f"Mat {k}", date(2026, 4, k), DAB, ratio, by) for k, (by, ratio) in enumerate(rows, start=1)]
+
+
+def test_the_hands_of_two_people_are_kept_apart_and_plans_go_by_who_works_now() -> None:
+    rows = [("Ida", 0.7), ("Tam", 1.4), ("Tam", 1.4), ("Ida", 0.7), ("Ida", 0.7), ("Ida", 0.7), ("Ida", 0.7)]
+    one = learnt_of(hands_of(*rows), NONE, CATALOGUE)[DAB]
+
+    assert (one.by, one.jobs) == ("Ida", 5)
+    assert one.value == learnt(DAB, [0.7] * 5).value
+    assert one.others == (("Tam", learnt(DAB, [1.4] * 2).value),)
+    said = learnt_in_words(one, "mm")
+    assert "from five of Ida’s jobs" in said
+    assert f"Tam takes {show_figure(one.others[0][1], 's')}" in said
+    later = learnt_of(
+        [*hands_of(*rows), *(Lesson(k, "Mat", date(2026, 5, k), DAB, 1.4, "Tam") for k in range(8, 12))],
+        NONE,
+        CATALOGUE,
+    )
+    assert later[DAB].by == "Tam"
+
+
+def test_what_was_done_before_anybody_signed_in_counts_for_whoever_works_now() -> None:
+    one = learnt_of(hands_of(("", 0.7), ("", 0.7), ("Ida", 0.7)), NONE, CATALOGUE)[DAB]
+
+    assert (one.by, one.jobs, one.others) == ("Ida", 3, ())
 
 
 def test_paint_is_learnt_for_a_paint_on_a_surface() -> None:

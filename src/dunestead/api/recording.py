@@ -11,11 +11,12 @@ from dunestead.api.opened import bench, changed, opened
 from dunestead.api.photos import PhotoQuery, photo_shown
 from dunestead.api.schemas import learning as learning_schemas
 from dunestead.core.errors import BadInput, UnknownKey
+from dunestead.core.figures import Figure
 from dunestead.core.job.job import Job, altered
 from dunestead.core.learning.causes import CAUSES
 from dunestead.core.learning.happened import Span, spans_of, spells_of
 from dunestead.core.learning.learnt import figure_of
-from dunestead.core.learning.lessons import closed_at, poured_of, taught_by
+from dunestead.core.learning.lessons import closed_at, poured_of, taught_by, whose
 from dunestead.core.learning.recipes import is_worth_it
 from dunestead.core.limits import check_limits
 from dunestead.core.stations.station import NAMES
@@ -75,6 +76,11 @@ def _with_photos(job: Job, photos: dict[str, str]) -> Job:
     return altered(job, record=replace(job.record, photos=photos))
 
 
+def _about(key: str, figure: Figure) -> str:
+    by = whose(key)[1]
+    return f"{by}: {figure.why}" if by else figure.why
+
+
 def _step(span: Span, unit: str) -> learning_schemas.StepOut:
     titles = [
         title_of(task, unit) + (f", copy {task.copy}" if task.copy and task.copy > 1 else "") for task in span.tasks
@@ -90,7 +96,7 @@ def get_happened(job_id: int, query: wire.UnitQuery) -> learning_schemas.Happene
     found, catalogue = opened(job_id, query), bench().catalogue
     spans = spans_of(found.graph, found.log, catalogue.figures)
     lessons = taught_by(found.plan, found.graph, found.log, catalogue)
-    figures = {key: figure_of(key, catalogue) for key in lessons}
+    figures = {key: figure_of(whose(key)[0], catalogue) for key in lessons}
     return learning_schemas.HappenedOut(
         causes=[learning_schemas.CauseOut.showing(one) for one in CAUSES.values()],
         spells=[
@@ -102,7 +108,10 @@ def get_happened(job_id: int, query: wire.UnitQuery) -> learning_schemas.Happene
         poured=list(poured_of(found.plan)),
         lessons=[
             learning_schemas.LessonOut(
-                about=figure.why, unit=figure.unit, table=figure.value, value=figure.value * lessons[key]
+                about=_about(key, figure),
+                unit=figure.unit,
+                table=figure.value,
+                value=figure.value * lessons[key],
             )
             for key, figure in figures.items()
             if figure

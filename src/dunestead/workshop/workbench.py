@@ -126,9 +126,11 @@ class Workbench:
     def add(self, job: Job, log: Sequence[LogEntry] = ()) -> int:
         """Keep a job that was put together elsewhere, and what happened to it, once it is reckoned through.
 
-        Returns its number.
+        Returns its number. One whose record is written down teaches as those made here do.
         """
-        return self._store.add(self.reckon(job).plan.job, log)
+        number = self._store.add(self.reckon(job).plan.job, log)
+        self._teach_anew(number)
+        return number
 
     def open(self, job_id: int, unit: str) -> OpenJob:
         """Return a job with all that follows from it."""

@@ -30,7 +30,7 @@
 >
   <rect class="range" x={at(figure.low)} y="16" width={at(figure.high) - at(figure.low)} height="12" rx="2" />
   <line class="table" x1={at(figure.table)} x2={at(figure.table)} y1="10" y2="34" />
-  {#each figure.values as value (value.job)}
+  {#each figure.values as value (`${value.job} ${value.by}`)}
     {#if value.left_out}
       <path class="out" d="M{at(value.value) - 4} 18l8 8m0 -8l-8 8" />
     {:else}

@@ -45,9 +45,11 @@
           >
         </thead>
         <tbody>
-          {#each figure.values as value (value.job)}
+          {#each figure.values as value (`${value.job} ${value.by}`)}
             <tr class="border-t border-(--line)">
-              <td class="py-1"><a class="underline" href="#/job/{value.job}/record">{value.name}</a></td>
+              <td class="py-1"
+                ><a class="underline" href="#/job/{value.job}/record">{value.name}</a>{#if value.by}, {value.by}{/if}</td
+              >
               <td>{showDate(value.on)}</td>
               <td>{showFigure(value.value, figure.unit, settings.unit)}</td>
               <td>

@@ -16,6 +16,7 @@ class LearntValueOut(Shown):
     on: date
     value: float
     left_out: bool
+    by: str = Field(description="Whose hands, where a name is known.")
 
 
 class LearntOut(Shown):

@@ -34,11 +34,14 @@ class Span:
     why
         ``timed`` where it counts; else what stands against it: nothing was ticked before it, paint dried meanwhile,
         nothing in it is by hand, it took far too long (somebody was away) or far too little (it was ticked later).
+    by
+        Who ticked it, empty where nobody signs in or several did.
     """
 
     tasks: tuple[Task, ...]
     seconds: float | None
     why: Why
+    by: str = ""
 
     @property
     def is_timed(self) -> bool:
@@ -131,7 +134,8 @@ def _span(tasks: list[Task], group: Sequence[LogEntry], before: datetime | None,
         return Span(own, None, "away")
     if seconds < machine + by_hand / _MOST:
         return Span(own, None, "later")
-    return Span(own, seconds, "timed")
+    names = {entry.by for entry in group}
+    return Span(own, seconds, "timed", names.pop() if len(names) == 1 else "")
 
 
 def spells_of(spans: Iterable[Span], figures: Figures) -> list[Spell]:

@@ -1,7 +1,8 @@
 """Figures as own jobs have taught them: robust, near the table until there are several, within their range."""
 
 import math
-from collections.abc import Iterable, Iterator, Mapping
+from collections import Counter
+from collections.abc import Container, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 
@@ -9,7 +10,7 @@ from dunestead.core.figures import Catalogue, Figure, Material, Paint
 from dunestead.core.inventory.items import Item
 from dunestead.core.learning.estimate import factor_of
 from dunestead.core.learning.finished import Finished
-from dunestead.core.learning.lessons import dry_key, force_key, hand_key, uses_key
+from dunestead.core.learning.lessons import dry_key, force_key, hand_key, uses_key, whose
 from dunestead.core.painting.amount import amount_key, soak_figure, soak_of, spread_of
 from dunestead.core.plan.plan import Plan
 from dunestead.core.records import Pressed, ProvenHeat
@@ -34,6 +35,8 @@ __all__ = [
 
 # So many jobs are counted, the newest: hands grow quicker, and paints change.
 _NEWEST = 40
+# Whoever did most of so many jobs, the newest, is reckoned with where several work.
+_AT_WORK = 6
 # Figures are believed within such steps at least and at most, however narrow or wide their range is.
 _WIDTHS = (0.02, 2.0)
 # ml on a dm² for a litre on a m².
@@ -42,13 +45,14 @@ _ML_PER_DM2 = 10.0
 
 @dataclass(frozen=True, slots=True)
 class Lesson:
-    """What one job taught about one figure: its own value over the table's."""
+    """What one job taught about one figure: its own value over the table's; whose hands, where a name is known."""
 
     job: int
     name: str
     on: date
     figure: str
     ratio: float
+    by: str = ""
 
 
 def press_key(way: tuple[str, str, str, int], what: str) -> str:
@@ -90,10 +94,15 @@ def lessons_of_masks(worn: Iterable[tuple[Item, float]], shipped: Catalogue) -> 
 def lessons_in(jobs: Iterable[tuple[int, str, Finished]]) -> list[Lesson]:
     """Return what finished jobs taught, each by its number and name."""
     return [
-        Lesson(number, name, one.on, figure, ratio)
+        Lesson(number, name, one.on, *_figure(key, ratio))
         for number, name, one in jobs
-        for figure, ratio in one.lessons.items()
+        for key, ratio in one.lessons.items()
     ]
+
+
+def _figure(key: str, ratio: float) -> tuple[str, float, str]:
+    figure, by = whose(key)
+    return figure, ratio, by
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,6 +135,10 @@ class Learnt:
         Whether the maker set it back.
     is_held
         Whether the own values lie beyond the range, and it is kept at its end.
+    jobs
+        How many jobs it comes from.
+    by, others
+        Whose hands it is; by name what those of others take. Empty where no names are known.
     """
 
     key: str
@@ -139,11 +152,9 @@ class Learnt:
     left_out: frozenset[int]
     is_to_table: bool
     is_held: bool
-
-    @property
-    def jobs(self) -> int:
-        """How many jobs it comes from."""
-        return min(len(self.lessons) - len(self.left_out), _NEWEST)
+    jobs: int
+    by: str = ""
+    others: tuple[tuple[str, float], ...] = ()
 
     @property
     def is_in_force(self) -> bool:
@@ -171,11 +182,19 @@ def learnt_of(lessons: Iterable[Lesson], choices: Learning, shipped: Catalogue) 
     by_figure: dict[str, list[Lesson]] = {}
     for lesson in lessons:
         by_figure.setdefault(lesson.figure, []).append(lesson)
-    found = {}
+    found, hands = {}, _hands_at_work(by_figure)
     for key, own in sorted(by_figure.items()):
         if figure := figure_of(key, shipped):
-            found[key] = _learnt(key, figure, own, choices)
+            found[key] = _learnt(key, figure, own, choices, hands)
     return found
+
+
+def _hands_at_work(by_figure: Mapping[str, Sequence[Lesson]]) -> str:
+    """Return who did most of the newest jobs, empty where no names are known: plans go by these hands."""
+    rows = {(one.on, one.job, one.by) for own in by_figure.values() for one in own if one.by}
+    newest = sorted({(on, job) for on, job, _ in rows}, reverse=True)[:_AT_WORK]
+    counts = Counter(by for on, job, by in sorted(rows, reverse=True) if (on, job) in newest)
+    return counts.most_common(1)[0][0] if counts else ""
 
 
 def in_use(learnt: Mapping[str, Learnt], tasks: Iterable[Task], plan: Plan) -> list[Learnt]:
@@ -198,12 +217,16 @@ def in_use(learnt: Mapping[str, Learnt], tasks: Iterable[Task], plan: Plan) -> l
     return [one for key, one in learnt.items() if key in keys and one.is_in_force]
 
 
-def _learnt(key: str, figure: Figure, own: list[Lesson], choices: Learning) -> Learnt:
+def _learnt(key: str, figure: Figure, own: list[Lesson], choices: Learning, hands: str) -> Learnt:
     own = sorted(own, key=lambda one: (one.on, one.job), reverse=True)
     left_out = frozenset(one.job for one in own if left_out_key(key, one.job) in choices.left_out)
-    counted = [one.ratio for one in own if one.job not in left_out][:_NEWEST]
+    named = sorted({one.by for one in own if one.by})
+    # What was done before anybody signed in may be anybody's.
+    counted = _counted(own, left_out, {hands, ""} if named else {""})
     free = figure.value * factor_of(counted, _width(figure))
     value = min(max(free, figure.low), figure.high)
+    beside = {by: _counted(own, left_out, {by}) for by in named if by != hands}
+    others = {by: figure.value * factor_of(ratios, _width(figure)) for by, ratios in beside.items() if ratios}
     to_table = key in choices.to_table
     return Learnt(
         key,
@@ -217,7 +240,14 @@ def _learnt(key: str, figure: Figure, own: list[Lesson], choices: Learning) -> L
         left_out,
         to_table,
         not to_table and value != free,
+        len(counted),
+        hands if named else "",
+        tuple((by, min(max(one, figure.low), figure.high)) for by, one in others.items()),
     )
+
+
+def _counted(own: Iterable[Lesson], left_out: Container[int], by: Container[str]) -> list[float]:
+    return [one.ratio for one in own if one.job not in left_out and one.by in by][:_NEWEST]
 
 
 def _width(figure: Figure) -> float:

@@ -25,6 +25,7 @@ __all__ = [
     "poured_of",
     "taught_by",
     "uses_key",
+    "whose",
 ]
 
 # What went wrong where a force is no example to follow.
@@ -37,9 +38,21 @@ _BY_HAND = 0.5
 _LEAST_S = 30.0
 
 
-def hand_key(name: str) -> str:
-    """Return what a figure of the hand is known by among what is learnt."""
-    return f"hand/{name}"
+def hand_key(name: str, by: str = "") -> str:
+    """Return what a figure of the hand is known by among what is learnt; of one person, where names are known."""
+    return f"hand/{name}@{by}" if by else f"hand/{name}"
+
+
+def whose(key: str) -> tuple[str, str]:
+    """Return the figure of a key, and the person whose it is; empty where no name is known.
+
+    Examples
+    --------
+    >>> whose(hand_key("place", "Ida")), whose("force/card")
+    (('hand/place', 'Ida'), ('force/card', ''))
+    """
+    figure, _, by = key.partition("@")
+    return figure, by
 
 
 def force_key(material: str) -> str:
@@ -98,22 +111,24 @@ def poured_of(plan: Plan) -> list[Poured]:
 def _of_hands(plan: Plan, graph: TaskGraph, log: Sequence[LogEntry], figures: Figures) -> dict[str, float]:
     spans = spans_of(graph, log, figures)
     own = plan.job.record.minutes
+    names = {entry.by for entry in log if entry.kind == "done"}
+    alone = names.pop() if len(names) == 1 else ""
     stretches = [
-        (span.tasks, span.seconds)
+        (span.tasks, span.seconds, span.by)
         for span in spans
         if span.seconds is not None and not any(task.station in own for task in span.tasks)
     ]
     # What the maker counted goes before what ticks tell, for all that was done there.
     for station, minutes in own.items():
         tasks = tuple(task for span in spans for task in span.tasks if task.station == station)
-        stretches.append((tasks, minutes * 60))
+        stretches.append((tasks, minutes * 60, alone))
     seen: dict[str, list[float]] = {}
-    for tasks, seconds in stretches:
+    for tasks, seconds, by in stretches:
         for name, share in _shares(tasks, seconds, figures).items():
-            total = seen.setdefault(name, [0.0, 0.0])
+            total = seen.setdefault(hand_key(name, by), [0.0, 0.0])
             total[0] += share[0]
             total[1] += share[1]
-    return {hand_key(name): taken / table for name, (taken, table) in seen.items() if table >= _LEAST_S and taken > 0}
+    return {key: taken / table for key, (taken, table) in seen.items() if table >= _LEAST_S and taken > 0}
 
 
 def _shares(tasks: Sequence[Task], seconds: float, figures: Figures) -> Mapping[str, tuple[float, float]]:

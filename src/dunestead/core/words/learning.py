@@ -39,13 +39,18 @@ def learnt_in_words(one: Learnt, unit: str) -> str:
     if one.is_to_table:
         return f"{table}, as the table says: you set it back."
     if not one.jobs:
-        return f"{table}, as the table says: all your own values are left out."
+        why = f"{one.by} has no own value yet" if one.by and one.others else "all your own values are left out"
+        return f"{table}, as the table says: {why}."
     jobs = _NUMBERS[one.jobs] if one.jobs < len(_NUMBERS) else str(one.jobs)
+    whose = f"{one.by}’s" if one.by else "your"
+    others = "".join(f" {by} takes {show_figure(value, one.unit, unit)}." for by, value in one.others)
     held = ""
     if one.is_held:
         end = "most" if one.value >= one.high else "least"
         held = f" Your own values lie beyond the {end} that is met in practice, so it is kept there."
-    return f"{show_figure(one.value, one.unit, unit)}, from {jobs} of your jobs; the table says {table}.{held}"
+    return (
+        f"{show_figure(one.value, one.unit, unit)}, from {jobs} of {whose} jobs; the table says {table}.{held}{others}"
+    )
 
 
 def tally_in_words(what: str, tally: Tally) -> str:
