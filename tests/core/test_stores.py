@@ -1,6 +1,7 @@
 """The stores: sums of the ledger are what is left, whatever is done; offcuts first; those due sooner first."""
 
 import math
+from dataclasses import replace
 from datetime import UTC, date, datetime
 
 import pytest
@@ -126,6 +127,18 @@ def test_the_smallest_offcut_that_holds_the_piece_goes_before_the_roll() -> None
     assert serve(piece(320, (300, 250)), items, left, ALIKE).taken == {2: 1.0}
     assert serve(piece(320, (450, 250)), items, left, ALIKE).taken == {1: 320.0}
     assert serve(piece(320), items, left, ALIKE).taken == {1: 320.0}
+
+
+def test_an_offcut_takes_as_many_of_several_pieces_as_it_holds_and_the_roll_the_rest() -> None:
+    two = replace(piece(640, (300, 200), step=320), pieces=2)
+    items = {1: roll(), 2: offcut(310, 210), 3: offcut(420, 310)}
+
+    assert serve(two, items, {1: 5000.0, 2: 1.0}, ALIKE).taken == {2: 1.0, 1: 320.0}
+    # The smallest first, and what it does not hold from the next: 420 by 310 would hold both.
+    assert serve(two, items, {1: 5000.0, 2: 1.0, 3: 1.0}, ALIKE).taken == {2: 1.0, 3: 1.0}
+    assert serve(two, items, {1: 5000.0, 3: 1.0}, ALIKE).taken == {3: 1.0}
+    assert serve(two, items, {1: 100.0, 2: 1.0}, ALIKE).short == 320.0
+    assert serve(two, items, {1: 5000.0}, ALIKE).taken == {1: 640.0}
 
 
 def test_a_sheet_is_not_cut_half_from_one_roll_and_half_from_another() -> None:

@@ -112,22 +112,24 @@ def serve(need: Need, items: Mapping[int, Item], left: Mapping[int, float], alik
 
     Notes
     -----
-    An offcut that is large enough goes first, the smallest of them. Then the one chosen; then what was opened first,
+    Offcuts that are large enough go first, the smallest of them, for as many pieces as they hold. Then the one chosen;
     then what there is least of, so that ends are used up.
     """
-    if offcut := _offcut(need, items, left):
-        return Served({offcut: 1.0}, 0.0, offcut)
+    taken = _offcuts(need, items, left)
+    to_cut = max(need.pieces - sum(taken.values()), 0)
+    if taken and not to_cut:
+        return Served(dict.fromkeys(taken, 1.0), 0.0, next(iter(taken)))
     able = [number for number, item in items.items() if _serves(number, item, need, alike)]
     able.sort(key=lambda number: _order(items[number], left.get(number, 0.0), number))
-    taken: dict[int, float] = {}
-    missing = need.amount
+    used: dict[int, float] = dict.fromkeys(taken, 1.0)
+    missing = _whole(need.amount * to_cut / need.pieces, need.step)
     for number in able:
         free = max(left.get(number, 0.0), 0.0)
         amount = min(missing, _in_steps(free, need.step))
         if amount > _EPS:
-            taken[number] = amount
+            used[number] = amount
             missing -= amount
-    return Served(taken, missing if missing > _EPS else 0.0, next(iter(able), None))
+    return Served(used, missing if missing > _EPS else 0.0, next(iter(able), None))
 
 
 def is_kept(need: Need, items: Mapping[int, Item]) -> bool:
@@ -143,24 +145,38 @@ def _order(item: Item, left: float, number: int) -> tuple[date, float, int]:
     return (item.opened or date.max, left if left > _EPS else math.inf, number)
 
 
-def _offcut(need: Need, items: Mapping[int, Item], left: Mapping[int, float]) -> int | None:
+def _whole(amount: float, step: float) -> float:
+    return math.ceil(amount / step - _EPS) * step if step else amount
+
+
+def _offcuts(need: Need, items: Mapping[int, Item], left: Mapping[int, float]) -> dict[int, int]:
+    """Return the offcuts that serve, and how many pieces are cut from each."""
     if need.piece is None:
-        return None
-    able = [
-        (_area(item), number)
+        return {}
+    able = sorted(
+        (_area(item), number, holds)
         for number, item in items.items()
-        if item.is_offcut and item.key == need.key and left.get(number, 0.0) >= 1 - _EPS and _holds(item, need.piece)
-    ]
-    return min(able)[1] if able else None
+        if item.is_offcut and item.key == need.key and left.get(number, 0.0) >= 1 - _EPS
+        for holds in [_holds(item, need.piece)]
+        if holds
+    )
+    found, wanted = dict[int, int](), need.pieces
+    for _, number, holds in able:
+        if wanted:
+            found[number] = min(holds, wanted)
+            wanted -= found[number]
+    return found
 
 
 def _area(item: Item) -> float:
     return (item.width or 0.0) * (item.length or 0.0)
 
 
-def _holds(item: Item, piece: tuple[float, float]) -> bool:
-    sides = sorted((item.width or 0.0, item.length or 0.0))
-    return all(side + _EPS >= own for side, own in zip(sides, sorted(piece), strict=True))
+def _holds(item: Item, piece: tuple[float, float]) -> int:
+    """Return how many pieces an offcut holds, all lying one way."""
+    sides = (item.width or 0.0, item.length or 0.0)
+    ways = (piece, piece[::-1])
+    return max(math.prod(int(side / own + _EPS) for side, own in zip(sides, way, strict=True)) for way in ways)
 
 
 def _serves(number: int, item: Item, need: Need, alike: float) -> bool:
@@ -199,7 +215,9 @@ def reserve(items: Mapping[int, Item], left: Mapping[int, float], jobs: Sequence
     wanted: dict[Need, float] = {}
     for job in sorted(jobs, key=lambda one: one.turn):
         for need in job.needs:
-            same = replace(need, amount=0.0, step=0.0, piece=None, item=need.item if need.kind == "mask" else None)
+            same = replace(
+                need, amount=0.0, step=0.0, piece=None, pieces=1, item=need.item if need.kind == "mask" else None
+            )
             wanted[same] = wanted.get(same, 0.0) + need.amount
             served = serve(need, items, free, alike)
             for number, amount in served.taken.items():

@@ -46,8 +46,8 @@ class Need:
         Number of the very thing in store, where the maker chose it.
     step
         It is taken in whole steps of this; 0 where any amount may come from each of several.
-    piece
-        mm of the piece to be cut out, where an offcut would do; None where none may serve.
+    piece, pieces
+        mm of the piece to be cut out, where an offcut would do, and how many of them; None where none may serve.
     returns
         Whether it comes back for the next copy.
     at_hand
@@ -64,6 +64,7 @@ class Need:
     item: int | None = None
     step: float = 0.0
     piece: tuple[float, float] | None = None
+    pieces: int = 1
     returns: bool = False
     at_hand: float | None = None
 

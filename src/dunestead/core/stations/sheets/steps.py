@@ -139,7 +139,8 @@ def _material(plan: Plan, planned: SheetPlan, shares: Mapping[int, float]) -> Ne
         colour=stock.colour,
         item=stock.number,
         step=amount / runs if stock.is_roll else 1.0,
-        piece=(trim.across, trim.along) if trim and trim.runs == 1 and plan.job.sheets.offcuts else None,
+        piece=(trim.across, trim.along) if trim and plan.job.sheets.offcuts else None,
+        pieces=runs,
         at_hand=planned.sheet.height * runs,
     )
 
