@@ -167,3 +167,20 @@ def test_a_log_of_before_is_read_under_the_names_of_now() -> None:
 
     assert before == now
     assert now[0].fingerprint == {"surface": "coir"}
+
+
+def test_the_colour_of_a_reverse_job_is_that_of_its_paint_unless_one_is_named(tmp_path: Path) -> None:
+    told = {
+        "dunestead_job": 2,
+        "surface": "coir",
+        "blank": {"width": 600, "height": 400},
+        "design": [{"words": "ROW", "width": 300}],
+        "reverse": True,
+        "coatings": [
+            {"role": "base", "paint": "outdoor-acrylic", "colour": "#f6f3ea"},
+            {"role": "colour", "paint": "outdoor-acrylic", "colour": "#8f3d0f"},
+        ],
+    }
+
+    assert read(tmp_path, told).mask.field_colour == "#8f3d0f"
+    assert read(tmp_path, {**told, "field_colour": "#2f8f83"}).mask.field_colour == "#2f8f83"

@@ -240,3 +240,19 @@ def test_a_piece_that_is_bridged_is_not_told_to_be_too_small_to_place(tmp_path) 
 
     assert found["keep"] > 0
     assert found["bridge"] == 0
+
+
+def test_a_report_counts_places_from_the_blanks_own_corner_rim_and_all(jobs) -> None:
+    """A tray of 250 mm with a rim of 10: the artwork lies in the middle of it, 160 mm wide."""
+    plan, graph = jobs("J13")
+    report = plan_report(plan, graph, CATALOGUE, datetime(2026, 5, 1, tzinfo=UTC))
+    painted = [mask["painted_box_mm"] for mask in report["masks"]]
+
+    left, right = min(box[0] for box in painted), max(box[2] for box in painted)
+    assert (left, right) == (pytest.approx(45), pytest.approx(205))
+    assert report["masks"][0]["blank_mm"] == [250, 250]
+    xs = [x for mask in report["masks"] for window in mask["windows"] for x, _ in window[0]]
+    assert (min(xs), max(xs)) == (pytest.approx(45), pytest.approx(205))
+    # What the tape reads is from within the rim.
+    assert report["masks"][0]["tape"][0]["mm"] == pytest.approx(painted[0][0] - 10)
+    assert report["masks"][0]["measured_from"][0]["datum"] == "rim"

@@ -79,6 +79,8 @@ def read_job_file(text: str, keep: Keep, sources: Sources, catalogue: Catalogue)
     flat["piece"] = {"colour": surface.colour, **_mapping(entries["blank"], "blank")}
     flat |= {"elements": elements, "last_element": len(elements)}
     flat["coatings"] = _coatings(entries.get("coatings"), surface)
+    if entries.get("reverse") and (colour := _own_colour(flat["coatings"])):
+        flat.setdefault("field_colour", colour)
     state: dict[str, Any] = {name: _entry(kind, flat) for name, kind in _ENTRIES.items()}
     state["name"] = entries.get("name") or "Unnamed"
     if entries.get("record") is not None:
@@ -193,6 +195,13 @@ def _coatings(entries: Any, surface: Surface) -> list[Any]:
     if not isinstance(entries, list):
         raise BadInput("The coatings are no list.", "Give a list, or null to have them proposed.")
     return entries
+
+
+def _own_colour(coatings: list[Any]) -> str | None:
+    """Return the colour that the first coating of that role names: of a reverse mask it is the field's."""
+    colours = (one for one in coatings if isinstance(one, dict) and one.get("role") == "colour")
+    colour = next(colours, {}).get("colour")
+    return colour if isinstance(colour, str) else None
 
 
 def _dumped(value: Any) -> dict[str, Any]:

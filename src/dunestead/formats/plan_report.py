@@ -1,5 +1,9 @@
-"""A whole plan as plain values, for programs: places in mm from the blank's top left, y down; times in minutes."""
+"""A whole plan as plain values, for programs: places in mm from the blank's top left, y down; times in minutes.
 
+A raised rim is part of the blank; what a tape reads is from within it.
+"""
+
+from collections.abc import Sequence
 from dataclasses import asdict
 from datetime import datetime
 from typing import Any
@@ -80,10 +84,10 @@ def _findings(plan: Plan, catalogue: Catalogue) -> list[dict[str, Any]]:
     weak = [found.finding for found in weak_findings(plan.look, catalogue) if found.listed]
     kept = {keeper.number for keeper in plan.keepers}
     told = [finding for finding in plan.look.findings if not finding.kind.of_kept or finding.piece in kept]
-    return [_finding(finding, plan.origin) for finding in (*told, *weak)]
+    return [_finding(finding, _outer(plan, plan.origin)) for finding in (*told, *weak)]
 
 
-def _finding(finding: Finding, origin: tuple[float, float]) -> dict[str, Any]:
+def _finding(finding: Finding, origin: Sequence[float]) -> dict[str, Any]:
     return {
         "station": finding.kind.station,
         "code": finding.code,
@@ -134,22 +138,21 @@ def _coating(coat: PlannedCoating) -> dict[str, Any]:
 
 
 def _mask(plan: Plan, mask: MaskPlan) -> dict[str, Any]:
-    move = Affine.translation(*plan.origin)
+    move = Affine.translation(*_outer(plan, plan.origin))
     tape = mask.tape
-    width, height = plan.job.piece.size
-    x0, y0, x1, y1 = mask.painted_box
+    x0, y0, x1, y1 = painted_box = _outer(plan, mask.painted_box)
     kept = {keeper.number for keeper in mask.cut.keepers}
     return {
         "number": mask.number,
         "name": mask.laid.name,
         "colour": mask.laid.colour or None,
-        "box_mm": list(mask.box),
-        "painted_box_mm": list(mask.painted_box),
+        "box_mm": _outer(plan, mask.box),
+        "painted_box_mm": painted_box,
         "windows": [_rings(part) for part in shapely.get_parts(move.moved(mask.cut.windows))],
         "placements": [
             {
                 "number": one.number,
-                "box_mm": list(one.box),
+                "box_mm": _outer(plan, one.box),
                 "celsius": pressing.celsius,
                 "seconds": pressing.seconds,
                 "pass": number,
@@ -179,8 +182,8 @@ def _mask(plan: Plan, mask: MaskPlan) -> dict[str, Any]:
             for line in guides_of(plan, mask).lines
         ],
         "worked_from": "back" if plan.job.blank.is_seen_through else "front",
-        "blank_mm": [width, height],
-        "covers": [{"number": one.number, "box_mm": list(one.box)} for one in mask.strips],
+        "blank_mm": list(plan.job.piece.outer),
+        "covers": [{"number": one.number, "box_mm": _outer(plan, one.box)} for one in mask.strips],
         "cover_everything": mask.cover.everything,
         "loose_pieces": [
             {
@@ -193,6 +196,11 @@ def _mask(plan: Plan, mask: MaskPlan) -> dict[str, Any]:
             for piece in mask.laid.found.loose
         ],
     }
+
+
+def _outer(plan: Plan, place: Sequence[float]) -> list[float]:
+    """Return a point or box from the blank's own top left, where the plan counts from within its rim."""
+    return [one + plan.job.piece.rim for one in place]
 
 
 def _call(call: Call) -> dict[str, Any]:
