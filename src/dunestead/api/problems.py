@@ -13,7 +13,7 @@ from dunestead.core.checkpoints import Stopped
 from dunestead.core.errors import BadInput, Clash, DamagedJob, DunesteadError, NoSuchThing, NotNow, StoreFault, TooMuch
 from dunestead.store.faults import fault_of
 
-__all__ = ["SIMPLER", "TOO_LARGE", "install_problems", "problem"]
+__all__ = ["CALMER", "SIMPLER", "TOO_LARGE", "install_problems", "problem"]
 
 _STATUS: list[tuple[type[DunesteadError], int]] = [
     (BadInput, 400),
@@ -41,6 +41,7 @@ _OTHER_NAME = (
     "Dunestead does not answer under this name.",
     "Open it as http://127.0.0.1 with its port, or start it with --allow-host and this name.",
 )
+CALMER = "Photograph the sheet alone, from nearly above, on a plain table. What was there before is as it was."
 SIMPLER = "Make the drawing simpler. What was there before is as it was."
 _UNEXPECTED = "Something went wrong on our side; nothing was changed."
 

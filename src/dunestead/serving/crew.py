@@ -10,9 +10,11 @@ from contextlib import contextmanager
 from dataclasses import dataclass, field, replace
 from multiprocessing.connection import Connection
 from multiprocessing.process import BaseProcess
+from pathlib import Path
 from threading import Condition
 
-from dunestead.api.problems import SIMPLER
+from dunestead.api.problems import CALMER, SIMPLER
+from dunestead.core.artwork.trace.outline import TRACING
 from dunestead.core.checkpoints import KEEPING, Stopped, tell
 from dunestead.core.errors import TooMuch
 from dunestead.serving.messages import Answer, Asked, Ready, Stop, Told
@@ -24,9 +26,10 @@ _LOGGER = logging.getLogger(__name__)
 # A request that takes longer than this has a worker to itself, and another is begun for the short ones, s.
 _SHORT_S = 3.0
 _MOST_LONG = 4
-# For so long a request may be worked on, and one that brings a file: what takes long to come in is opened again and
-# again, and then at a busy time, s.
+# So much of a processor's time a request may take, and one that brings a file: what takes long to come in is opened
+# again and again, and then at a busy time, s. A busy machine takes longer over it, up to so many times.
 _BUDGET_S, _FILE_BUDGET_S = 60.0, 15.0
+_BUSY = 4.0
 # Those who take files in let all others go before them.
 _NICENESS = 10
 # After a worker was asked to stop it may go on to its next checkpoint for so long, s.
@@ -52,6 +55,14 @@ class _Worker:
     is_upload: bool
     busy_since: float = 0.0
     is_spent: bool = False
+
+    def processor_seconds(self) -> float:
+        """Return how much of a processor's time it has taken; where the system does not tell, the time that passed."""
+        try:
+            fields = Path(f"/proc/{self.process.pid}/stat").read_text().rpartition(")")[2].split()
+            return (int(fields[11]) + int(fields[12])) / os.sysconf("SC_CLK_TCK")
+        except (OSError, ValueError, IndexError):
+            return time.monotonic()
 
     def end(self) -> None:
         """End the process at once; whatever it was about to keep is kept wholly or not at all."""
@@ -200,7 +211,7 @@ class Crew:
 
     def _heard(self, worker: _Worker, budget: float) -> Answer:
         """Return a worker's answer; meanwhile its progress is told, and it is ended when that must be."""
-        ends, told = time.monotonic() + budget, Told("Beginning", 0.0)
+        began, before, told = time.monotonic(), worker.processor_seconds(), Told("Beginning", 0.0)
         while True:
             if worker.line.poll(_LOOKS_S):
                 heard = worker.line.recv()
@@ -215,8 +226,10 @@ class Crew:
                 if answer := self._stopped(worker):
                     return answer
                 raise
-            if time.monotonic() > ends:
-                raise TooMuch(f"This was ended after {budget:.0f} s, at “{told.what}”.", SIMPLER)
+            passed = time.monotonic() - began
+            if worker.processor_seconds() - before > budget or passed > budget * _BUSY:
+                fix = CALMER if told.what == TRACING else SIMPLER
+                raise TooMuch(f"This was ended after {passed:.0f} s, at “{told.what}”.", fix)
 
     def _stopped(self, worker: _Worker) -> Answer | None:
         """Ask a worker to stop at its next checkpoint; its answer, or None when it did not get there in time.

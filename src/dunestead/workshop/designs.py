@@ -8,6 +8,7 @@ from dunestead.core.artwork.painted import paint
 from dunestead.core.artwork.plainer import Plainer, made_plainer
 from dunestead.core.artwork.trace.outline import trace
 from dunestead.core.artwork.trace.settings import TraceSettings
+from dunestead.core.artwork.trace.sheet import sheet_of
 from dunestead.core.artwork.words.lines import in_lines
 from dunestead.core.artwork.words.setting import Setting, set_words
 from dunestead.core.blanks.blank import Blank
@@ -64,7 +65,7 @@ class Designs:
     def keep_file(self, data: bytes, file_name: str, plainer: Plainer | None = None) -> Callable[[int], Element]:
         """Keep an artwork file once it has proven readable; returns what makes an element of it.
 
-        A drawing is made plainer where that is wished; a picture is traced as it is.
+        A drawing is made plainer where that is wished; of a photo the sheet is cut out, where one is found in it.
 
         Raises
         ------
@@ -73,9 +74,11 @@ class Designs:
         """
         name = file_name.rsplit("/", 1)[-1][:255]
         if is_picture(data):
-            trace(read_picture(data), TraceSettings())
+            picture = read_picture(data)
+            settings = TraceSettings(corners=sheet_of(picture))
+            trace(picture, settings)
             key = self._store.keep_file(data)
-            return lambda number: Traced(id=number, source=key, file_name=name, width=_STARTS_AT_MM)
+            return lambda number: Traced(id=number, source=key, file_name=name, width=_STARTS_AT_MM, trace=settings)
         drawing = read_drawing(data, name)
         paint(made_plainer(drawing, plainer) if plainer else drawing, _STARTS_AT_MM)
         key = self._store.keep_file(data)

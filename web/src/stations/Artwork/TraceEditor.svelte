@@ -25,12 +25,8 @@
   type Corners = NonNullable<Settings['corners']>;
   /** The sheet of paper that was found in the photo, to begin from. */
   const sheet = $derived((trace.sheet?.length === 4 ? trace.sheet : null) as Corners | null);
-  // A photo that was just added opens where it is straightened, once.
-  // svelte-ignore state_referenced_locally
-  const seen = `straighten:${jobId}:${part.id}`;
-  // svelte-ignore state_referenced_locally
-  let straightening = $state(!trace.corners && !!trace.sheet && !sessionStorage.getItem(seen));
-  sessionStorage.setItem(seen, 'yes');
+  const isFound = $derived(JSON.stringify(trace.corners) === JSON.stringify(sheet));
+  let straightening = $state(false);
   function settingsOf({
     corners,
     threshold,
@@ -52,11 +48,16 @@
 </script>
 
 <p class="m-0 text-sm text-(--faint)">Traced from {part.name}: {trace.points} points.</p>
-{#if sheet && !trace.corners}
+{#if sheet && (isFound || !trace.corners)}
   {@const found = sheet}
   <div class="card flex flex-wrap items-center gap-2 p-2 text-sm" role="status">
-    <span class="flex-1">A sheet of paper was found in this photo.</span>
-    <Button color="alternative" size="xs" onclick={() => change({ corners: found })}>Straighten it</Button>
+    {#if isFound}
+      <span class="flex-1">The sheet of paper in this photo is cut out and straightened.</span>
+      <Button color="alternative" size="xs" onclick={() => change({ corners: null })}>Take the whole photo</Button>
+    {:else}
+      <span class="flex-1">A sheet of paper was found in this photo.</span>
+      <Button color="alternative" size="xs" onclick={() => change({ corners: found })}>Straighten it</Button>
+    {/if}
   </div>
 {/if}
 <div class="flex items-center justify-between gap-2">

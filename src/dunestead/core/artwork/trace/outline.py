@@ -14,17 +14,20 @@ from dunestead.core.artwork.trace.centreline import centre_lines
 from dunestead.core.artwork.trace.ink import Ink, find_ink
 from dunestead.core.artwork.trace.paper import Grey, evened, straightened
 from dunestead.core.artwork.trace.settings import TraceSettings, check_trace
+from dunestead.core.checkpoints import tell
 from dunestead.core.errors import ArtworkRefused
 from dunestead.core.geometry.affine import IDENTITY
 from dunestead.core.geometry.fitting import FitRules, fit_closed, join_fitted
 from dunestead.core.geometry.strokes import Pen
 
-__all__ = ["Picture", "Tracing", "trace"]
+__all__ = ["TRACING", "Picture", "Tracing", "trace"]
 
 Points = npt.NDArray[np.float64]
 # A picture with more edge than this, in pixels, is looked at from further away, and when that is not enough, refused.
 _MOST_EDGE, _SMALLEST_SIDE = 80_000, 800
 _BLACK = "#000000"
+# What is told while it goes on.
+TRACING = "Tracing the picture"
 # How far a curve may stray, as a share of the mean width of the ink: it costs about two thirds of that in overlap.
 _STRAYING = 0.022
 # Bounds of that in pixels: finer than the first is grain, and coarser than the second shows.
@@ -121,6 +124,7 @@ def _seen(picture: Picture, settings: TraceSettings) -> tuple[Ink, list[Points]]
     """
     grey = _flat(picture, settings.corners, even=settings.evened and not settings.inverted)
     while True:
+        tell(TRACING)
         ink = find_ink(grey, settings)
         contours = _contours(ink)
         if sum(map(len, contours)) <= _MOST_EDGE:

@@ -4,6 +4,7 @@ import cv2
 import numpy as np
 import numpy.typing as npt
 
+from dunestead.core.artwork.trace.proportions import proportion_of
 from dunestead.core.artwork.trace.settings import Corners
 
 __all__ = ["Grey", "evened", "straightened"]
@@ -29,12 +30,15 @@ def straightened(grey: Grey, corners: Corners) -> Grey:
 
     Notes
     -----
-    Its sides get the mean length of the two opposite edges in the picture.
+    It has the proportions that the camera saw, and its longest edge is as long as in the picture.
     """
     height, width = grey.shape
     source = np.array(corners, np.float32) * np.array([width - 1, height - 1], np.float32)
     edge = np.linalg.norm(np.roll(source, -1, axis=0) - source, axis=1)
-    across, down = (int(min(max((edge[k] + edge[k + 2]) / 2, 16), _LARGEST_SIDE)) for k in (0, 1))
+    ratio = proportion_of(corners, (width, height))
+    seen_across, seen_down = max(edge[0], edge[2]), max(edge[1], edge[3])
+    tall = min(max(seen_down, seen_across / ratio, 16 / min(ratio, 1.0)), _LARGEST_SIDE / max(ratio, 1.0))
+    across, down = round(tall * ratio), round(tall)
     target = np.array([(0, 0), (across - 1, 0), (across - 1, down - 1), (0, down - 1)], np.float32)
     carry = cv2.getPerspectiveTransform(source, target)
     flat = cv2.warpPerspective(grey, carry, (across, down), flags=cv2.INTER_CUBIC, borderMode=cv2.BORDER_REPLICATE)

@@ -6,6 +6,7 @@ import cv2
 import numpy as np
 import numpy.typing as npt
 
+from dunestead.core.artwork.trace.edges import sheet_by_edges
 from dunestead.core.artwork.trace.outline import Picture
 from dunestead.core.artwork.trace.settings import Corners
 
@@ -40,6 +41,9 @@ def find_sheet(grey: npt.NDArray[np.uint8]) -> Corners | None:
     high, wide = grey.shape
     scale = min(1.0, _SIDE / max(high, wide))
     small = cv2.resize(grey, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA) if scale < 1 else grey
+    seen = sheet_by_edges(small.astype(np.uint8))
+    if seen is not None:
+        return _in_order(seen / (np.array(small.shape[::-1]) - 1))
     for bright in _bright(small.astype(np.uint8)):
         if (corners := _quadrangle(bright)) is not None:
             return corners
