@@ -10,6 +10,7 @@ from dunestead.core.curing.drying import Weather
 from dunestead.core.curing.peel import WetWork, peel_schools, peel_window
 from dunestead.core.errors import BadInput
 from dunestead.core.figures import Figure
+from dunestead.core.job.job import PaintEntry
 from dunestead.core.painting.amount import spread_of
 from dunestead.core.painting.choice import PaintWork, rank_paints
 from dunestead.core.painting.coatings import Coating
@@ -20,6 +21,7 @@ from dunestead.core.painting.stack import doubts, move_coating, offers
 from dunestead.core.painting.weather import Hour, dew_point, good_spells, spraying, verdict_of
 from dunestead.core.plan.plan import make_plan
 from dunestead.core.stations.graph import task_graph
+from dunestead.core.words.weather import reading_in_words
 from dunestead.devices.weather import SimulatedWeather
 from dunestead.formats.verified import check_cut
 from tests.making import CATALOGUE, job_of, poured, words
@@ -177,6 +179,15 @@ def test_what_came_of_swatches_speaks_for_a_paint_or_against_it() -> None:
     )
 
     assert poorly < none < well
+
+
+def test_weather_nobody_looked_at_is_not_good_but_not_known() -> None:
+    unseen = spraying(PaintEntry().weather, FIGURES)
+
+    assert verdict_of(unseen) == "unknown"
+    assert {one.verdict for one in unseen} == {"unknown"}
+    assert {reading_in_words(one, "mm") for one in unseen} == {"not known"}
+    assert verdict_of(spraying(Weather(), FIGURES)) == "go"
 
 
 def test_bad_weather_speaks_against_cans() -> None:

@@ -16,6 +16,7 @@ __all__ = [
     "show_area",
     "show_at_least",
     "show_length",
+    "show_tape",
     "show_temperature",
     "show_time",
     "show_volume",
@@ -32,6 +33,8 @@ _LENGTH = re.compile(
 )
 _LONGEST_MM = 50_000.0
 _INCH_PARTS = 32
+# A tape on a table is read no finer.
+_TAPE_PARTS = 16
 _ML_PER_OUNCE = 29.5735
 # Lengths that differ by less are one.
 _SAME_MM = 0.004
@@ -107,6 +110,18 @@ def show_length(millimetres: float, unit: str = "mm") -> str:
     rounded = math.floor(abs(value) * 10**decimals + 0.5 + 1e-9) / 10**decimals
     shown = f"{math.copysign(rounded, value) if rounded else 0.0:.{decimals}f}"
     return f"{shown.removesuffix('.0')} {unit}"
+
+
+def show_tape(millimetres: float, unit: str = "mm") -> str:
+    """Write a length as it is read off a tape while one works: to the mm, or to a sixteenth of an inch.
+
+    Examples
+    --------
+    >>> show_tape(61.4), show_tape(61.4, "cm"), show_tape(61.4, "in"), show_tape(0.4)
+    ('61 mm', '6.1 cm', '2 7/16 in', '0 mm')
+    """
+    step = MM_PER_INCH / _TAPE_PARTS if unit == "in" else 1.0
+    return show_length(math.copysign(math.floor(abs(millimetres) / step + 0.5 + 1e-9) * step, millimetres), unit)
 
 
 def _shown_step(millimetres: float, unit: str) -> float:

@@ -19,7 +19,7 @@ from dunestead.core.geometry.curves import Box
 from dunestead.core.plan.keeper_sheet import draw_keepers
 from dunestead.core.plan.laid import guides_of
 from dunestead.core.plan.plan import MaskPlan, Plan
-from dunestead.core.units import show_length, show_temperature, show_time
+from dunestead.core.units import show_length, show_tape, show_temperature, show_time
 from dunestead.core.work.cautions import LABEL_FIRST
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.saying import caution_of, detail_of, title_of
@@ -265,7 +265,7 @@ def _laid(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan, unit: str,
         (((x0 + x1) / 2, -0.5 * gap), tape.top),
         (((x0 + x1) / 2, height + 0.5 * gap), tape.bottom),
     ):
-        _label(canvas, onto, at, show_length(reading, unit), 10)
+        _label(canvas, onto, at, show_tape(reading, unit), 10)
 
 
 def _pinned(canvas: "Canvas", onto: Affine, plan: Plan, mask: MaskPlan, scale: float) -> None:

@@ -7,6 +7,7 @@ import {
   showBytes,
   showDue,
   showLength,
+  showTape,
   showMinutes,
   showRow,
   showWay,
@@ -20,6 +21,17 @@ describe('bytes', () => {
     [83_000_000_000, '83 GB'],
   ])('of %d: %s', (bytes, words) => {
     expect(showBytes(bytes)).toBe(words);
+  });
+});
+
+describe('what is read off a tape', () => {
+  it.each([
+    [61.4, 'mm', '61 mm'],
+    [61.5, 'cm', '6.2 cm'],
+    [61.4, 'in', '2 7/16 in'],
+    [-0.4, 'mm', '0 mm'],
+  ] as const)('%d mm is read in %s as %s', (mm, unit, shown) => {
+    expect(showTape(mm, unit)).toBe(shown);
   });
 });
 

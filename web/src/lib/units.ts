@@ -3,6 +3,7 @@ import type { Row, Unit } from './api/client';
 
 const MM_PER_INCH = 25.4;
 const INCH_PARTS = 32;
+const TAPE_PARTS = 16;
 const MM_PER: Record<string, number> = {
   mm: 1,
   cm: 10,
@@ -18,6 +19,12 @@ export function showLength(mm: number, unit: Unit): string {
   const value = unit === 'cm' ? mm / 10 : mm;
   const decimals = unit === 'cm' || Math.abs(value) < 100 ? 1 : 0;
   return `${trim(rounded(value, decimals).toFixed(decimals))} ${unit}`;
+}
+
+/** A length as it is read off a tape while one works: to the mm, or to a sixteenth of an inch. */
+export function showTape(mm: number, unit: Unit): string {
+  const step = unit === 'in' ? MM_PER_INCH / TAPE_PARTS : 1;
+  return showLength(rounded(mm / step, 0) * step, unit);
 }
 
 /** Halves go away from zero, as in the workshop's own sentences; the crumb takes back what binary fractions lose. */

@@ -15,12 +15,21 @@ _STEP_C = 10.0
 
 @dataclass(frozen=True, slots=True)
 class Weather:
-    """Where it is painted and dries: degrees C, % relative humidity, wind in m/s, whether it rains."""
+    """Where it is painted and dries.
+
+    Attributes
+    ----------
+    temperature, humidity, wind, rain
+        Degrees C, % relative humidity, m/s, and whether it rains.
+    looked
+        Whether somebody looked; what nobody looked at is no good weather, it is not known.
+    """
 
     temperature: float = limited(20.0, "temperature", -20.0, 60.0, "C")
     humidity: float = limited(50.0, "humidity", 0.0, 100.0, "%")
     wind: float = limited(0.0, "wind", 0.0, 60.0, "m/s", 0.5)
     rain: bool = False
+    looked: bool = True
 
 
 def drying_factor(weather: Weather, figures: Mapping[str, float]) -> float:

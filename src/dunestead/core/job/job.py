@@ -270,7 +270,7 @@ class PaintEntry:
     peel_when: PeelTime | None = None
     peel_first: PeelFirst | None = None
     warm_air: bool = False
-    weather: Weather = field(default_factory=Weather)
+    weather: Weather = field(default_factory=lambda: Weather(looked=False))
 
 
 @dataclass(frozen=True, slots=True)

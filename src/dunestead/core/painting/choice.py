@@ -126,7 +126,7 @@ def _parts(work: PaintWork, paint: Paint, figures: Mapping[str, float]) -> Itera
         if work.pieces > figures["many_pieces"]:
             yield Part(1, f"No brush lifts the {work.pieces} loose pieces.")
         yield Part(-1, "Needs the surroundings covered, a respirator and gloves.")
-        if paint.technique == "spray" and work.spraying != "go":
+        if paint.technique == "spray" and work.spraying in ("wait", "no"):
             yield Part(-2, "The weather is wrong for spraying.")
     elif work.surface.coarse:
         yield Part(1, "Can be worked down between the fibres.")

@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Literal
 
@@ -10,8 +10,8 @@ from dunestead.core.curing.drying import Weather
 
 __all__ = ["Hour", "Reading", "Spell", "Verdict", "dew_point", "good_spells", "spraying", "verdict_of"]
 
-Verdict = Literal["go", "wait", "no"]
-_WORSE: tuple[Verdict, ...] = ("go", "wait", "no")
+Verdict = Literal["go", "unknown", "wait", "no"]
+_WORSE: tuple[Verdict, ...] = ("go", "unknown", "wait", "no")
 # Of the Magnus formula over water (Sonntag 1990; WMO-No. 8): without a unit, and degrees C.
 _MAGNUS_B, _MAGNUS_C = 17.62, 243.12
 # Air is never drier than this, %, and the logarithm needs something.
@@ -29,7 +29,8 @@ class Reading:
     value, low, high
         What is read, and between what it should be; None for no limit. Of rain 0 or 1.
     verdict
-        ``go`` within the limits, ``wait`` where it is not the best, ``no`` beyond them.
+        ``go`` within the limits, ``wait`` where it is not the best, ``no`` beyond them; ``unknown`` where nobody
+        looked.
     """
 
     code: Literal["temperature", "humidity", "wind", "rain", "dew"]
@@ -77,7 +78,8 @@ def spraying(weather: Weather, figures: Mapping[str, float]) -> tuple[Reading, .
     figures
         Of the workshop, those named ``spray_...``.
     """
-    return tuple(_readings(weather, figures))
+    readings = tuple(_readings(weather, figures))
+    return readings if weather.looked else tuple(replace(one, verdict="unknown") for one in readings)
 
 
 def _readings(weather: Weather, figures: Mapping[str, float]) -> Iterator[Reading]:

@@ -18,7 +18,7 @@ import shapely
 from dunestead.core.errors import BadInput
 from dunestead.core.geometry.curves import Box
 from dunestead.core.limits import check_limits, limited
-from dunestead.core.units import show_length
+from dunestead.core.units import show_length, show_tape
 
 __all__ = ["SIDES", "Laid", "LayRules", "Readings", "Side", "instructions_for", "laid_by_tape", "should_read"]
 
@@ -330,7 +330,7 @@ def _moves(laid: Laid, unit: str) -> list[str]:
     instructions = []
     if laid.target:
         way = "clockwise" if laid.turn > 0 else "against the clock"
-        instructions.append(f"Turn it {way} until {_phrase(laid.target[0])} reads {show_length(laid.target[1], unit)}.")
+        instructions.append(f"Turn it {way} until {_phrase(laid.target[0])} reads {show_tape(laid.target[1], unit)}.")
     moves = [
         f"{show_length(abs(by), unit)} {words[0] if by > 0 else words[1]}"
         for by, words in zip(laid.shift, (("to the right", "to the left"), ("down", "up")), strict=True)

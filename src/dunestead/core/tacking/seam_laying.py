@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from dunestead.core.errors import BadInput
 from dunestead.core.sheets.seams import Seam
-from dunestead.core.units import show_length
+from dunestead.core.units import show_length, show_tape
 
 __all__ = ["SeamLaid", "laid_at_seam"]
 
@@ -57,9 +57,9 @@ def laid_at_seam(seam: Seam, readings: Mapping[str, float], within: float, unit:
         if name not in should:
             raise BadInput(f"Seam {seam.name} has no marks {name}.", f"It has {', '.join(should) or 'none'}.")
         if abs(value - should[name]) > _MOST_OFF:
-            wanted = show_length(should[name], unit)
+            wanted = show_tape(should[name], unit)
             raise BadInput(
-                f"{name} reads {show_length(value, unit)}, and should read {wanted}.",
+                f"{name} reads {show_tape(value, unit)}, and should read {wanted}.",
                 "Look whether it is the right mark, and read it again.",
             )
     off = {name: value - should[name] for name, value in readings.items()}

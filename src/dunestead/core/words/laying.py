@@ -1,7 +1,7 @@
 """What is said of where a mask lies: what to mark beforehand, and what the tape should read."""
 
 from dunestead.core.tacking.centring import Distances, Guides
-from dunestead.core.units import show_length
+from dunestead.core.units import show_tape
 
 __all__ = ["distances_in_words", "marks_in_words", "what_of"]
 
@@ -20,7 +20,7 @@ def what_of(line: Distances) -> str:
 def distances_in_words(line: Distances, unit: str) -> str:
     """Return one set of distances in a sentence."""
     left, right, top, bottom = (
-        show_length(value, unit) for value in (line.tape.left, line.tape.right, line.tape.top, line.tape.bottom)
+        show_tape(value, unit) for value in (line.tape.left, line.tape.right, line.tape.top, line.tape.bottom)
     )
     what = what_of(line)
     if line.datum == "collar":
@@ -35,7 +35,7 @@ def distances_in_words(line: Distances, unit: str) -> str:
 
 def marks_in_words(guides: Guides, unit: str) -> list[str]:
     """Return what to mark before the mask is laid, a sentence each."""
-    x, y = (show_length(value, unit) for value in guides.middle)
+    x, y = (show_tape(value, unit) for value in guides.middle)
     sentences = {
         "edges": (
             f"Mark the middle of each side: {x} from the left, {y} from the top. Draw chalk or stretch a thread "

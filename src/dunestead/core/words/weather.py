@@ -14,6 +14,7 @@ NAMES = {
 }
 VERDICTS: dict[Verdict, str] = {
     "go": "Good for spraying.",
+    "unknown": "Not known yet: look before you spray.",
     "wait": "Spraying is possible, but not at its best.",
     "no": "No spraying now.",
 }
@@ -22,6 +23,8 @@ _FAHRENHEIT_STEP = 1.8
 
 def reading_in_words(reading: Reading, unit: str) -> str:
     """Return what is read."""
+    if reading.verdict == "unknown":
+        return "not known"
     if reading.code == "temperature":
         return show_temperature(reading.value, unit)
     if reading.code == "humidity":

@@ -4031,7 +4031,7 @@ export interface components {
             rain: boolean;
             temperature: number;
             /** @enum {string} */
-            verdict: "go" | "wait" | "no";
+            verdict: "go" | "unknown" | "wait" | "no";
             wind: number;
         };
         Hours: {
@@ -4310,6 +4310,7 @@ export interface components {
             values: components["schemas"]["LearntValueOut"][];
         };
         LearntValueOut: {
+            by: string;
             job: number;
             left_out: boolean;
             name: string;
@@ -4932,7 +4933,7 @@ export interface components {
             reads: string;
             should: string;
             /** @enum {string} */
-            verdict: "go" | "wait" | "no";
+            verdict: "go" | "unknown" | "wait" | "no";
         };
         ReadingsIn: {
             bottom?: number[];
@@ -5189,7 +5190,7 @@ export interface components {
             readings: components["schemas"]["ReadingOut"][];
             summary: string;
             /** @enum {string} */
-            verdict: "go" | "wait" | "no";
+            verdict: "go" | "unknown" | "wait" | "no";
         };
         Stage: {
             about: string;
@@ -5488,6 +5489,7 @@ export interface components {
         };
         Weather: {
             humidity?: number;
+            looked?: boolean;
             rain?: boolean;
             temperature?: number;
             wind?: number;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { showLength } from '../units';
+  import { showTape } from '../units';
   import type { Ground } from './layers';
 
   interface Props {
@@ -21,7 +21,7 @@
       class="drop"
     />
     <text x={px(collar.middle) + 8} y={(px(collar.at[1]) + px(collar.top)) / 2 + 4}
-      >{showLength(collar.top - collar.at[1], ground.unit)}</text
+      >{showTape(collar.top - collar.at[1], ground.unit)}</text
     >
   </g>
 {/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { showLength } from '../units';
+  import { showTape } from '../units';
   import type { Ground } from './layers';
 
   interface Props {
@@ -8,7 +8,7 @@
   const { ground }: Props = $props();
 
   const strips = $derived(ground.mask?.covers ?? []);
-  const show = (mm: number) => showLength(mm, ground.unit);
+  const show = (mm: number) => showTape(mm, ground.unit);
 </script>
 
 <g transform={ground.carry}>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Sheets } from '../api/client';
-  import { showLength } from '../units';
+  import { showTape } from '../units';
   import type { Ground } from './layers';
 
   interface Props {
@@ -36,7 +36,7 @@
         <path class="cross" d="M{px(at[0]) - 5} {px(at[1])}h10m-5-5v10" />
       {/each}
       <text class="label" x={px(check.second[0]) + 6} y={px(check.second[1]) - 5}
-        >{check.name}: {showLength(check.distance, ground.unit)}</text
+        >{check.name}: {showTape(check.distance, ground.unit)}</text
       >
     {/each}
   </g>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { showLength } from '../units';
+  import { showTape } from '../units';
   import type { Ground } from './layers';
 
   interface Props {
@@ -10,7 +10,7 @@
   const picture = $derived(ground.picture);
   const px = $derived(ground.px);
   const mask = $derived(ground.mask);
-  const show = (mm: number) => showLength(mm, ground.unit);
+  const show = (mm: number) => showTape(mm, ground.unit);
   const flip = (mm: number) => (ground.turned ? picture.width - mm : mm);
   /** What is painted through the mask that is shown: what a tape is laid to. */
   const painted = $derived.by(() => {

@@ -23,8 +23,8 @@
     if (spraying && spraying.verdict !== 'go') asks = true;
   });
   const set = (entries: Partial<NonNullable<JobChange['weather']>>) =>
-    open.change(({ inputs }) => ({ weather: { ...inputs.weather, ...entries } }));
-  const MARKS = { go: '✓', wait: '~', no: '✗' } as const;
+    open.change(({ inputs }) => ({ weather: { ...inputs.weather, ...entries, looked: true } }));
+  const MARKS = { go: '✓', unknown: '?', wait: '~', no: '✗' } as const;
   const now = $derived(booth.forecast?.hours[0]);
 
   /** Put in what the forecast says of now. */
@@ -66,6 +66,9 @@
       {MARKS[spraying.verdict]}
       {spraying.summary}
     </p>
+    {#if spraying.verdict === 'unknown'}
+      <Button color="alternative" size="xs" onclick={() => set({})}>I looked: it is as entered here</Button>
+    {/if}
     <table class="mt-1 w-full text-sm">
       <thead class="sr-only"><tr><th>Limit</th><th>Reads</th><th>Should be</th></tr></thead>
       <tbody>

@@ -2,7 +2,7 @@
   import type { Mask } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
-  import { showLength } from '../../lib/units';
+  import { showTape } from '../../lib/units';
 
   interface Props {
     mask: Mask;
@@ -48,7 +48,7 @@
           <tr>
             <th scope="row" class="text-left font-normal">{line.to}</th>
             {#each SIDES as side (side)}
-              <td class="text-right tabular-nums">{showLength(line[side], settings.unit)}</td>
+              <td class="text-right tabular-nums">{showTape(line[side], settings.unit)}</td>
             {/each}
           </tr>
         {/each}

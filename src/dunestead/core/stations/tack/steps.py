@@ -15,7 +15,7 @@ from dunestead.core.tacking.centring import Distances, Guides
 from dunestead.core.tacking.laying import Side
 from dunestead.core.tacking.placements import Pressing
 from dunestead.core.tacking.strips import Strip
-from dunestead.core.units import several, show_length, show_temperature
+from dunestead.core.units import several, show_tape, show_temperature
 from dunestead.core.words.laying import distances_in_words
 from dunestead.core.work.kinds import NoValues, TaskKind, Trait, kind_of
 from dunestead.core.work.needs import Need
@@ -98,7 +98,7 @@ def _lay_how(values: LayValues, said: Said) -> str:
     if values.aligned:
         return "The mask is as large as the blank: bring their edges together all around, then tack it down."
     back = "You work from the back: left and right are as you stand there. " if values.from_back else ""
-    cut = " and ".join(f"{show_length(one.by, said.unit)} off its {one.side} edge" for one in values.trims)
+    cut = " and ".join(f"{show_tape(one.by, said.unit)} off its {one.side} edge" for one in values.trims)
     off = f"Trim {cut} first: then it stays off the print that is still young. " if cut else ""
     distances = f"{off}{back}{_distances(values.guides, said.unit)}Press the middle down first, then work outwards."
     notches = _COUNTED.get(values.notches)
@@ -191,7 +191,7 @@ HINGE = TaskKind(
     HingeValues,
     "Tape the free strip down as a hinge",
     lambda values, said: (
-        f"Tape down the bare strip, {show_length(values.free, said.unit)} by {show_length(values.long, said.unit)}, "
+        f"Tape down the bare strip, {show_tape(values.free, said.unit)} by {show_tape(values.long, said.unit)}, "
         "and its corners. It keeps the mask in place while the rest is folded back and laid down again."
     ),
     make=_hinge,
@@ -202,7 +202,7 @@ simple("tack-backing-off-hinged", "backing_off", "Fold it back on its hinge and 
 def _seam_how(values: AcrossSeams, said: Said) -> str:
     parts = []
     for seam in values.seams:
-        marks = ", ".join(show_length(pair.distance, said.unit) for pair in seam.pairs)
+        marks = ", ".join(show_tape(pair.distance, said.unit) for pair in seam.pairs)
         reads = (
             f"the tape reads {marks}"
             if marks
@@ -509,7 +509,7 @@ _SIDES = ("left", "top", "right", "bottom")
 
 def _cover_how(values: CoverValues, said: Said) -> str:
     cover = values.cover
-    sides = [f"{name} {show_length(side, said.unit)}" for name, side in zip(_SIDES, cover.sides, strict=True) if side]
+    sides = [f"{name} {show_tape(side, said.unit)}" for name, side in zip(_SIDES, cover.sides, strict=True) if side]
     taped = [name for name, tape in zip(_SIDES, cover.taped, strict=True) if tape and name not in values.bare]
     edges = "with its edges pinned" if values.is_pinned else "with its edges taped"
     parts = [f"Cover the rest of the blank and the ground around it with paper, {edges}."] if cover.everything else []
@@ -520,7 +520,7 @@ def _cover_how(values: CoverValues, said: Said) -> str:
     if cover.everything:
         parts.append(f"Outdoors, weigh the paper down: wind over {values.wind:g} m/s lifts paper and mask.")
     if values.strips:
-        sizes = Counter(" by ".join(show_length(side, said.unit) for side in strip.size) for strip in values.strips)
+        sizes = Counter(" by ".join(show_tape(side, said.unit) for side in strip.size) for strip in values.strips)
         cut = ", ".join(f"{count} of {size}" if count > 1 else size for size, count in sizes.items())
         parts.append(f"{values.paper}, cut to {cut}: lay the strips by their numbers, each over the one before.")
     return " ".join(parts)
