@@ -14,13 +14,17 @@ import shapely
 from dunestead.cli.sources import FolderSources
 from dunestead.core.curing.drying import Weather
 from dunestead.core.curing.peel import WetWork, peel_window
+from dunestead.core.job.job import altered
 from dunestead.core.job.log import LogEntry
+from dunestead.core.painting.coatings import Coating
 from dunestead.core.painting.cover import cover_around
+from dunestead.core.painting.stack import doubts
 from dunestead.core.plan.pace import order_of, pace_of
 from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.plan.young import tapes_off, touches, trims_for
 from dunestead.core.records import Hours
 from dunestead.core.stations.graph import stations_of, task_graph
+from dunestead.core.work.coating import BASE_COAT
 from dunestead.core.work.progress import Progress
 from dunestead.core.work.saying import detail_of, title_of
 from dunestead.core.work.schedule import schedule_of
@@ -29,7 +33,8 @@ from dunestead.formats.calendar_file import write_calendar
 from dunestead.formats.job_file import read_job_file
 from dunestead.formats.verified import check_cut
 from tests.jobs.make import ART, job_file
-from tests.making import CATALOGUE
+from tests.making import CATALOGUE, job_of, words
+from tests.shapes import Files
 
 AT = datetime(2026, 5, 10, 11, 0, tzinfo=UTC)
 FIGURES = CATALOGUE.workshop
@@ -273,3 +278,25 @@ def test_two_shades_of_one_name_are_told_apart(planned) -> None:
     titles = {title_of(task, "mm").partition(":")[0] for task in graph.tasks if task.coat == 1}
     assert titles >= {"Coat 1 of 3 in light brick", "Coat 1 of 3 in dark brick"}
     assert len({coat.named for coat in plan.coatings}) == 2
+
+
+AT_TOUCH = {"base_at_touch": True}
+
+
+@pytest.mark.parametrize(
+    ("entries", "waits"),
+    [({}, 1440.0), ({"warm_air": True}, 1440.0), (AT_TOUCH, 30.0), ({**AT_TOUCH, "warm_air": True}, 10.0)],
+)
+def test_a_mask_waits_for_a_base_to_be_fit_for_use_unless_the_maker_risks_it_at_the_touch(entries, waits) -> None:
+    """Outdoor acrylic is dry to the touch after 30 min and may be used after a day."""
+    coatings = (Coating("base", "outdoor-acrylic", "#f6f3ea", 1), Coating("colour", "outdoor-acrylic"))
+    job = altered(job_of(words("ROW", 300.0), coatings=coatings), **entries)
+    plan = make_plan(job, Files(), CATALOGUE, check_cut)
+    tasks = task_graph(plan, CATALOGUE).tasks
+    base = next(task.id for task in tasks if task.code == BASE_COAT)
+    least = [wait.least for task in tasks if task.station == "tack" for wait in task.after if wait.task == base]
+
+    assert max(least) == waits
+    risks = bool(plan.job.paint.base_at_touch)
+    told = doubts(coatings, plan.choices.surface, seen_through=False, base_at_touch=risks)
+    assert any("may lift it" in one for one in told) == risks

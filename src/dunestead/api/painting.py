@@ -38,6 +38,7 @@ def get_paint(job_id: int, query: schemas.UnitQuery) -> wire.PaintOut:
     work = paint_work(plan, catalogue, _until_due(found))
     by_brush = plan.choices.surface.coarse and not plan.choices.paint.is_sprayed
     stands_air = any(coat.paint.warm_air for coat in plan.coatings)
+    has_base = any(coat.is_before_masks for coat in plan.coatings)
     return wire.PaintOut(
         section=[_layer(plan, layer) for layer in section_of_plan(plan)],
         seen_through=plan.job.blank.is_seen_through,
@@ -50,8 +51,16 @@ def get_paint(job_id: int, query: schemas.UnitQuery) -> wire.PaintOut:
         wanted=plan.job.paint.wanted,
         load=load_of(plan) if by_brush else None,
         warm_air=plan.job.paint.warm_air if stands_air else None,
+        base_at_touch=plan.job.paint.base_at_touch if has_base else None,
         technique=[_technique(plan, number, unit) for number in range(len(plan.coatings))],
-        doubts=list(doubts(coatings, plan.choices.surface, seen_through=seen_through)),
+        doubts=list(
+            doubts(
+                coatings,
+                plan.choices.surface,
+                seen_through=seen_through,
+                base_at_touch=plan.job.paint.base_at_touch,
+            )
+        ),
         offers=list(
             offers(
                 coatings,

@@ -90,6 +90,8 @@ def _changes(bench: Workbench, opened: OpenJob) -> Iterator[tuple[str, Job]]:
         return
     if not job.paint.warm_air and any(coat.paint.warm_air for coat in plan.coatings):
         yield "Warm air between the coats", altered(job, warm_air=True)
+    if not job.paint.base_at_touch and any(coat.is_before_masks for coat in plan.coatings):
+        yield "The mask laid once the base is dry to the touch; tape may lift it", altered(job, base_at_touch=True)
     planned = {coat.role: coat.coats for coat in plan.coatings}
     if planned.get("colour", 1) > 1:
         fewer = tuple(

@@ -63,6 +63,7 @@ class JobIn(Wire):
     peel_when: PeelTime | None = Field(None, title="Time of the peel")
     peel_first: PeelFirst | None = Field(None, title="Order of the peel")
     warm_air: bool | None = Field(None, title="Warm air")
+    base_at_touch: bool | None = Field(None, title="Mask on a base dry to the touch")
     reverse: bool | None = Field(None, title="Reverse mask")
     field_colour: str | None = Field(None, title="Colour of the field", pattern=COLOUR)
     masks: Masks | None = Field(None, title="Masks for the colours")

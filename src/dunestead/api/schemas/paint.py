@@ -91,6 +91,7 @@ class PaintOut(Shown):
     wanted: Wanted
     load: CoatLoad | None = Field(description="Null where it is no question.")
     warm_air: bool | None = Field(description="Null where no paint of the job stands it.")
+    base_at_touch: bool | None = Field(description="Null where there is no base under the mask.")
     technique: list[TechniqueOut]
     doubts: list[str]
     offers: list[Offer]

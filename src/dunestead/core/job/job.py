@@ -259,6 +259,8 @@ class PaintEntry:
         Whether keepers or the sheet come off first; None for the usual: keepers where paint is wet.
     warm_air
         Whether warm air shortens the wait between coats, where the paint allows it.
+    base_at_touch
+        Whether a mask is laid on a base that is dry to the touch and not yet to use: tape may lift it.
     """
 
     coatings: tuple[Coating, ...] = ()
@@ -270,6 +272,7 @@ class PaintEntry:
     peel_when: PeelTime | None = None
     peel_first: PeelFirst | None = None
     warm_air: bool = False
+    base_at_touch: bool = False
     weather: Weather = field(default_factory=lambda: Weather(looked=False))
 
 

@@ -73,9 +73,13 @@ def _why(first: Role, second: Role, *, seen_through: bool) -> str:
     return reasons.get((first, second), _OTHERWISE)
 
 
-def doubts(coatings: Sequence[Coating], surface: Surface, *, seen_through: bool) -> Iterator[str]:
+def doubts(
+    coatings: Sequence[Coating], surface: Surface, *, seen_through: bool, base_at_touch: bool = False
+) -> Iterator[str]:
     """Yield what is doubtful about a stack, a sentence each."""
     roles = {one.role for one in coatings}
+    if base_at_touch and "base" in roles:
+        yield "The mask is laid on a base that is only dry to the touch: tape and tack may lift it. Many risk it."
     if seen_through and "ground" not in roles:
         yield "Seen through, the colours need a ground behind them: without it light and the wall shine through."
     if "ground" in roles and not seen_through:

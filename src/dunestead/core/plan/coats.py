@@ -12,7 +12,7 @@ from dunestead.core.figures import Catalogue, HandTimes, Paint, Role
 from dunestead.core.geometry.curves import shifted
 from dunestead.core.job.choices import Choices
 from dunestead.core.job.ground import ground_colour
-from dunestead.core.job.job import Job, colouring
+from dunestead.core.job.job import Job, PaintEntry, colouring
 from dunestead.core.looking.look import Look
 from dunestead.core.looking.masks import LaidMask
 from dunestead.core.mask.tying import CutPlan
@@ -21,7 +21,7 @@ from dunestead.core.painting.coatings import Coating, Where, in_order, where_of
 from dunestead.core.painting.coats import Coats, coats_for, is_light_on_dark
 from dunestead.core.painting.separation import colour_order
 
-__all__ = ["PlannedCoating", "painting_work", "plan_coatings", "under_of"]
+__all__ = ["PlannedCoating", "base_wait", "painting_work", "plan_coatings", "under_of"]
 
 
 _DM2 = 1e4
@@ -124,6 +124,17 @@ def _planned(number: int, row: _Row, look: Look, catalogue: Catalogue) -> Planne
     return PlannedCoating(
         number, role, paint, row.colour, coats.count, where, row.mask, row.area, amount, batch, drying, coats.why
     )
+
+
+def base_wait(coat: PlannedCoating, entry: PaintEntry, figures: Mapping[str, float]) -> float:
+    """Return how long a base dries before a mask is laid on it, minutes: to use, or to the touch where that is chosen.
+
+    Warm air skins a base over and cures none of it, so it helps only where the touch is enough.
+    """
+    if not entry.base_at_touch:
+        return coat.drying.use
+    by_air = entry.warm_air and coat.paint.warm_air
+    return min(coat.drying.touch, figures["warm_air_base"]) if by_air else coat.drying.touch
 
 
 def _coats(row: _Row, paint: Paint, look: Look, catalogue: Catalogue) -> Coats:

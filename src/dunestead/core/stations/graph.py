@@ -6,6 +6,7 @@ from datetime import datetime
 from typing import Literal
 
 from dunestead.core.figures import Catalogue
+from dunestead.core.plan.coats import base_wait
 from dunestead.core.plan.pace import last_of
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.plan.young import touches
@@ -103,12 +104,13 @@ def _making(
 
 
 def _dry_before(plan: Plan, one: MaskPlan, copy: int, figures: Mapping[str, float]) -> list[Wait]:
-    """Return what must have dried before a mask touches the blank: the base to use, young paint to handle.
+    """Return what must have dried before a mask touches the blank: the base to use or to touch, young paint to handle.
 
     Where the tape of the method is strong, young paint too must be dry enough to use; paint that the mask, its cover
     and the plate stay off need not dry for it.
     """
-    waits = [Wait(coat_id(coat, copy, coat.coats), coat.drying.use) for coat in plan.coatings if coat.is_before_masks]
+    bases = [coat for coat in plan.coatings if coat.is_before_masks]
+    waits = [Wait(coat_id(coat, copy, coat.coats), base_wait(coat, plan.job.paint, figures)) for coat in bases]
     for earlier in plan.masks[: one.number - 1]:
         if not touches(plan, one, earlier.painted_box, figures):
             continue

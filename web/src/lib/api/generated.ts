@@ -4050,6 +4050,7 @@ export interface components {
         InputsOut: {
             /** @enum {string} */
             aim: "price" | "sheets" | "seams";
+            base_at_touch: boolean;
             blank: components["schemas"]["Blank"];
             border: number | null;
             /** @enum {string} */
@@ -4139,6 +4140,7 @@ export interface components {
         };
         JobIn: {
             aim?: ("price" | "sheets" | "seams") | null;
+            base_at_touch?: boolean | null;
             blank?: components["schemas"]["Blank"] | null;
             border?: number | null;
             bridge_style?: ("shortest" | "upright" | "level" | "radial") | null;
@@ -4680,6 +4682,7 @@ export interface components {
             wash?: number | null;
         };
         PaintOut: {
+            base_at_touch: boolean | null;
             choices: components["schemas"]["PaintFitOut"][];
             doubts: string[];
             groups: string;

@@ -123,6 +123,13 @@
       onchange={(warm_air) => open.change({ warm_air })}
     />
   {/if}
+  {#if room.base_at_touch !== null}
+    <Tick
+      label="Lay the mask once the base is dry to the touch: sooner, and tape may lift it"
+      checked={room.base_at_touch}
+      onchange={(base_at_touch) => open.change({ base_at_touch })}
+    />
+  {/if}
   <Technique technique={room.technique} />
   <Weather {open} {job} />
   <WhichPaint
