@@ -47,6 +47,9 @@
     ['mask', 'Through the mask'],
   ] as const;
   const volume = (ml: number) => showVolume(ml, settings.unit);
+  const between = $derived(
+    [...new Set([volume(planned?.low_ml ?? 0), volume(planned?.high_ml ?? 0)])].join(' to '),
+  );
   const packs = $derived(
     planned?.cans
       ? `, ${planned.cans === 1 ? '1 can' : `${planned.cans} cans`}`
@@ -91,7 +94,7 @@
   </div>
   {#if planned}
     <p class="col-span-3 m-0 text-sm text-(--faint)">
-      {volume(planned.low_ml)} to {volume(planned.high_ml)}{packs}. {planned.coats_why}
+      {between}{packs}. {planned.coats_why}
     </p>
   {/if}
   {#if coating.role === 'base' || coating.role === 'over-colour' || coating.role === 'ground'}
