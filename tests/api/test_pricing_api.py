@@ -213,3 +213,16 @@ def test_a_quotation_tells_the_print_and_the_price_and_nothing_of_the_workshop(c
         assert told in said, told
     for inside in ("77", "hour", "margin", "pins", "spoil"):
         assert inside not in said.lower(), inside
+
+
+def test_whose_drawing_it_is_is_noted_told_beside_the_costs_and_not_on_the_quotation(client) -> None:
+    address = made(client, "coir", {"design_width": 200})
+    assert "Nobody has noted whose drawing this is" in client.get(f"{address}/costs").get_json()["rights"]
+
+    noted = client.patch(address, json={"origin": "A sketch by Wren from the boathouse", "may_sell": False}).get_json()
+    assert (noted["inputs"]["origin"], noted["inputs"]["may_sell"]) == ("A sketch by Wren from the boathouse", False)
+    told = client.get(f"{address}/costs").get_json()["rights"]
+    assert told == "The drawing is noted as: A sketch by Wren from the boathouse; prints of it may not be sold."
+    assert client.get(f"{address}/quotation-a4.pdf").status_code == 200
+    assert client.patch(address, json={"origin": "x" * 301}).status_code == 400
+    assert client.patch(address, json={"may_sell": None}).get_json()["inputs"]["may_sell"] is None

@@ -16,6 +16,7 @@ from dunestead.core.job.job import PriceEntry, altered
 from dunestead.core.learning.costs import Costs, Rates, costs_of
 from dunestead.core.limits import check_limits
 from dunestead.core.words.care import care_of
+from dunestead.core.words.rights import rights_in_words
 from dunestead.formats.bundle import file_stem
 from dunestead.formats.quotation import Offer, write_quotation
 from dunestead.workshop.opened import OpenJob
@@ -114,6 +115,7 @@ def _shown(found: OpenJob) -> wire.CostsOut:
         name=plan.job.name,
         against_bought=None if entry.bought_price is None else costs.price - entry.bought_price,
         numbers=_numbers(found),
+        rights=rights_in_words(plan.job),
         entry=entry,
         rates=rates,
         table={name: figures[name] for name in _FIGURES},

@@ -110,6 +110,7 @@
                 : `${money(Math.abs(costs.against_bought))} ${costs.against_bought > 0 ? 'more' : 'less'} than in a shop.`}
             </p>
           {/if}
+          {#if costs.rights}<p class="m-0 text-sm text-(--faint)">{costs.rights}</p>{/if}
           <div class="mt-3 grid grid-cols-3 gap-3">
             <NumberField
               label="A blank costs"

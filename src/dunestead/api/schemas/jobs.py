@@ -29,7 +29,7 @@ from dunestead.core.stations.station import State
 # What may be empty; most then follows the catalogue.
 CLEARABLE = {
     *("border", "bridge_width", "method", "overlap", "due", "bridges_per_piece", "stock", "cut", "seen_through"),
-    *("load", "use", "peel_when", "peel_first"),
+    *("load", "use", "peel_when", "peel_first", "may_sell"),
 }
 
 
@@ -64,6 +64,8 @@ class JobIn(Wire):
     peel_first: PeelFirst | None = Field(None, title="Order of the peel")
     warm_air: bool | None = Field(None, title="Warm air")
     base_at_touch: bool | None = Field(None, title="Mask on a base dry to the touch")
+    origin: str | None = Field(None, title="Whose drawing it is")
+    may_sell: bool | None = Field(None, title="Whether prints may be sold")
     reverse: bool | None = Field(None, title="Reverse mask")
     field_colour: str | None = Field(None, title="Colour of the field", pattern=COLOUR)
     masks: Masks | None = Field(None, title="Masks for the colours")

@@ -1,5 +1,7 @@
 """Costs, prices and what they are reckoned with, as they go over the wire."""
 
+from pydantic import Field
+
 from dunestead.api.wire import Shown
 from dunestead.core.job.job import PriceEntry
 from dunestead.core.learning.costs import CostLine, Rates
@@ -28,6 +30,7 @@ class CostsOut(Shown):
     left_over: float
     against_bought: float | None
     lacks: list[str]
+    rights: str = Field(description="Whose drawing it is and whether prints may be sold, as far as it is noted.")
     numbers: list[NumberOut]
     entry: PriceEntry
     rates: Rates

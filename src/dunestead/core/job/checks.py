@@ -27,7 +27,7 @@ def check_job(job: Job, catalogue: Catalogue) -> None:
         With the value met and the values allowed.
     """
     _check_keys(job, catalogue)
-    for entry in (job, job.blank, job.mask, job.sheets, job.tack, job.paint, job.paint.weather, job.record):
+    for entry in (job, job.blank, job.design, job.mask, job.sheets, job.tack, job.paint, job.paint.weather, job.record):
         check_limits(entry)
     _check_blank(job.piece, catalogue)
     if not job.elements:

@@ -78,11 +78,16 @@ class DesignEntry:
     ----------
     contacts_meant
         In how many places shapes may touch without a word: as many as there were when the maker said so.
+    origin, may_sell
+        Whose drawing it is and where it is from, as the maker notes it; whether prints may be sold, None while nobody
+        said.
     """
 
     elements: tuple[Element, ...]
     last_element: int = 1
     contacts_meant: int = limited(0, "number of contacts", 0, 1_000_000)
+    origin: str = limited("", "note of whose drawing it is", 0, 300, "letters")
+    may_sell: bool | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -3649,6 +3649,7 @@ export interface components {
             };
             price: number;
             rates: components["schemas"]["Rates"];
+            rights: string;
             table: {
                 [key: string]: number;
             };
@@ -4072,9 +4073,11 @@ export interface components {
             /** @enum {string} */
             masks: "one" | "each" | "lines";
             material: string;
+            may_sell: boolean | null;
             method: string | null;
             name: string;
             offcuts: boolean;
+            origin: string;
             overlap: number | null;
             peel_first: ("keepers" | "sheet") | null;
             peel_when: ("wet" | "set" | "touch-dry" | "at-once" | "dry" | "five-minutes") | null;
@@ -4161,9 +4164,11 @@ export interface components {
             mask_order?: string[] | null;
             masks?: ("one" | "each" | "lines") | null;
             material?: string | null;
+            may_sell?: boolean | null;
             method?: string | null;
             name?: string | null;
             offcuts?: boolean | null;
+            origin?: string | null;
             overlap?: number | null;
             peel_first?: ("keepers" | "sheet") | null;
             peel_when?: ("wet" | "set" | "touch-dry" | "at-once" | "dry" | "five-minutes") | null;

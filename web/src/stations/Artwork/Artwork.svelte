@@ -5,6 +5,7 @@
   import Findings from '../../job/Findings.svelte';
   import PartEditor from './PartEditor.svelte';
   import SizeRail from './SizeRail.svelte';
+  import Whose from './Whose.svelte';
 
   const { open, job, catalogue }: PanelProps = $props();
 
@@ -24,3 +25,4 @@
   {#key open.chosen.id}<PartEditor {open} {job} {catalogue} part={open.chosen} />{/key}
 {/if}
 {#if movable.length > 1}<ArrangeBar {open} count={movable.length} />{/if}
+{#if job.elements.some((part) => part.kind === 'drawn' || part.kind === 'traced')}<Whose {open} {job} />{/if}
