@@ -170,9 +170,12 @@ def test_the_pages_files_are_sent_as_small_as_they_were_made(client, tmp_path, m
         assert (plain.data, plain.mimetype) == (b"plain", "text/javascript")
 
 
-def test_the_sheet_in_a_photo_is_proposed(client) -> None:
+def test_the_sheet_in_a_photo_is_cut_out_by_itself_and_the_whole_photo_can_be_taken(client) -> None:
     begun = client.post("/api/jobs", data={"artwork": (io.BytesIO(scan_of_gull()), "gull.jpg")}).get_json()
 
     trace = begun["elements"][0]["trace"]
-    assert trace["corners"] is None
+    assert trace["corners"] == trace["sheet"]
     assert np.array(trace["sheet"]) == pytest.approx(np.array(CORNERS), abs=0.006)
+    part = f"/api/jobs/{begun['id']}/elements/{begun['elements'][0]['id']}"
+    whole = client.patch(part, json={"trace": {"corners": None}}).get_json()
+    assert whole["elements"][0]["trace"]["corners"] is None
