@@ -4,6 +4,8 @@ import io
 import os
 import random
 import signal
+import subprocess
+import threading
 import time
 from collections.abc import Iterator
 from dataclasses import replace
@@ -241,9 +243,9 @@ def test_a_worker_that_cannot_begin_is_told_of(workshop: Workshop, caplog: pytes
 class HungWorker:
     """A stand-in for a worker's process: what its line tells, and whether it was ended."""
 
-    def __init__(self, *tells: Told) -> None:
+    def __init__(self, *tells: Told, pid: int | None = None) -> None:
         self.line, self.there = Pipe()
-        self.exitcode = None
+        self.exitcode, self.pid = None, pid
         for told in tells:
             self.there.send(told)
 
@@ -278,3 +280,17 @@ def test_who_keeps_in_time_is_waited_for_though_nobody_wants_it_any_more(tmp_pat
 
     with listened_by(not_wanted):
         assert crew._asked(stand_in.worker(), Asked({}, b"", 0), budget=60.0) == kept
+
+
+def test_a_busy_machine_is_not_counted_against_a_request(tmp_path) -> None:
+    """The time passes, but the worker's process has not had any of it."""
+    crew = Crew(WorkerSettings(tmp_path / "none.sqlite", tmp_path), hands=1, keeping=5.0)
+    answer = Answer(200, (), b"done", (), has_changed_records=False, memory=0)
+    with subprocess.Popen(["sleep", "20"]) as idle:
+        waits, hangs = HungWorker(pid=idle.pid), HungWorker(pid=idle.pid)
+        threading.Timer(0.9, waits.there.send, [answer]).start()
+
+        assert crew._heard(waits.worker(), budget=0.4) == answer
+        with pytest.raises(TooMuch, match="ended after"):
+            crew._heard(hangs.worker(), budget=0.1)
+        idle.kill()
