@@ -20,7 +20,8 @@ from dunestead.core.plan.laid import guides_of, patch_boxes, readings_of
 from dunestead.core.plan.materials import MaterialFit, reuse_of
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.tacking.centring import Distances
-from dunestead.core.words.laying import marks_in_words, what_of
+from dunestead.core.tacking.laying import SIDES
+from dunestead.core.words.laying import marks_in_words, side_in_words, what_of
 
 __all__ = ["advice_out", "bridge_out", "mask_out", "pieces_out", "reuse_out", "weak_out"]
 
@@ -46,7 +47,7 @@ def mask_out(plan: Plan, mask: MaskPlan, unit: str) -> wire.MaskOut:
         passes=[wire.PassOut.showing(one) for one in mask.pressings],
         datum=guides.datum,
         marks=marks_in_words(guides, unit),
-        distances=[_distances_out(line) for line in guides.lines],
+        distances=[_distances_out(line, unit) for line in guides.lines],
         readings=[
             wire.ShouldReadOut(
                 patch=patch, **{side: list(values) for side, values in readings_of(plan, mask.number, patch).items()}
@@ -58,8 +59,9 @@ def mask_out(plan: Plan, mask: MaskPlan, unit: str) -> wire.MaskOut:
     )
 
 
-def _distances_out(line: Distances) -> wire.DistancesOut:
-    return wire.DistancesOut(to=what_of(line), datum=line.datum, **asdict(line.tape))
+def _distances_out(line: Distances, unit: str) -> wire.DistancesOut:
+    reads = {side: side_in_words(line, side, unit) for side in SIDES}
+    return wire.DistancesOut(to=what_of(line), datum=line.datum, reads=reads, **asdict(line.tape))
 
 
 def bridges_out(bridges: Sequence[Bridge], origin: tuple[float, float]) -> list[wire.BridgeOut]:

@@ -7,6 +7,7 @@ from dunestead.api.schemas.mask import BridgeOut
 from dunestead.api.wire import Box, Point, Shown
 from dunestead.core.changes.arranging import Guide
 from dunestead.core.tacking.centring import Datum
+from dunestead.core.tacking.laying import Side
 from dunestead.core.tacking.pins import Pin
 from dunestead.core.tacking.placements import Placement
 from dunestead.core.tacking.strips import Strip
@@ -38,6 +39,7 @@ class DistancesOut(Shown):
     right: float
     top: float
     bottom: float
+    reads: dict[Side, str] = Field(description="Each in words, in the maker's unit.")
 
 
 class ShouldReadOut(Shown):

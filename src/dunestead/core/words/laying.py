@@ -1,14 +1,22 @@
 """What is said of where a mask lies: what to mark beforehand, and what the tape should read."""
 
 from dunestead.core.tacking.centring import Distances, Guides
+from dunestead.core.tacking.laying import SIDES, Side
 from dunestead.core.units import show_tape
 
-__all__ = ["distances_in_words", "marks_in_words", "what_of"]
+__all__ = ["distances_in_words", "marks_in_words", "side_in_words", "what_of"]
 
 _FROM = {
     "edges": "From the blank's edge to the {what}",
     "rim": "From the inside of the rim to the {what}",
     "middle": "From the middle of the blank to the edges of the {what}",
+}
+# Where a side lies that is not on its own side of where the tape begins.
+_PAST: dict[Side, str] = {
+    "left": "to the right of it",
+    "right": "to the left of it",
+    "top": "below it",
+    "bottom": "above it",
 }
 
 
@@ -17,11 +25,24 @@ def what_of(line: Distances) -> str:
     return f"{line.what} {line.number}" if line.number is not None else line.what
 
 
+def side_in_words(line: Distances, side: Side, unit: str) -> str:
+    """Return what a tape reads to one side; one that lies on the other side of where the tape begins says so.
+
+    Examples
+    --------
+    >>> from dunestead.core.tacking.centring import Distances, TapeCheck
+    >>> above = Distances("artwork", "middle", TapeCheck(140, 140, 78, -42.3))
+    >>> side_in_words(above, "top", "mm"), side_in_words(above, "bottom", "mm")
+    ('78 mm', '42 mm above it')
+    """
+    value: float = getattr(line.tape, side)
+    shown = show_tape(abs(value), unit)
+    return shown if value >= 0 or shown == show_tape(0.0, unit) else f"{shown} {_PAST[side]}"
+
+
 def distances_in_words(line: Distances, unit: str) -> str:
     """Return one set of distances in a sentence."""
-    left, right, top, bottom = (
-        show_tape(value, unit) for value in (line.tape.left, line.tape.right, line.tape.top, line.tape.bottom)
-    )
+    left, right, top, bottom = (side_in_words(line, side, unit) for side in SIDES)
     what = what_of(line)
     if line.datum == "collar":
         return (

@@ -3757,6 +3757,9 @@ export interface components {
             /** @enum {string} */
             datum: "edges" | "rim" | "seams" | "middle" | "collar";
             left: number;
+            reads: {
+                [key: string]: string;
+            };
             right: number;
             to: string;
             top: number;

@@ -15,6 +15,7 @@ import PlacementLayer from './PlacementLayer.svelte';
 import TapeLayer from './TapeLayer.svelte';
 import WeakMarks from './WeakMarks.svelte';
 
+const READS = { left: '50 mm', right: '50 mm', top: '50 mm', bottom: '50 mm' };
 const picture: Drawn = {
   width: 600,
   height: 400,
@@ -69,7 +70,7 @@ const picture: Drawn = {
       placing: [1],
       datum: 'edges',
       marks: [],
-      distances: [{ to: 'artwork', datum: 'edges', left: 50, right: 50, top: 50, bottom: 50 }],
+      distances: [{ to: 'artwork', datum: 'edges', left: 50, right: 50, top: 50, bottom: 50, reads: READS }],
       readings: [],
       covers: [],
       painted_box: [50, 50, 550, 350],
@@ -183,7 +184,10 @@ describe('the picture', () => {
       from_back: true,
       painted_box: [50, 50, 450, 350] as typeof picture.painted_box,
     };
-    const distances = [{ to: 'artwork', datum: 'edges' as const, left: 150, right: 50, top: 50, bottom: 50 }];
+    const reads = { ...READS, left: '150 mm' };
+    const distances = [
+      { to: 'artwork', datum: 'edges' as const, left: 150, right: 50, top: 50, bottom: 50, reads },
+    ];
     const masks = picture.masks.map((mask) => ({ ...mask, painted_box: off.painted_box, distances }));
     const { container } = render(Picture, {
       ...base,

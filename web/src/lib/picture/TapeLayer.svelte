@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { showTape } from '../units';
   import type { Ground } from './layers';
 
   interface Props {
@@ -10,7 +9,6 @@
   const picture = $derived(ground.picture);
   const px = $derived(ground.px);
   const mask = $derived(ground.mask);
-  const show = (mm: number) => showTape(mm, ground.unit);
   const flip = (mm: number) => (ground.turned ? picture.width - mm : mm);
   /** What is painted through the mask that is shown: what a tape is laid to. */
   const painted = $derived.by(() => {
@@ -49,13 +47,13 @@
   />
   {#if tape}
     <text class="label" x={px((from.left + painted[0]) / 2)} y={px(across) - 5} text-anchor="middle"
-      >{show(tape.left)}</text
+      >{tape.reads.left}</text
     >
     <text class="label" x={px((from.right + painted[2]) / 2)} y={px(across) - 5} text-anchor="middle"
-      >{show(tape.right)}</text
+      >{tape.reads.right}</text
     >
-    <text class="label" x={px(down) + 5} y={px((from.top + painted[1]) / 2) + 5}>{show(tape.top)}</text>
-    <text class="label" x={px(down) + 5} y={px((painted[3] + from.bottom) / 2) + 5}>{show(tape.bottom)}</text>
+    <text class="label" x={px(down) + 5} y={px((from.top + painted[1]) / 2) + 5}>{tape.reads.top}</text>
+    <text class="label" x={px(down) + 5} y={px((painted[3] + from.bottom) / 2) + 5}>{tape.reads.bottom}</text>
   {/if}
 </g>
 

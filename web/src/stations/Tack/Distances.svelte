@@ -1,8 +1,6 @@
 <script lang="ts">
   import type { Mask } from '../../lib/api/client';
-  import { settings } from '../../lib/settings.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
-  import { showTape } from '../../lib/units';
 
   interface Props {
     mask: Mask;
@@ -48,7 +46,7 @@
           <tr>
             <th scope="row" class="text-left font-normal">{line.to}</th>
             {#each SIDES as side (side)}
-              <td class="text-right tabular-nums">{showTape(line[side], settings.unit)}</td>
+              <td class="text-right tabular-nums">{line.reads[side]}</td>
             {/each}
           </tr>
         {/each}
