@@ -53,7 +53,9 @@
   <div class="card flex flex-wrap items-center gap-2 p-2 text-sm" role="status">
     {#if isFound}
       <span class="flex-1">The sheet of paper in this photo is cut out and straightened.</span>
-      <Button color="alternative" size="xs" onclick={() => change({ corners: null })}>Take the whole photo</Button>
+      <Button color="alternative" size="xs" onclick={() => change({ corners: null })}
+        >Take the whole photo</Button
+      >
     {:else}
       <span class="flex-1">A sheet of paper was found in this photo.</span>
       <Button color="alternative" size="xs" onclick={() => change({ corners: found })}>Straighten it</Button>

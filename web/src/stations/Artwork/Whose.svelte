@@ -35,8 +35,8 @@
       onchange={(key) => open.change({ may_sell: key === '' ? null : key === 'yes' })}
     />
     <p class="m-0 text-sm text-(--faint)">
-      A note for yourself, told beside your costs; it stops nothing. The letterings that come with Dunestead may be
-      used for things you sell.
+      A note for yourself, told beside your costs; it stops nothing. The letterings that come with Dunestead
+      may be used for things you sell.
     </p>
   </div>
 </Fold>
