@@ -52,6 +52,13 @@ def test_coatings_nobody_decided_follow_and_others_stay() -> None:
     assert suited(altered(job, coatings=own.paint.coatings), job, CATALOGUE).paint == own.paint
 
 
+@pytest.mark.parametrize("lost", [{"material": "gone"}, {"surface": "gone"}])
+def test_a_job_whose_row_is_no_more_can_still_be_changed_to_one_that_is(lost: dict[str, str]) -> None:
+    sound = job_of(words("ROW", 120.0), surface="glass")
+
+    assert suited(sound, altered(sound, **lost), CATALOGUE) == sound
+
+
 @pytest.mark.parametrize(
     ("surface", "use", "allowed", "refused"),
     [

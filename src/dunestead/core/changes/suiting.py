@@ -24,6 +24,9 @@ def _without_method(job: Job, before: Job, catalogue: Catalogue) -> Job:
 
 
 def _with_coatings(job: Job, before: Job, catalogue: Catalogue) -> Job:
+    if before.blank.surface not in catalogue.surfaces or before.mask.material not in catalogue.materials:
+        # Nothing was ever proposed for a row that is no more; the change may be what mends it.
+        return job
     if job.paint.coatings != before.paint.coatings or before.paint.coatings != coatings_for(before, catalogue):
         return job
     return altered(job, coatings=coatings_for(job, catalogue))
