@@ -219,13 +219,15 @@ def test_a_step_out_of_its_turn_says_before_the_press_what_comes_first_and_asks_
     tasks = [one for station in worked(client, address)["stations"] for one in station["tasks"]]
 
     first = [one["id"] for one in tasks if not one["held_up"]]
-    assert first == ["blank-prepared/k1", "sheets-test-cut"]
+    assert first == ["blank-prepared/k1", "sheets-check"]
     for one in tasks:
         if one["id"] not in first:
             refused = done(client, address, one["id"])
             assert refused.status_code == 409, one["id"]
     cut = next(one for one in tasks if one["id"] == "sheets-cut/s1")
     assert cut["held_up"] == "First: Test cut."
+    assert done(client, address, "sheets-test-cut").get_json()["title"].startswith("First: Check the material")
+    assert done(client, address, "sheets-check").status_code == 200
     assert done(client, address, cut["id"]).get_json()["title"] == "First: Test cut."
     assert done(client, address, "sheets-test-cut").status_code == 200
     assert task_of(worked(client, address), "sheets-cut", "sheets")["held_up"] == ""
@@ -236,18 +238,18 @@ def test_what_was_done_on_an_earlier_version_is_told(client) -> None:
     """Cut sheet 1, then change the width: the tick stays, and says what it was about is no more."""
     address = f"/api/jobs/{begin(client)['id']}"
     led_to(client, address, "sheets-cut/s1")
-    cut = station(done(client, address, "sheets-cut/s1").get_json(), "sheets")["tasks"][1]
+    cut = station(done(client, address, "sheets-cut/s1").get_json(), "sheets")["tasks"][2]
     assert (cut["state"], cut["changed"]) == ("done", [])
 
     wider = client.patch(address, json={"design_width": 321.0}).get_json()
-    assert station(wider, "sheets")["tasks"][1]["state"] == "outdated"
-    assert station(wider, "sheets")["tasks"][1]["changed"] == ["sheet"]
+    assert station(wider, "sheets")["tasks"][2]["state"] == "outdated"
+    assert station(wider, "sheets")["tasks"][2]["changed"] == ["sheet"]
     assert "earlier version" in station(wider, "sheets")["verdict"]
     other = client.patch(address, json={"material": "card"}).get_json()
-    assert "material" in station(other, "sheets")["tasks"][1]["changed"]
+    assert "material" in station(other, "sheets")["tasks"][2]["changed"]
     back = client.post(f"{address}/undo")
     back = client.post(f"{address}/undo").get_json()
-    assert station(back, "sheets")["tasks"][1]["state"] == "done"
+    assert station(back, "sheets")["tasks"][2]["state"] == "done"
 
 
 def test_two_windows_never_overwrite_each_other(client) -> None:

@@ -17,6 +17,12 @@ def test_readings_are_answered_with_what_to_do_in_the_makers_unit(client) -> Non
 
     told = client.post(f"{here}/masks/1/laid?unit=in", json={"left": [left], "right": [right]}).get_json()
 
+    artwork = job["picture"]["masks"][0]["readings"][1]
+    body = {"left": [artwork["left"][0] + 5], "to": "artwork"}
+    assert artwork["to"] == "artwork"
+    assert artwork["left"][0] == pytest.approx(job["picture"]["masks"][0]["distances"][0]["left"])
+    assert client.post(f"{here}/masks/1/laid", json=body).get_json()["shift"] == pytest.approx([-5, 0], abs=0.01)
+    assert client.post(f"{here}/masks/1/laid", json=body | {"patch": 1}).status_code in (400, 404)
     assert told["shift"] == pytest.approx([-5, 0], abs=0.01)
     assert told["instructions"][0] == "Shift it 3/16 in to the left."
     assert told["should"][0] == pytest.approx(box[:2])
@@ -74,7 +80,7 @@ def test_what_the_tape_read_is_logged_with_what_was_told(client) -> None:
 def test_a_patch_is_laid_by_itself_and_one_that_is_none_is_said(client) -> None:
     here = address(begin(client))
     places = client.get(here).get_json()["picture"]["masks"][0]["readings"]
-    patch = places[1]
+    patch = places[2]
     assert patch["patch"] is not None
 
     told = client.post(

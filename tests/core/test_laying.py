@@ -161,3 +161,7 @@ def test_seen_through_left_and_right_are_the_makers_own() -> None:
     assert laid_mask(plan, 1, {"left": [100], "right": [200]}, CATALOGUE).shift[0] == pytest.approx(0, abs=0.01)
     with pytest.raises(NoSuchThing):
         laid_mask(plan, 2, {"left": [100]}, CATALOGUE)
+    # Read to the artwork, a border of 50 further in, it says the same; a patch is read to its own edge.
+    off = laid_mask(front, 1, {"left": [255], "right": [145]}, CATALOGUE, to="artwork")
+    assert off.shift[0] == pytest.approx(-5, abs=0.01)
+    assert laid_mask(plan, 1, {"left": [150]}, CATALOGUE, to="artwork").is_within

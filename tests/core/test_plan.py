@@ -241,7 +241,7 @@ def test_what_comes_next_is_the_first_task_not_done_and_ready(catalogue) -> None
         return next_of(plan, progress, stations_of(plan, progress, "mm", NOON), NOON)
 
     assert following(done("blank-prepared/k1")).task.code == "paint-trial"
-    assert following(done("blank-prepared/k1", "paint-trial/k1")).task.code == "sheets-test-cut"
+    assert following(done("blank-prepared/k1", "paint-trial/k1")).task.code == "sheets-check"
     assert following(done(*(task.id for task in graph.tasks))) is None
     # While the paint dries there is nothing to do but wait.
     all_but = done(*(task.id for task in graph.tasks if task.station not in ("cure", "record")))

@@ -229,6 +229,22 @@ def pinned(catalogue: Catalogue, body: str, width: float, surface="coir", policy
     return plan, pin_mask(plan.frame, plan.keepers, tongues, catalogue.surface(surface), policy, RULES)
 
 
+@pytest.mark.parametrize(
+    ("side", "over_edge", "hangs"),
+    [(100, 0.2, 65.0), (100, 0.0, 65.0), (180, 0.2, 0.0), (180, 0.0, 25.0), (240, 0.0, 0.0)],
+)
+def test_a_plate_that_hangs_over_an_edge_by_more_than_a_fifth_is_told(catalogue, side, over_edge, hangs) -> None:
+    """A plate of 230 by 230 mm over the middle of a square blank; on a rim it hangs over not at all."""
+    plate = replace(catalogue.press("hand-press"), plate_width=230.0, plate_length=230.0, overlap=0.0)
+    blank = shapely.box(0, 0, side, side)
+    window = shapely.box(side / 2 - 10, side / 2 - 10, side / 2 + 10, side / 2 + 10)
+    ground = PressGround(window, within=blank, beyond=20, over_edge=over_edge)
+
+    found = press_mask(ground, plate, catalogue.surface("coir"), catalogue.material("paper-coated-down"), ONCE)
+
+    assert found[0].hangs_over == pytest.approx(hangs, abs=5.0)
+
+
 def test_corners_edges_and_every_large_enough_piece_are_pinned(catalogue) -> None:
     """WORD at 50 mm has centres of 10, 5 and 5 mm: in all three a circle of 5 mm fits; at 40 mm in the first only."""
     _, large = pinned(catalogue, WORD, 200.0)

@@ -13,6 +13,7 @@ import pytest
 from dunestead.cli.sources import FolderSources
 from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.stations.graph import task_graph
+from dunestead.core.work.saying import detail_of
 from dunestead.core.work.tasks import Task, TaskGraph
 from dunestead.formats.job_file import read_job_file, write_job_file
 from dunestead.formats.verified import check_cut
@@ -473,3 +474,32 @@ def test_what_was_done_is_known_again_after_a_start(folder: Path, number: str) -
 
     assert len(json.loads(read[0])) > 5
     assert read[0] == read[1]
+
+
+# --- before the cut ----------------------------------------------------------------------------
+@pytest.mark.parametrize(
+    ("number", "reads", "lies"),
+    [
+        ("J05", "Not mirrored", "Coated side down"),
+        ("J07", "Mirrored", "Coated side up"),
+        ("J12", "Mirrored", "Carrier down"),
+        ("J19", "Mirrored", "Vinyl up"),
+    ],
+)
+def test_before_the_cut_size_side_and_facing_are_looked_at(jobs, number: str, reads: str, lies: str) -> None:
+    """Whatever is cut from its back is mirrored, and what is seen through the blank once more (trade: stacks)."""
+    plan, graph = jobs(number)
+    check = next(task for task in graph.tasks if task.station == "sheets")
+    said = detail_of(check, graph, "mm")
+
+    assert check.code == "sheets-check"
+    assert f"{reads}: words in the file" in said
+    assert lies in said
+    sizes = [(float(a), float(b)) for a, b in re.findall(r"(\d+) mm by (\d+) mm", said)]
+    for planned in plan.sheets:
+        # The file of a sheet fits on a piece as large as is said, either way round.
+        sides = sorted((planned.sheet.width, planned.sheet.height))
+        assert any(all(a <= b + 0.01 for a, b in zip(sides, sorted(size), strict=True)) for size in sizes)
+    cuts = {task.id for task in graph.tasks if task.code in ("sheets-test-cut", "sheets-cut")}
+    assert cuts
+    assert check.id in {wait.task for task in graph.tasks if task.id in cuts for wait in task.after}

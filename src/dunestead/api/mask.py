@@ -60,7 +60,8 @@ def tell_laid(job_id: int, number: int, given: wire.ReadingsIn, query: wire.Unit
     """Say how to shift and turn a laid mask by what a tape read around it; both are logged."""
     readings: dict[Side, list[float]] = {side: getattr(given, side) for side in SIDES}
     found = opened(job_id, query)
-    laid = lay_mask(bench(), found, number, query.copy_no, readings, given.patch, query.unit, given.within)
+    how = (given.patch, query.unit, given.within, given.to)
+    laid = lay_mask(bench(), found, number, query.copy_no, readings, *how)
     return wire.LaidOut.showing(laid, within=laid.is_within, instructions=instructions_for(laid, query.unit))
 
 

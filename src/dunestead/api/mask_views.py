@@ -16,7 +16,7 @@ from dunestead.core.mask.gaps import Gap
 from dunestead.core.mask.loose import LoosePiece
 from dunestead.core.mask.naming import name_pieces
 from dunestead.core.painting.separation import advise_masks
-from dunestead.core.plan.laid import guides_of, patch_boxes, readings_of
+from dunestead.core.plan.laid import MeasuredTo, guides_of, patch_boxes, readings_of
 from dunestead.core.plan.materials import MaterialFit, reuse_of
 from dunestead.core.plan.plan import MaskPlan, Plan
 from dunestead.core.tacking.centring import Distances
@@ -50,13 +50,21 @@ def mask_out(plan: Plan, mask: MaskPlan, unit: str) -> wire.MaskOut:
         distances=[_distances_out(line, unit) for line in guides.lines],
         readings=[
             wire.ShouldReadOut(
-                patch=patch, **{side: list(values) for side, values in readings_of(plan, mask.number, patch).items()}
+                patch=patch,
+                to=to,
+                **{side: list(values) for side, values in readings_of(plan, mask.number, patch, to).items()},
             )
-            for patch in (None, *patch_boxes(plan, mask))
+            for patch, to in _laid_as(plan, mask)
         ],
         covers=list(mask.strips),
         pins=[replace(pin, at=placed(pin.at, origin)) for pin in mask.pinning.pins],
     )
+
+
+def _laid_as(plan: Plan, mask: MaskPlan) -> list[tuple[int | None, MeasuredTo]]:
+    """Return all that is measured to when a mask is laid: its edge, its artwork, the edge of each of its patches."""
+    found: list[tuple[int | None, MeasuredTo]] = [(None, "mask"), (None, "artwork")]
+    return found + [(patch, "mask") for patch in patch_boxes(plan, mask)]
 
 
 def _distances_out(line: Distances, unit: str) -> wire.DistancesOut:

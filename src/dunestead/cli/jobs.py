@@ -12,7 +12,7 @@ from dunestead.cli.reading import read_file
 from dunestead.cli.reporting import FAULTS, print_report
 from dunestead.cli.sources import FolderSources
 from dunestead.core.figures import Catalogue
-from dunestead.core.plan.laid import laid_mask
+from dunestead.core.plan.laid import MeasuredTo, laid_mask
 from dunestead.core.plan.plan import Plan, make_plan
 from dunestead.core.stations.graph import task_graph
 from dunestead.core.tacking.laying import SIDES, Side, instructions_for
@@ -50,15 +50,22 @@ def _made(job: Path, catalogue: Catalogue) -> Plan:
 @click.option("--top", type=READINGS)
 @click.option("--bottom", type=READINGS)
 @click.option("--patch", type=int, help="One of its patches that is laid by itself.")
+@click.option("--to", type=click.Choice(["mask", "artwork"]), default="mask", help="What was measured to.")
 @click.option("--within", type=LENGTH, help="How far off a corner may be.")
 @click.option("--json", "as_json", is_flag=True, help="Print one JSON object and nothing else.")
 def lay(
-    job: Path, mask: int, patch: int | None, within: float | None, as_json: bool, **read: tuple[float, ...] | None
+    job: Path,
+    mask: int,
+    patch: int | None,
+    to: MeasuredTo,
+    within: float | None,
+    as_json: bool,
+    **read: tuple[float, ...] | None,
 ) -> int:
     """Say how to shift and turn a laid mask by what a tape read around it."""
     catalogue = load_catalogue()
     readings: dict[Side, tuple[float, ...]] = {side: given for side in SIDES if (given := read[side])}
-    laid = laid_mask(_made(job, catalogue), mask, readings, catalogue, within, patch)
+    laid = laid_mask(_made(job, catalogue), mask, readings, catalogue, within, patch, to)
     report = {
         "shift_mm": list(laid.shift),
         "turn_deg": laid.turn,

@@ -415,6 +415,7 @@ class HandTimes:
     trial: float
     rewarm: float
     lint: float
+    check_sheets: float
     print_twice: float
     clean_back: float
     heat_set: float

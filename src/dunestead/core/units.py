@@ -17,6 +17,7 @@ __all__ = [
     "show_at_least",
     "show_length",
     "show_tape",
+    "show_tape_up",
     "show_temperature",
     "show_time",
     "show_volume",
@@ -122,6 +123,18 @@ def show_tape(millimetres: float, unit: str = "mm") -> str:
     """
     step = MM_PER_INCH / _TAPE_PARTS if unit == "in" else 1.0
     return show_length(math.copysign(math.floor(abs(millimetres) / step + 0.5 + 1e-9) * step, millimetres), unit)
+
+
+def show_tape_up(millimetres: float, unit: str = "mm") -> str:
+    """Write what a tape must read at least, rounded up to its marks.
+
+    Examples
+    --------
+    >>> show_tape_up(61.2), show_tape_up(61.0), show_tape_up(61.4, "in")
+    ('62 mm', '61 mm', '2 7/16 in')
+    """
+    step = MM_PER_INCH / _TAPE_PARTS if unit == "in" else 1.0
+    return show_length(math.ceil(millimetres / step - 1e-6) * step, unit)
 
 
 def _shown_step(millimetres: float, unit: str) -> float:

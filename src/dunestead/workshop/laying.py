@@ -3,7 +3,7 @@
 from collections.abc import Mapping, Sequence
 
 from dunestead.core.job.log import LogEntry
-from dunestead.core.plan.laid import laid_mask, laid_seam
+from dunestead.core.plan.laid import MeasuredTo, laid_mask, laid_seam
 from dunestead.core.tacking.laying import Laid, Readings, instructions_for
 from dunestead.core.tacking.seam_laying import SeamLaid
 from dunestead.core.work.kinds import Trait
@@ -24,6 +24,7 @@ def lay_mask(
     patch: int | None,
     unit: str,
     within: float | None = None,
+    to: MeasuredTo = "mask",
 ) -> Laid:
     """Return what to do to a mask of a copy by what a tape read, until no corner is off by more than `within` mm.
 
@@ -32,9 +33,9 @@ def lay_mask(
     BadInput, NoSuchThing
         When the readings cannot be, or there is no such mask or patch; then nothing is logged.
     """
-    laid = laid_mask(opened.plan, number, readings, bench.catalogue, within, patch)
+    laid = laid_mask(opened.plan, number, readings, bench.catalogue, within, patch, to)
     tasks = [task for task in _laying(opened, copy) if task.has(Trait.LAYS) and task.mask == number]
-    what = f"patch {patch}" if patch is not None else ""
+    what = f"patch {patch}" if patch is not None else "to the artwork" if to == "artwork" else ""
     read: dict[str, tuple[float, ...]] = {side: tuple(values) for side, values in readings.items() if values}
     _log(bench, opened, tasks, read, within=laid.is_within, instruction=instructions_for(laid, unit), what=what)
     return laid

@@ -3,6 +3,7 @@
 from pydantic import Field
 
 from dunestead.api.wire import Point, Shown, Wire
+from dunestead.core.plan.laid import MeasuredTo
 
 _READ = "Mm from the blank's edge to the mask's: one value in the middle of that side, or two at its ends."
 
@@ -29,6 +30,7 @@ class ReadingsIn(Wire):
     top: list[float] = Field(default_factory=list, max_length=2, description=_READ)
     bottom: list[float] = Field(default_factory=list, max_length=2, description=_READ)
     patch: int | None = Field(None, ge=1, description="One of its patches that is laid by itself.")
+    to: MeasuredTo = Field("mask", description="What was read to: its edge, or the artwork in it.")
     within: float | None = Field(None, description="How far off a corner may be, mm.")
 
 

@@ -6,6 +6,7 @@ from dunestead.api.schemas.common import ColourOut
 from dunestead.api.schemas.mask import BridgeOut
 from dunestead.api.wire import Box, Point, Shown
 from dunestead.core.changes.arranging import Guide
+from dunestead.core.plan.laid import MeasuredTo
 from dunestead.core.tacking.centring import Datum
 from dunestead.core.tacking.laying import Side
 from dunestead.core.tacking.pins import Pin
@@ -46,6 +47,7 @@ class ShouldReadOut(Shown):
     """What a tape reads at each side of a mask that lies right, or of one of its patches: middle, and two ends; mm."""
 
     patch: int | None
+    to: MeasuredTo
     left: list[float]
     right: list[float]
     top: list[float]

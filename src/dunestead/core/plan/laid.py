@@ -1,11 +1,12 @@
 """Where a mask of a plan lies by what the tape reads, as the blank lies before the maker."""
 
 from collections.abc import Iterator, Mapping
+from typing import Literal
 
 import shapely
 
 from dunestead.core.blanks.blank import collar_of
-from dunestead.core.errors import NoSuchThing
+from dunestead.core.errors import BadInput, NoSuchThing
 from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.plan.laying import group_boxes
@@ -23,7 +24,10 @@ from dunestead.core.tacking.centring import (
 from dunestead.core.tacking.laying import Laid, LayRules, Readings, Side, laid_by_tape, should_read
 from dunestead.core.tacking.seam_laying import SeamLaid, laid_at_seam
 
-__all__ = ["groups_laid", "guides_of", "laid_mask", "laid_seam", "mask_of", "patch_boxes", "readings_of"]
+__all__ = ["MeasuredTo", "groups_laid", "guides_of", "laid_mask", "laid_seam", "mask_of", "patch_boxes", "readings_of"]
+
+# What a tape is read to: the crisp edge of the mask, or what is painted through it.
+MeasuredTo = Literal["mask", "artwork"]
 
 
 def mask_of(plan: Plan, number: int) -> MaskPlan:
@@ -90,9 +94,11 @@ def _read(plan: Plan, box: Box, datum: Datum) -> TapeCheck:
 
 
 # --- what was measured ------------------------------------------------------------------------
-def readings_of(plan: Plan, number: int, patch: int | None = None) -> Mapping[Side, tuple[float, float, float]]:
+def readings_of(
+    plan: Plan, number: int, patch: int | None = None, to: MeasuredTo = "mask"
+) -> Mapping[Side, tuple[float, float, float]]:
     """Return what a tape reads at each side when a mask lies right: in the middle, and at both ends."""
-    return should_read(*_ground(plan, number, patch))
+    return should_read(*_ground(plan, number, patch, to))
 
 
 def laid_mask(
@@ -102,6 +108,7 @@ def laid_mask(
     catalogue: Catalogue,
     within: float | None = None,
     patch: int | None = None,
+    to: MeasuredTo = "mask",
 ) -> Laid:
     """Return what to do to a mask of a plan by what a tape read around it.
 
@@ -115,6 +122,8 @@ def laid_mask(
         How far off a corner may be, mm; None for the usual.
     patch
         Number of one of its patches that is laid by itself, None for all of it.
+    to
+        What was read to: the mask's edge, or the artwork in it.
 
     Raises
     ------
@@ -123,18 +132,20 @@ def laid_mask(
     """
     figures = catalogue.workshop
     rules = LayRules(figures["tape_error"], figures["lay_within"] if within is None else within)
-    return laid_by_tape(*_ground(plan, number, patch), readings, rules)
+    return laid_by_tape(*_ground(plan, number, patch, to), readings, rules)
 
 
-def _ground(plan: Plan, number: int, patch: int | None) -> tuple[shapely.Polygon, Box]:
+def _ground(plan: Plan, number: int, patch: int | None, to: MeasuredTo) -> tuple[shapely.Polygon, Box]:
     """Return the blank's outline and the box of what is laid on it, as they lie before the maker."""
     mask = mask_of(plan, number)
-    box, outline = mask.box, plan.look.composition.outline
+    box, outline = mask.painted_box if to == "artwork" else mask.box, plan.look.composition.outline
     if patch is not None:
         boxes = patch_boxes(plan, mask)
         if patch not in boxes:
             named = ", ".join(map(str, boxes)) or "none: it is in one piece"
             raise NoSuchThing(f"Mask {number} has no patch {patch}.", f"Its patches: {named}.")
+        if to == "artwork":
+            raise BadInput("A patch is measured to its own edge.", "Measure to the patch, or to the artwork of it all.")
         box = boxes[patch]
     if plan.job.blank.is_seen_through:
         width = plan.job.piece.size[0]

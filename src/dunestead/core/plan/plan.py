@@ -488,6 +488,7 @@ def _pressed(look: Look, cut: CutPlan, catalogue: Catalogue, *, is_reverse: bool
         look.composition.outline,
         shapely.union_all(list(barred)),
         catalogue.workshop["press_beyond"],
+        0.0 if look.job.piece.rim else catalogue.workshop["plate_over_edge"],
     )
 
 

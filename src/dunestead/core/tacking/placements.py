@@ -56,6 +56,8 @@ class Pressing:
         From the middle outwards.
     celsius, seconds
         As the method asks, or less where the surface or the plate asks for less; seconds a rest.
+    hangs_over
+        How far a rest hangs over the blank's edge at most, mm, where that is more than it may; else 0.
     """
 
     name: str
@@ -63,6 +65,7 @@ class Pressing:
     celsius: float
     seconds: float
     why: str
+    hangs_over: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,6 +84,8 @@ class PressGround:
         Where no plate rests: what is kept clear.
     beyond
         The plate covers windows and so much around them, mm; the outer border is pinned or taped.
+    over_edge
+        So much of its side a plate may hang over the edge of ``within``: a plate tips; on a rim it does not press.
     """
 
     windows: BaseGeometry
@@ -88,6 +93,7 @@ class PressGround:
     within: BaseGeometry | None = None
     barred: BaseGeometry | None = None
     beyond: float = 0.0
+    over_edge: float = 1.0
 
 
 def press_mask(
@@ -113,10 +119,28 @@ def press_mask(
     placements = {over: _placements(ground, press, over) for over in dict.fromkeys(one.over for one in passes)}
     return tuple(
         Pressing(
-            one.name, placements[one.over], min(one.celsius, limit), min(one.seconds, surface.seconds), one.why or why
+            one.name,
+            placements[one.over],
+            min(one.celsius, limit),
+            min(one.seconds, surface.seconds),
+            one.why or why,
+            _hangs_over(placements[one.over], ground),
         )
         for one in passes
     )
+
+
+def _hangs_over(placements: Sequence[Placement], ground: PressGround) -> float:
+    """Return how far a plate hangs over the edge where it does so by more than it may, mm; 0 where it does not."""
+    if ground.within is None:
+        return 0.0
+    left, top, right, bottom = ground.within.bounds
+    found = 0.0
+    for x0, y0, x1, y1 in (placement.box for placement in placements):
+        for by, side in ((left - x0, x1 - x0), (x1 - right, x1 - x0), (top - y0, y1 - y0), (y1 - bottom, y1 - y0)):
+            if by > ground.over_edge * side + _EPS:
+                found = max(found, by)
+    return found
 
 
 def _placements(ground: PressGround, press: Press, over: str) -> tuple[Placement, ...]:

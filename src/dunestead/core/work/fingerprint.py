@@ -9,6 +9,7 @@ from dunestead.core.plan.plan import MaskPlan, Plan, SheetPlan
 
 __all__ = [
     "blank_fingerprint",
+    "check_fingerprint",
     "coat_fingerprint",
     "cut_fingerprint",
     "fitted_fingerprint",
@@ -19,6 +20,10 @@ __all__ = [
 
 def _short(*parts: object) -> str:
     return sha256(repr(parts).encode()).hexdigest()[:12]
+
+
+def _facing(plan: Plan) -> str:
+    return "mirrored" if plan.facing.mirrored else "as it reads"
 
 
 def blank_fingerprint(plan: Plan) -> Mapping[str, str]:
@@ -38,13 +43,22 @@ def mask_fingerprint(plan: Plan, mask: MaskPlan) -> Mapping[str, str]:
     return {"design": mask.design, "material": plan.job.mask.material, "method": plan.method.key}
 
 
+def check_fingerprint(plan: Plan, pieces: tuple[tuple[float, float], ...]) -> Mapping[str, str]:
+    """Return what looking at the material before the cut stands on."""
+    return {
+        "material": plan.job.mask.material,
+        "facing": _facing(plan),
+        "piece": _short([(round(across), round(along)) for across, along in pieces]),
+    }
+
+
 def cut_fingerprint(plan: Plan, planned: SheetPlan) -> Mapping[str, str]:
     """Return what cutting a sheet stands on."""
     placed = [(one.patch.key, tuple(round(v, 2) for v in one.to_artwork.as_tuple())) for one in planned.sheet.patches]
     return {
         "sheet": _short(placed, planned.sheet.runs),
         "material": plan.job.mask.material,
-        "facing": "mirrored" if plan.facing.mirrored else "as it reads",
+        "facing": _facing(plan),
     }
 
 

@@ -4951,6 +4951,8 @@ export interface components {
             left?: number[];
             patch?: number | null;
             right?: number[];
+            /** @enum {string} */
+            to?: "mask" | "artwork";
             top?: number[];
             within?: number | null;
         };
@@ -5179,6 +5181,8 @@ export interface components {
             left: number[];
             patch: number | null;
             right: number[];
+            /** @enum {string} */
+            to: "mask" | "artwork";
             top: number[];
         };
         SignInIn: {
@@ -5291,7 +5295,7 @@ export interface components {
             closes: string | null;
             coating: number | null;
             /** @enum {string} */
-            code: "blank-base-coat" | "blank-fit" | "blank-prepared" | "cure-dry" | "cure-finish" | "cure-fit" | "cure-hang" | "cure-heat-set" | "cure-use" | "cure-wash" | "mask-wash" | "paint-again" | "paint-brush-washed" | "paint-clean" | "paint-coat" | "paint-colours-apart" | "paint-look-over" | "paint-trial" | "peel-count" | "peel-lint" | "peel-pins" | "peel-rewarm" | "peel-sheet" | "peel-touched-up" | "record-written" | "sheets-cut" | "sheets-print" | "sheets-test-cut" | "tack-backing-off" | "tack-backing-off-hinged" | "tack-barrier" | "tack-board" | "tack-carrier-off" | "tack-cool" | "tack-cover" | "tack-guide-in" | "tack-guide-out" | "tack-hinge" | "tack-lay" | "tack-lay-groups" | "tack-pin-corners" | "tack-pins" | "tack-place" | "tack-press" | "tack-press-again" | "tack-press-down" | "tack-rest" | "tack-roll" | "tack-rub" | "tack-rub-down" | "tack-seam" | "tack-smooth" | "tack-spray" | "tack-tape-edges" | "tack-tape-off" | "tack-test-peel" | "tack-warm-air" | "tack-wipe" | "weed-backing-off" | "weed-burnish" | "weed-count" | "weed-field" | "weed-guide" | "weed-mat-off" | "weed-tape-groups" | "weed-tape-over" | "weed-trim-tape" | "weed-weaken-tape" | "weed-windows";
+            code: "blank-base-coat" | "blank-fit" | "blank-prepared" | "cure-dry" | "cure-finish" | "cure-fit" | "cure-hang" | "cure-heat-set" | "cure-use" | "cure-wash" | "mask-wash" | "paint-again" | "paint-brush-washed" | "paint-clean" | "paint-coat" | "paint-colours-apart" | "paint-look-over" | "paint-trial" | "peel-count" | "peel-lint" | "peel-pins" | "peel-rewarm" | "peel-sheet" | "peel-touched-up" | "record-written" | "sheets-check" | "sheets-cut" | "sheets-print" | "sheets-test-cut" | "tack-backing-off" | "tack-backing-off-hinged" | "tack-barrier" | "tack-board" | "tack-carrier-off" | "tack-cool" | "tack-cover" | "tack-guide-in" | "tack-guide-out" | "tack-hinge" | "tack-lay" | "tack-lay-groups" | "tack-pin-corners" | "tack-pins" | "tack-place" | "tack-press" | "tack-press-again" | "tack-press-down" | "tack-rest" | "tack-roll" | "tack-rub" | "tack-rub-down" | "tack-seam" | "tack-smooth" | "tack-spray" | "tack-tape-edges" | "tack-tape-off" | "tack-test-peel" | "tack-warm-air" | "tack-wipe" | "weed-backing-off" | "weed-burnish" | "weed-count" | "weed-field" | "weed-guide" | "weed-mat-off" | "weed-tape-groups" | "weed-tape-over" | "weed-trim-tape" | "weed-weaken-tape" | "weed-windows";
             copies: number;
             copies_done: number;
             copy_no: number | null;

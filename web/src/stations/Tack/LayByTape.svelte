@@ -41,7 +41,7 @@
   const mask = $derived(open.mask ?? 1);
   const blank = $derived(job.picture);
   const places = $derived(blank.masks.find((one) => one.number === mask)?.readings ?? []);
-  /** Which of them is laid: the whole mask first, then its patches. */
+  /** What is measured to: the whole mask's edge first, the artwork, then its patches. */
   let chosen = $state(0);
   const place = $derived(places[chosen] ?? places[0]);
   /** What it reads when all is well, shown where nothing is typed: at both ends once the second is typed. */
@@ -63,7 +63,7 @@
       return;
     }
     try {
-      const body = { ...readings, patch: place?.patch ?? null, within };
+      const body = { ...readings, patch: place?.patch ?? null, to: place?.to ?? 'mask', within };
       [laid, problem] = [await layByTape(job.id, settings.unit, open.copy, mask, body), ''];
       await open.turnTo(open.copy);
     } catch (error) {
@@ -79,15 +79,24 @@
 <Fold title="Where does it lie?">
   <form class="flex flex-col gap-3" onsubmit={tell}>
     <p class="m-0 text-sm text-(--faint)">
-      Measure from the blank's edge to the mask's edge: once in the middle of a side, or at both its ends. Any
-      sides will do; both ends of one tell the turn. In grey: what it reads when all is well.
+      Measure from the blank's edge to the mask or to the artwork: once in the middle of a side, or at both
+      its ends. Any side works. Measure one side at both ends to see if the mask is turned. Grey: what you
+      should read.
     </p>
     {#if places.length > 1}
       <OneOf
-        label="What lies there"
+        label="Measured to"
         value={String(chosen)}
         of={places.map(
-          (one, k) => [String(k), one.patch === null ? 'The whole mask' : `Patch ${one.patch}`] as const,
+          (one, k) =>
+            [
+              String(k),
+              one.patch !== null
+                ? `Patch ${one.patch}`
+                : one.to === 'artwork'
+                  ? 'The artwork'
+                  : "The mask's edge",
+            ] as const,
         )}
         onchange={(value) => ([chosen, laid] = [Number(value), null])}
       />

@@ -7,7 +7,8 @@ from dataclasses import dataclass
 from dunestead.core.effort import effort
 from dunestead.core.figures import HandTimes
 from dunestead.core.plan.plan import Plan, SheetPlan
-from dunestead.core.work.fingerprint import cut_fingerprint
+from dunestead.core.units import show_tape_up
+from dunestead.core.work.fingerprint import check_fingerprint, cut_fingerprint
 from dunestead.core.work.kinds import TaskKind, Trait
 from dunestead.core.work.needs import Need
 from dunestead.core.work.resources import CUTTER, HANDS
@@ -17,6 +18,8 @@ from dunestead.core.work.tasks import Chain, Task, task_of
 __all__ = ["cut"]
 
 _EPS = 1e-9
+# More sizes than these are read from the list of the material.
+_SIZES_TOLD = 3
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,6 +41,29 @@ def _print_how(values: PrintValues, _: Said) -> str:
         "This material cannot be printed on, so print on plain paper: one print is taped over the material and cut "
         f"through with it, the other is your map.{side}"
     )
+
+
+@dataclass(frozen=True, slots=True)
+class CheckValues:
+    """Material each sheet needs, mm across and along; how it lies under the knife, and how the files then read."""
+
+    pieces: tuple[tuple[float, float], ...]
+    lies: str
+    mirrored: bool
+
+
+def _check_how(values: CheckValues, said: Said) -> str:
+    sizes = [
+        f"{show_tape_up(across, said.unit)} by {show_tape_up(along, said.unit)}" for across, along in values.pieces
+    ]
+    told = ", ".join(sizes) if len(sizes) <= _SIZES_TOLD else f"{sizes[0]} for the largest"
+    each = " for each sheet" if len(sizes) > 1 else ""
+    reads = (
+        "Mirrored: words in the file read backwards"
+        if values.mirrored
+        else "Not mirrored: words in the file read right"
+    )
+    return f"Measure the material{each}: at least {told}. {values.lies} {reads}. If not, stop."
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,6 +109,7 @@ def _cut_how(values: CutValues, _: Said) -> str:
 
 
 PRINT = TaskKind("sheets-print", PrintValues, "Print it twice, at true size", _print_how)
+CHECK = TaskKind("sheets-check", CheckValues, "Check the material and which side is up", _check_how)
 TEST_CUT = TaskKind(
     "sheets-test-cut",
     TestCutValues,
@@ -96,7 +123,8 @@ CUT = TaskKind("sheets-cut", CutValues, _cut_title, _cut_how, CUTTER, traits=fro
 
 
 def cut(plan: Plan, hand: HandTimes, chain: Chain) -> None:
-    """Add the cutting of all sheets: after a test cut, or from a print where the knife is in the hand."""
+    """Add the cutting of all sheets: after a look at the material; a test cut, or a print where a hand cuts."""
+    chain.add(_check(plan, hand))
     if plan.is_by_hand:
         values = PrintValues(plan.choices.material.kind in ("paper", "card"), plan.facing.mirrored)
         chain.add(task_of(PRINT, values, effort=effort(hand, print_twice=1)))
@@ -107,6 +135,14 @@ def cut(plan: Plan, hand: HandTimes, chain: Chain) -> None:
     shares = _shares(plan)
     for planned in plan.sheets:
         chain.add(_sheet(plan, hand, planned, shares))
+
+
+def _check(plan: Plan, hand: HandTimes) -> Task:
+    """Return what is looked at before anything is cut: size, side, mirrored or not."""
+    pieces = tuple(sorted({(trim.across, trim.along) for trim in plan.trims.trims}, reverse=True))
+    values = CheckValues(pieces, plan.choices.material.facing, plan.facing.mirrored)
+    stands_on = check_fingerprint(plan, pieces)
+    return task_of(CHECK, values, effort=effort(hand, check_sheets=1), fingerprint=stands_on)
 
 
 def _sheet(plan: Plan, hand: HandTimes, planned: SheetPlan, shares: Mapping[int, float]) -> Task:

@@ -5,12 +5,13 @@ from dunestead.core.plan.laid import guides_of
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.tacking.centring import Datum
-from dunestead.core.units import several, show_temperature
+from dunestead.core.units import several, show_tape, show_temperature
 
 __all__ = ["outcome"]
 
 # Two places fix a mask in place and turn.
 _ENOUGH_NOTCHES = 2
+_OVER_EDGE = "A plate tips where more than a fifth of its side hangs over; on a rim it does not press at all."
 
 
 def outcome(plan: Plan, unit: str) -> Outcome:
@@ -51,6 +52,9 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         return "stop", f"{plan.method.name} does not work here: {plan.method_fit.why[0]}", rows
     if on_clear:
         return "warn", f"The plate would rest on {on_clear[0]}: take a smaller plate there, or an iron's tip.", rows
+    if over := max((one.hangs_over for mask in plan.masks for one in mask.pressings), default=0.0):
+        rows.append(Row("Plate over the edge", "length", over, _OVER_EDGE))
+        return "warn", _hangs_in_words(plan, over, unit), rows
     if first.pressings:
         pressing = first.pressings[0]
         heat = show_temperature(pressing.celsius, unit)
@@ -62,6 +66,15 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         verdict = f"No heat: {plan.method.name[:1].lower()}{plan.method.name[1:]}"
     pinned = f"; {pins} pins" if pins else ""
     return "ready", f"{verdict}{pinned}.", rows
+
+
+def _hangs_in_words(plan: Plan, over: float, unit: str) -> str:
+    if plan.job.piece.rim:
+        return "The plate would rest on the rim and not press: take one that lies within it, or an iron's tip."
+    return (
+        f"The plate would hang {show_tape(over, unit)} over the blank's edge: lay something as thick beside the blank, "
+        "or take a smaller plate."
+    )
 
 
 def _register_row(notches: int) -> Row:
