@@ -42,6 +42,7 @@ class Trait(StrEnum):
     TAKES_MASK_OFF = "takes-mask-off"
     PINS_BACK = "pins-back"
     WASHES_MASK = "washes-mask"
+    TELLS_WAITS = "tells-waits"  # its own words say what has to dry before it
     IN_USE = "in-use"
     MAY_BE_WASHED = "may-be-washed"
     CLOSES_THE_JOB = "closes-the-job"

@@ -5427,7 +5427,7 @@ export interface components {
             threshold: number | null;
         };
         /** @enum {string} */
-        Trait: "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "while-drying" | "bares" | "lays" | "presses" | "presses-again" | "sets-pins" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "in-use" | "may-be-washed" | "closes-the-job";
+        Trait: "per-set" | "first-stroke" | "on-the-axis" | "tries-the-cut" | "cuts" | "carries" | "while-drying" | "bares" | "lays" | "presses" | "presses-again" | "sets-pins" | "in-one-go" | "opens-the-peel" | "lifts-keepers" | "takes-mask-off" | "pins-back" | "washes-mask" | "tells-waits" | "in-use" | "may-be-washed" | "closes-the-job";
         Trim: {
             across: number;
             along: number;

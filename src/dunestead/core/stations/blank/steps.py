@@ -32,7 +32,7 @@ FIT = TaskKind("blank-fit", FitValues, fit_title, fit_how)
 
 def _base_how(values: OfCoat, said: Said) -> str:
     where = "under the design and its margins" if values.coating.where == "under" else "everywhere"
-    laid = said.before(Trait.LAYS)
+    laid = said.before_mask()
     dry = (
         f" Let it dry {show_time(laid.least)} before a mask goes on, because tape and film lift fresh paint."
         if laid

@@ -21,6 +21,7 @@ from dunestead.core.work.values import OfCoat
 __all__ = ["cure"]
 
 _AXIS = frozenset({Trait.ON_THE_AXIS})
+_TIME = _AXIS | {Trait.TELLS_WAITS}
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,11 +45,10 @@ def _finish_how(_: OfCoat, said: Said) -> str:
 
 
 def _dry_how(_: NoValues, said: Said) -> str:
-    last = list(said.timed())[-1]
-    return f"You may handle it {show_time(last.least)} after the last coat."
+    return f"You may handle it {said.after_coats()}."
 
 
-DRY = TaskKind("cure-dry", NoValues, "Leave it to dry", _dry_how, RACK, traits=_AXIS)
+DRY = TaskKind("cure-dry", NoValues, "Leave it to dry", _dry_how, RACK, traits=_TIME)
 HEAT_SET = TaskKind(
     "cure-heat-set", HeatValues, _heat_title, lambda values, _: values.heat.how, PLATE, ("iron",), _AXIS
 )
@@ -60,7 +60,7 @@ HANG = TaskKind(
         f"Leave it for {said.longest()}: no iron, for its back is rubber. A dryer will do where the label allows one."
     ),
     RACK,
-    traits=_AXIS,
+    traits=_TIME,
 )
 FINISH = TaskKind(FINISH_COAT, OfCoat, coat_title, _finish_how, traits=_AXIS | {Trait.FIRST_STROKE})
 FIT = TaskKind("cure-fit", FitValues, fit_title, fit_how, traits=_AXIS)
@@ -68,15 +68,15 @@ USE = TaskKind(
     "cure-use",
     NoValues,
     "Ready to use",
-    lambda _, said: f"It may be used {said.longest()} after the very last coat.",
-    traits=_AXIS | {Trait.IN_USE},
+    lambda _, said: f"It may be used {said.after_coats()}.",
+    traits=_TIME | {Trait.IN_USE},
 )
 WASH = TaskKind(
     "cure-wash",
     NoValues,
     "First wash",
-    lambda _, said: f"Do not wash it for {said.longest()} after the last coat.",
-    traits=_AXIS | {Trait.MAY_BE_WASHED},
+    lambda _, said: f"Do not wash it until {said.after_coats()}.",
+    traits=_TIME | {Trait.MAY_BE_WASHED},
 )
 
 

@@ -8,6 +8,7 @@ from dunestead.core.effort import NO_EFFORT, Effort, effort
 from dunestead.core.figures import HandTimes
 from dunestead.core.geometry.curves import Box
 from dunestead.core.plan.plan import MaskPlan, Plan
+from dunestead.core.units import show_time
 from dunestead.core.work.fingerprint import place_fingerprint
 from dunestead.core.work.kinds import Layer, NoValues, TaskKind, Trait
 from dunestead.core.work.needs import Need
@@ -102,4 +103,6 @@ def pause(code: str, title: str, figure: str, where: Callable[[Laying], bool] = 
     def made(laying: Laying) -> Task | None:
         return laying.task(kind, PauseValues(laying.workshop[figure]), NO_EFFORT) if where(laying) else None
 
-    kind = TaskKind(code, PauseValues, title, resource=RACK, make=made)
+    kind = TaskKind(
+        code, PauseValues, title, lambda values, _: f"It takes about {show_time(values.minutes)}.", RACK, make=made
+    )

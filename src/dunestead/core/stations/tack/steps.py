@@ -106,9 +106,7 @@ def _lay_how(values: LayValues, said: Said) -> str:
         mark = f"Mark the blank or its board at the {notches}." if notches else _REGISTER_BY_EDGES
         return f"{distances} {mark}"
     if values.register > 1:
-        onto = (
-            f"Bring the {notches} in its border onto the marks of the first mask. Let the first colour dry before that."
-        )
+        onto = f"Bring the {notches} in its border onto the marks of the first mask."
         return onto if notches else _REGISTER_BY_EDGES
     return distances
 
