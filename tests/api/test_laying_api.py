@@ -42,6 +42,7 @@ def test_what_cannot_be_is_refused_with_a_sentence(client, mask: int, body, stat
 
 def test_a_seam_is_told_by_its_marks_and_one_that_is_none_is_said(client) -> None:
     address = f"/api/jobs/{begin(client)['id']}"
+    client.patch(address, json={"cutter": "table-square"})
     tack = next(one for one in client.get(f"{address}/work").get_json()["stations"] if one["code"] == "tack")
     seam = next(seam for task in tack["tasks"] for seam in task["seams"])
     first, second = seam["pairs"]
@@ -79,6 +80,7 @@ def test_what_the_tape_read_is_logged_with_what_was_told(client) -> None:
 
 def test_a_patch_is_laid_by_itself_and_one_that_is_none_is_said(client) -> None:
     here = address(begin(client))
+    client.patch(here, json={"cutter": "table-square"})
     places = client.get(here).get_json()["picture"]["masks"][0]["readings"]
     patch = places[2]
     assert patch["patch"] is not None

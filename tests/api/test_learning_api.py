@@ -60,7 +60,7 @@ def test_a_finished_job_teaches_and_the_next_is_reckoned_by_it(client, clock) ->
     assert (dab["table"], len(dab["values"])) == (40.0, 3)
     # The steps between were done in half the time the table gives; near it after three jobs, in the range of 20 to 80.
     assert dab["value"] == pytest.approx(20, rel=0.06)
-    assert "from three of your jobs; the table says 40 s" in dab["said"]
+    assert "from three of your jobs. Usual: 40 s" in dab["said"]
     assert minutes_of(client, other, "paint-coat") == pytest.approx(by_table * dab["value"] / 40)
     paint = station(client.get(f"{other}?room=paint").get_json(), "paint")
     assert any(said.startswith("Working paint down") and dab["said"] in said for said in paint["learnt"])
@@ -155,7 +155,7 @@ def test_values_are_left_out_set_back_and_taken_back(client, clock) -> None:
     assert figures(client)[key]["value"] < 30
     client.put("/api/learning", json={"key": key, "to_table": True})
     assert (figures(client)[key]["value"], figures(client)[key]["is_to_table"]) == (40.0, True)
-    assert "you set it back" in figures(client)[key]["said"]
+    assert "you chose it" in figures(client)[key]["said"]
 
 
 @pytest.mark.parametrize(

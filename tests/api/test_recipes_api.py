@@ -54,7 +54,7 @@ def test_a_recipe_says_how_a_good_job_really_was_made(client, clock) -> None:
     assert said["Came out"] == "5 of 5"
 
 
-@pytest.mark.parametrize(("record", "word"), [({}, "Nobody has said"), ({"grade": 3}, "came out at 3 of 5")])
+@pytest.mark.parametrize(("record", "word"), [({}, "no rating yet"), ({"grade": 3}, "came out at 3 of 5")])
 def test_there_is_no_recipe_of_what_did_not_work(client, record, word) -> None:
     address = f"/api/jobs/{begin(client, BAR)['id']}"
     client.put(f"{address}/record", json=record)

@@ -201,7 +201,7 @@ def test_iron_on_film_is_cut_mirrored_and_the_stack_says_so(client) -> None:
 
 def test_another_layout_is_taken_and_taken_back(client) -> None:
     """230 wide with a border of 40 is over the reach of 292; with 31 it is not."""
-    job = begin(client, rect(0, 0, 230, 320), cutter="table-long", design_width=230)
+    job = begin(client, rect(0, 0, 230, 320), cutter="table-long", design_width=230, border=40)
     address = f"/api/jobs/{job['id']}"
     told = client.get(f"{address}/layouts").get_json()
     assert told["in_use"]["sheets"] == job["sheets"]["count"]

@@ -79,7 +79,7 @@ def test_a_stock_take_corrects_the_account_and_below_nothing_is_said(client) -> 
         tick(client, address, coat)
     short = item(client, number)
     assert short["left"] == pytest.approx(20 - 54.43, abs=0.01)
-    assert short["said"].startswith("By the account 34 ml more was used")
+    assert short["said"].startswith("You used 34 ml more than was in stock")
 
     told = client.post(f"/api/stores/items/{number}/count", json={"amount": 12, "note": "by eye"})
     assert told.status_code == 200

@@ -377,14 +377,17 @@ def test_a_drawing_that_is_more_than_can_be_worked_out_is_offered_plainer(page: 
     specks = "".join(f'<circle cx="{20 + k * 5}" cy="120" r="0.3"/>' for k in range(40))
     file = tmp_path / "specks.svg"
     file.write_bytes(svg(f"{rect(0, 0, 300, 100)}{specks}"))
-    told = {"title": "This was ended after 15 s, at “Joining what overlaps”.", "fix": "Make it simpler."}
+    told = {
+        "title": "That took too long and was stopped after 15 s, at “Joining what overlaps”.",
+        "fix": "Make it simpler.",
+    }
     given_up = {**told, "code": "too-much", "status": 422, "detail": "", "type": "", "instance": ""}
     page.goto("/")
     expect(page.get_by_role("link", name="Tide rug", exact=True)).to_be_visible()
     page.route("**/api/jobs?*", lambda route: route.fulfill(status=422, json=given_up), times=1)
     page.get_by_label("Artwork file").set_input_files(file)
     alert = page.get_by_role("alert")
-    expect(alert).to_contain_text("ended after 15 s")
+    expect(alert).to_contain_text("stopped after 15 s")
     alert.get_by_role("button", name="Leave out specks").press("Enter")
 
     to_artwork(page)

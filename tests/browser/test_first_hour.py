@@ -93,7 +93,7 @@ def reach_the_first_coat(page: Page) -> None:
         (early if early.count() else next_step(page)).click()
         expect(page.locator("[aria-busy=true]")).to_have_count(0)
         if (reason := page.get_by_label("Why do it anyway?")).count():
-            expect(page.get_by_text(re.compile("It should wait another"))).to_be_visible()
+            expect(page.get_by_text(re.compile("Too early"))).to_be_visible()
             reason.fill("It is cool already")
             page.get_by_role("button", name="Done, with this reason").click()
     raise AssertionError("the main button never led to the first coat")

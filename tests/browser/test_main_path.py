@@ -33,14 +33,14 @@ def test_the_board_shows_every_job_and_what_it_waits_for(page: Page) -> None:
 
 def test_a_job_by_keyboard_from_the_drop_to_the_record(page: Page, word_file: Path) -> None:
     begin(page, word_file)
-    expect(page.locator("aside header")).to_contain_text("3 of 3 loose pieces undecided")
+    expect(page.locator("aside header")).to_contain_text("3 loose pieces to decide")
 
     for key in (".", "T", ".", "K", ".", "O"):
         page.keyboard.press(key)
         expect(page.locator("[aria-busy=true]")).to_have_count(0)
     expect(page.locator("aside header")).to_contain_text("1 kept, 1 bridged, 1 left out")
     page.keyboard.press("Control+z")
-    expect(page.locator("aside header")).to_contain_text("1 of 3 loose pieces undecided")
+    expect(page.locator("aside header")).to_contain_text("1 loose piece to decide")
     page.keyboard.press("Control+Shift+Z")
     expect(page.locator("aside header")).to_contain_text("1 left out")
 
@@ -66,7 +66,7 @@ def test_what_was_done_is_there_after_a_reload(page: Page, word_file: Path) -> N
 
     expect(page.locator("aside header")).to_contain_text("3 bridged")
     page.keyboard.press("Control+z")
-    expect(page.locator("aside header")).to_contain_text("undecided")
+    expect(page.locator("aside header")).to_contain_text("to decide")
 
 
 def test_the_picture_shows_a_fate_at_once(page: Page, word_file: Path) -> None:
@@ -180,17 +180,54 @@ def test_the_roll_call_must_come_out_before_it_is_ticked(page: Page, word_file: 
 def test_all_files_come_down_in_one_zip(page: Page, word_file: Path) -> None:
     begin(page, word_file)
     page.get_by_role("button", name="Keep all 3").click()
-    expect(page.locator("aside header")).to_contain_text("3 kept")
+    expect(page.locator("aside header")).to_contain_text("3 loose pieces, kept")
     go(page, "1", "Blank")
     page.get_by_role("button", name="Yes, it measures 600 mm by 400 mm").click()
     expect(page.locator("aside header")).to_contain_text("measured")
     go(page, "4", "Sheets")
 
     with page.expect_download() as download:
-        page.get_by_role("link", name="Download the cut files").click()
+        page.get_by_role("button", name="Download the cut files").click()
 
     with zipfile.ZipFile(download.value.path()) as archive:
         assert {"cut-list.txt", "mask.svg", "sheet-1.svg"} <= set(archive.namelist())
+
+
+def test_a_file_that_fails_is_told_beside_its_link_and_what_is_left_out_is_named(page: Page) -> None:
+    page.goto("/#/job/7/sheets")
+    broken = {"title": "The DXF file does not read back.", "fix": "Take another format.", "code": "bad-input"}
+    page.route("**/sheets/1.dxf*", lambda route: route.fulfill(status=400, json=broken))
+    page.route(
+        "**/sheets/1.svg*",
+        lambda route: route.fulfill(
+            body="<svg/>", headers={"X-Left-Out": "Left%20out%3A%20PDF%20on%20A4.", "Content-Disposition": "attachment"}
+        ),
+    )
+
+    files = page.get_by_label("Files of sheet 1")
+    files.get_by_role("link", name="DXF").click()
+    expect(files.get_by_role("alert")).to_have_text("The DXF file does not read back. Take another format.")
+
+    with page.expect_download():
+        files.get_by_role("link", name="SVG").click()
+    expect(files.get_by_role("status")).to_have_text("Left out: PDF on A4.")
+
+
+@pytest.mark.parametrize("code", ["sheets", "weed", "tack", "paint", "peel", "cure"])
+def test_what_a_step_says_is_on_its_printed_page_word_for_word(page: Page, code: str) -> None:
+    """Words that can be looked up are words of their sentence, on paper too."""
+    page.goto(f"/#/job/7/{code}")
+    expect(page.get_by_role("heading", level=2, name=code.title(), exact=True)).to_be_visible()
+    expect(page.locator("[aria-busy=true]")).to_have_count(0)
+    page.emulate_media(media="print")
+
+    printed = " ".join(page.locator("aside").inner_text().split())
+    work = page.request.get(f"/api/jobs/7/work?unit=mm&room={code}").json()
+    station = next(one for one in work["stations"] if one["code"] == code)
+    undone = [task for task in station["tasks"] if not task["done_at"]]
+    for task in undone:
+        assert " ".join(task["title"].split()) in printed
+        assert " ".join(task["detail"].split()) in printed
 
 
 def test_units_and_light_are_the_makers_and_stay(page: Page) -> None:

@@ -55,7 +55,7 @@ def test_pieces_are_found_sorted_picked_and_decided_by_keyboard(page: Page) -> N
     page.get_by_label("Find a piece").fill("")
     page.get_by_role("heading", name="Mask", exact=True).click()
     page.keyboard.press("Control+z")
-    expect(page.locator("aside header")).to_contain_text("10 of 10 loose pieces undecided")
+    expect(page.locator("aside header")).to_contain_text("10 loose pieces to decide")
 
 
 def test_a_bridge_is_dragged_around_its_piece_and_refused_where_it_cannot_stand(page: Page, tmp_path: Path) -> None:
@@ -188,7 +188,7 @@ def test_a_reverse_mask_leads_to_its_base_coat(page: Page, tmp_path: Path) -> No
     page.get_by_role("button", name=re.compile("With a reverse mask")).click()
     page.get_by_role("button", name=re.compile("all over")).click()
 
-    expect(page.locator("aside header")).to_contain_text("2 of 2 loose pieces undecided")
+    expect(page.locator("aside header")).to_contain_text("2 loose pieces to decide")
     expect(page.get_by_label("Colour of the field")).to_be_visible()
 
 
@@ -214,7 +214,7 @@ def test_what_the_tape_reads_is_told_as_shift_and_turn(page: Page, tmp_path: Pat
 
     told = page.get_by_role("status").filter(has_text="Turn it")
     expect(told).to_contain_text("against the clock")
-    expect(told).to_contain_text("Not known yet")
+    expect(told).to_contain_text("Still to measure")
     expect(page.get_by_role("img", name="The mask as it lies")).to_be_visible()
     measured = page.get_by_role("listitem").filter(has_text="Measured")
     expect(measured).to_contain_text("Turn it against the clock")

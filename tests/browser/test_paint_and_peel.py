@@ -155,10 +155,10 @@ def test_a_day_that_is_too_near_is_told_with_what_would_help(page: Page) -> None
 def test_a_swatch_ends_the_trial_and_an_own_paint_can_be_chosen(page: Page) -> None:
     number = begin(page, coatings=[{"role": "colour", "paint": "porch-paint"}])
     look_at(page, number, "paint")
-    expect(page.get_by_text("Try porch and floor paint on scrap first")).to_be_visible()
+    expect(page.get_by_text("Test the porch and floor paint on a scrap first")).to_be_visible()
 
     page.get_by_role("button", name="Keep a swatch").click()
-    expect(page.get_by_text("Try porch and floor paint on scrap first")).to_have_count(0)
+    expect(page.get_by_text("Test the porch and floor paint on a scrap first")).to_have_count(0)
     page.get_by_text("Own paints").click()
     # Started from what the table says of porch paint.
     expect(page.get_by_label("Covers, m² a litre")).to_have_value("9")

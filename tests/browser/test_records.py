@@ -13,17 +13,17 @@ pytestmark = pytest.mark.browser
 def test_a_figure_is_set_back_to_the_table_and_that_is_taken_back(page: Page) -> None:
     page.goto("/#/figures")
     figure = page.get_by_role("article", name=re.compile("^Working paint down"))
-    expect(figure).to_contain_text(re.compile(r"from \w+ of your jobs; the table says 40 s"))
+    expect(figure).to_contain_text(re.compile(r"from \w+ of your jobs. Usual: 40 s"))
 
-    figure.get_by_role("button", name="Back to the table").click()
-    expect(figure).to_contain_text("40 s, as the table says: you set it back.")
+    figure.get_by_role("button", name="Use the usual figure").click()
+    expect(figure).to_contain_text("40 s, the usual figure: you chose it.")
     figure.get_by_text("values behind it").click()
     figure.get_by_label("Counts: Cabin 1 mat").click()
     expect(figure.get_by_label("Counts: Cabin 1 mat")).not_to_be_checked()
     page.get_by_role("button", name="Take the last choice back").click()
     expect(figure.get_by_label("Counts: Cabin 1 mat")).to_be_checked()
-    figure.get_by_role("button", name="Go by my own jobs again").click()
-    expect(figure).to_contain_text("the table says 40 s")
+    figure.get_by_role("button", name="Use my own figure").click()
+    expect(figure).to_contain_text("Usual: 40 s")
 
 
 def test_a_price_follows_what_is_typed_and_a_quotation_goes_out(page: Page) -> None:

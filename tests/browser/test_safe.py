@@ -47,9 +47,9 @@ def come_in(page: Page) -> None:
 def test_one_signs_in_invites_a_tablet_and_signs_all_out(shared: BrowserContext, browser: Browser) -> None:
     page = shared.new_page()
     page.goto("/#/job/1/blank")
-    expect(page.get_by_role("heading", name="Come into the workshop")).to_be_visible()
+    expect(page.get_by_role("heading", name="Sign in to the workshop")).to_be_visible()
     page.get_by_label("Passphrase").fill("not this one")
-    page.get_by_role("button", name="Come in").click()
+    page.get_by_role("button", name="Sign in", exact=True).click()
     expect(page.get_by_role("alert")).to_contain_text("not the workshop's passphrase")
     come_in(page)
 
@@ -61,13 +61,13 @@ def test_one_signs_in_invites_a_tablet_and_signs_all_out(shared: BrowserContext,
         base_url=page.url.partition("#")[0], viewport={"width": 800, "height": 1280}
     ).new_page()
     tablet.goto(f"/#/enter/{key}")
-    tablet.get_by_role("button", name="Come in").click()
+    tablet.get_by_role("button", name="Sign in", exact=True).click()
     expect(tablet.get_by_text("Welcome to your workshop")).to_be_visible()
 
     page.get_by_role("button", name="Sign out everywhere").click()
-    expect(page.get_by_role("heading", name="Come into the workshop")).to_be_visible()
+    expect(page.get_by_role("heading", name="Sign in to the workshop")).to_be_visible()
     tablet.reload()
-    expect(tablet.get_by_role("heading", name="Come into the workshop")).to_be_visible()
+    expect(tablet.get_by_role("heading", name="Sign in to the workshop")).to_be_visible()
 
 
 def test_the_workshop_goes_back_to_a_backup(shared: BrowserContext) -> None:

@@ -89,7 +89,7 @@ def test_a_sheet_is_cut_and_its_progress_outlives_the_page(page: Page) -> None:
 
 def test_an_own_roll_narrows_the_sheets_and_is_cut_from(page: Page) -> None:
     page.goto("/#/stores")
-    page.get_by_role("button", name="Put something in store").click()
+    page.get_by_role("button", name="Add to stock").click()
     form = page.get_by_role("form", name="Something new in store")
     form.get_by_label("Your name for it").fill("Window roll")
     for label, length in (("Width of the roll (mm)", "250"), ("How much there is (mm)", "5000")):

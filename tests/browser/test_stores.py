@@ -12,7 +12,7 @@ pytestmark = pytest.mark.browser
 
 def test_something_is_put_in_store_counted_bought_taken_out_and_brought_back(page: Page) -> None:
     page.goto("/#/stores")
-    page.get_by_role("button", name="Put something in store").click()
+    page.get_by_role("button", name="Add to stock").click()
     form = page.get_by_role("form", name="Something new in store")
     form.get_by_label("It is").select_option(label="Pins")
     keep = form.get_by_role("button", name="Put it in store")
@@ -80,7 +80,7 @@ def test_recipes_are_laid_side_by_side_and_a_job_begins_by_one(page: Page) -> No
 
     page.goto("/")
     page.get_by_label("What should it say?").fill("BUOY")
-    page.get_by_label("By a recipe of yours").select_option(label="Row mat, the usual way")
+    page.get_by_label("Start from a recipe").select_option(label="Row mat, the usual way")
     page.get_by_role("button", name="Start with these words").click()
     expect(page.get_by_role("heading", name="BUOY")).to_be_visible()
     page.goto(re.sub("blank$", "mask", page.url))

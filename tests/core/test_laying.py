@@ -103,7 +103,7 @@ def test_what_the_readings_do_not_tell_is_said(sides, known) -> None:
     assert (laid.knows_across, laid.knows_down, laid.knows_turn) == known
     wanted = [-by if tells else 0.0 for by, tells in zip((4.0, -3.0), known[:2], strict=True)]
     assert laid.shift == pytest.approx(wanted, abs=0.3 if all(known) else 3.0)
-    assert all(known) or "Not known yet" in instructions_for(laid, "mm")[-1]
+    assert all(known) or "Still to measure" in instructions_for(laid, "mm")[-1]
 
 
 def test_readings_in_the_middle_tell_no_turn() -> None:

@@ -170,7 +170,7 @@ def test_from_the_back_left_and_right_change_places() -> None:
 
 
 def test_every_patch_has_its_own_distances_and_all_lie_in_the_mask() -> None:
-    plan = plan_of(words("DUNES", 520.0))
+    plan = plan_of(words("DUNES", 520.0), border=40.0)
     mask = plan.masks[0]
 
     lines = [line for line in guides_of(plan, mask).lines if line.what == "patch"]

@@ -82,7 +82,7 @@ def test_the_design_lies_in_the_middle_of_the_measured_blank(catalogue) -> None:
         ("artwork", {"width": 590.0}, "warn", "of the edge"),
         ("artwork", {"width": 700.0}, "stop", "off the blank"),
         ("artwork", {"width": 60.0}, "stop", "holds from"),
-        ("mask", {}, "warn", "3 of 3 loose pieces undecided"),
+        ("mask", {}, "warn", "3 loose pieces to decide"),
         ("mask", {"fates": {1: "keep", 2: "bridge", 3: "leave-out"}}, "ready", "1 kept, 1 bridged, 1 left out"),
         ("mask", {"material": "plastic", "surface": "wood-sealed"}, "stop", "needs all of them bridged"),
         ("mask", {"width": 25.0, "fates": {1: "keep", 2: "keep", 3: "keep"}}, "warn", "too small"),

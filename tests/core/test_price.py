@@ -154,7 +154,9 @@ def numbers(plan: Plan, sources: Files) -> tuple[int, int, int]:
 @pytest.mark.parametrize(("width", "copies"), [(520, 1), (250, 2), (560, 3)])
 def test_every_offer_is_what_comes_of_it(width: float, copies: int) -> None:
     sources = MAT
-    plan = plan_of(altered(job_of(artwork(width), blank=LARGE), copies=copies, cutter="table-long"), sources)
+    plan = plan_of(
+        altered(job_of(artwork(width), blank=LARGE), copies=copies, cutter="table-long", border=40.0), sources
+    )
 
     offers = list(offers_for(plan, tools(sources)))
 
@@ -170,19 +172,34 @@ def test_every_offer_is_what_comes_of_it(width: float, copies: int) -> None:
 def test_a_narrower_border_that_saves_a_sheet_is_offered_with_the_cover_it_wants() -> None:
     """230 wide and a border of 40 is 310, over the reach of 292; a border of 31 is 292."""
     sources = files(square=rect(0, 0, 230, 500))
-    plan = plan_of(altered(job_of(artwork(230.0, "square"), blank=LARGE), cutter="table-long"), sources)
+    square = altered(job_of(artwork(230.0, "square"), blank=LARGE), cutter="table-long")
+    plan = plan_of(altered(square, border=40.0), sources)
 
     offer = offer_of(plan, "border-31", tools(sources))
 
     assert offer.job.mask.border == 31
     assert (offer.weighed.sheets, offer.weighed.seams) == (1, 0)
     assert "Cover the blank around it to 40 mm" in offer.consequence
+    # Where nobody gave a border, it is no wider than that from the start.
+    usual = plan_of(square, sources)
+    assert (usual.look.masks[0].mask.border, usual.layout.count, len(usual.layout.seams)) == (31, 1, 0)
+
+
+@pytest.mark.parametrize(("width", "border", "seams"), [(510, 40, 0), (560, 18, 0), (566, 15, 0), (568, 40, 1)])
+def test_a_border_gives_way_before_a_design_is_divided(width: float, border: float, seams: int) -> None:
+    """On a mat of 600 under a knife that reaches 597: 560 leaves 18 on either side, less than 15 is no border."""
+    sources = files(bar=rect(0, 0, width, 100))
+    job = altered(job_of(artwork(width, "bar"), blank=Blank(600, 400)), cutter="table-long")
+    plan = plan_of(job, sources)
+
+    assert (plan.look.masks[0].mask.border, len(plan.layout.seams)) == (border, seams)
+    assert plan.rail.smallest < width
 
 
 def test_a_smaller_design_that_saves_a_sheet_is_offered_with_how_much() -> None:
     """231 wide and its borders are 311; at 212 they are the 292 that the cutter reaches, and nothing is divided."""
     sources = files(tall=rect(0, 0, 231, 500))
-    plan = plan_of(altered(job_of(artwork(231.0, "tall"), blank=LARGE), cutter="table-long"), sources)
+    plan = plan_of(altered(job_of(artwork(231.0, "tall"), blank=LARGE), cutter="table-long", border=40.0), sources)
 
     offer = list(offers_for(plan, tools(sources)))[-1]
 

@@ -2,6 +2,7 @@
 
 import io
 import re
+import zipfile
 from dataclasses import replace
 
 import ezdxf
@@ -15,13 +16,15 @@ from dunestead.core.cutting.simulate import simulate_cut
 from dunestead.core.errors import ArtworkEmpty, ArtworkUnreadable, BadInput
 from dunestead.formats import sheet_files
 from dunestead.formats.artwork import read_drawing
+from dunestead.formats.bundle import zip_sheets
 from dunestead.formats.hpgl import read_hpgl, write_hpgl
 from dunestead.formats.pdf import PAPERS, read_pdf, tiles_of, write_pdf, write_tiled_pdf
 from dunestead.formats.sheet_files import FORMATS, sheet_file
 from dunestead.formats.svg.cutfile import read_cut_file
 from dunestead.formats.svg.writer import write_sheet
+from dunestead.formats.verified import sheets_of
 from tests.formats.test_writing import drawing_of
-from tests.shapes import NESTED, WORD
+from tests.shapes import NESTED, WORD, svg
 
 DRAWING = drawing_of(NESTED, mirrored=True)
 LENGTH = sum(path.length for path in DRAWING.cuts)
@@ -130,6 +133,43 @@ def test_pages_hold_what_they_show_and_are_named_past_z() -> None:
     assert max(len(page.cuts) for page in read_pdf(data)) <= 4
     whole = len(FORMATS["pdf"].write(drawing))
     assert len(data) < 4 * whole
+
+
+@pytest.mark.parametrize("paper", PAPERS)
+@pytest.mark.parametrize("beside", [-0.02, -0.001, 0.0, 0.001, 0.02])
+def test_an_outline_along_the_edge_of_a_page_is_read_back(paper, beside: float) -> None:
+    """A hair inside the page's edge, on it or beyond it: with teeth that cross it, up and down."""
+    edge = PAPERS[paper][0] - 20 + beside
+    teeth = [(edge + (0.004 if k % 2 else -0.004), 10.0 + k) for k in range(200)]
+    ring = CutPath(np.array([(20.0, 10.0), *teeth, (20.0, 209.0), (20.0, 10.0)]))
+    frame = CutPath(np.array([(0.0, 0.0), (290.0, 0.0), (290.0, 220.0), (0.0, 220.0), (0.0, 0.0)]))
+    cuts = (ring, frame)
+    drawing = replace(DRAWING, cuts=cuts, page=(290.0, 220.0), lines=(), texts=())
+    drawing = replace(drawing, promise=promise_of(cuts, drawing.page, (292, 597), mirrored=False))
+
+    assert sheet_file(drawing, f"pdf-{paper}")[1]
+
+
+def test_a_page_on_which_a_line_is_missing_moved_or_too_many_is_held_back() -> None:
+    first, *rest = DRAWING.cuts
+    moved = CutPath(first.points + np.array([0.3, 0.0]))
+    for wrong in ((*rest,), (moved, *rest), (*DRAWING.cuts, CutPath(first.points * 0.5))):
+        assert FORMATS["pdf-a4"].check(FORMATS["pdf-a4"].write(replace(DRAWING, cuts=tuple(wrong))), DRAWING)
+
+
+def test_a_format_that_does_not_read_back_is_left_out_of_the_zip_and_named(workbench, monkeypatch) -> None:
+    job_id = workbench.begin(workbench.designs.keep_file(svg(WORD), "word.svg"), "Word", "coir")
+    plan = workbench.open(job_id, "mm").plan
+    monkeypatch.setitem(FORMATS, "dxf", replace(FORMATS["dxf"], check=lambda *_: ["It is torn."]))
+
+    data, left_out = zip_sheets(plan, sheets_of(plan))
+
+    assert left_out[0] == "The DXF file of sheet 1 does not read back as planned: It is torn."
+    assert len(left_out) == len(plan.sheets)
+    with zipfile.ZipFile(io.BytesIO(data)) as archive:
+        assert archive.read("left-out.txt").decode().splitlines() == list(left_out)
+        assert not [name for name in archive.namelist() if name.endswith(".dxf")]
+        assert [name for name in archive.namelist() if name.endswith("a4.pdf")]
 
 
 def test_a_picture_that_shows_mask_for_a_window_is_held_back() -> None:

@@ -134,13 +134,14 @@ def test_a_zip_holds_the_cut_list_the_mask_and_every_sheet(workbench) -> None:
     plan = workbench.open(job_id, "mm").plan
     checked = sheets_of(plan)
 
-    data = zip_sheets(plan, checked)
+    data, left_out = zip_sheets(plan, checked)
 
     with zipfile.ZipFile(io.BytesIO(data)) as archive:
         assert archive.namelist()[:2] == ["cut-list.txt", "mask.svg"]
         listed = archive.read("cut-list.txt").decode()
         assert archive.read("sheet-1.svg").decode() == checked[0].text
         suffixes = {name.rpartition("sheet-1.")[2] for name in archive.namelist() if "sheet-1" in name}
+    assert left_out == ()
     assert "agrees with the plan" in listed
     assert "Keepers for the dish: 1, 2, 3." in listed
     assert suffixes == {"svg", "dxf", "plt", "pen.plt", "pdf", "a4.pdf", "letter.pdf", "png"}

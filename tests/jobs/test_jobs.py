@@ -111,12 +111,12 @@ ORDERS = {
     ),
     "J11": (
         "warm-air",
-        "weed-windows weed-tape-over weed-burnish weed-count tack-lay tack-seam tack-hinge tack-backing-off-hinged "
+        "weed-windows weed-tape-over weed-burnish weed-count tack-lay tack-hinge tack-backing-off-hinged "
         "tack-warm-air tack-tape-off tack-cover? paint-coat*4 paint-look-over peel-count peel-sheet",
     ),
     "J12": (
         "iron-on",
-        "weed-windows weed-count tack-lay tack-seam tack-press tack-rub tack-cool tack-test-peel tack-press-again "
+        "weed-windows weed-count tack-lay tack-press tack-rub tack-cool tack-test-peel tack-press-again "
         f"tack-carrier-off tack-cover paint-colours-apart {TURNS * 3}paint-coat "
         "paint-look-over peel-rewarm peel-sheet peel-count peel-lint "
         f"{END} cure-use",

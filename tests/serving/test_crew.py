@@ -291,6 +291,6 @@ def test_a_busy_machine_is_not_counted_against_a_request(tmp_path) -> None:
         threading.Timer(0.9, waits.there.send, [answer]).start()
 
         assert crew._heard(waits.worker(), budget=0.4) == answer
-        with pytest.raises(TooMuch, match="ended after"):
+        with pytest.raises(TooMuch, match="stopped after"):
             crew._heard(hangs.worker(), budget=0.1)
         idle.kill()

@@ -35,7 +35,7 @@
     <img src="/mark.svg" alt="" class="h-10 w-10" />Dunestead
   </p>
   <form class="card flex flex-col gap-4 p-5" onsubmit={enter}>
-    <h1 class="m-0 text-xl font-bold">Come into the workshop</h1>
+    <h1 class="m-0 text-xl font-bold">Sign in to the workshop</h1>
     {#if byKey}
       <p class="m-0 text-sm">This device was invited. Say who you are, and you are in.</p>
     {:else}
@@ -56,7 +56,7 @@
       <Input id="{id}-by" autocomplete="given-name" maxlength={40} bind:value={by} />
     </div>
     {#if session.problem}<p class="m-0 font-bold text-(--fault)" role="alert">{session.problem}</p>{/if}
-    <MainButton type="submit" disabled={busy}>{busy ? 'One moment' : 'Come in'}</MainButton>
+    <MainButton type="submit" disabled={busy}>{busy ? 'One moment' : 'Sign in'}</MainButton>
   </form>
   <p class="m-0 text-sm text-(--faint)">
     Whoever keeps the workshop’s computer has chosen the passphrase, and can invite this device by a picture

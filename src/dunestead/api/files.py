@@ -1,6 +1,7 @@
 """Files out: the mask, each sheet, all of it in one zip."""
 
 from typing import Any
+from urllib.parse import quote
 
 from flask import Response
 
@@ -52,8 +53,11 @@ def get_sheet(job_id: int, number: int, kind: str, query: schemas.FileQuery) -> 
 def get_sheets(job_id: int, query: schemas.FileQuery) -> Response:
     """Download all sheets, the mask and a cut list."""
     opened = bench().work.hand_out(job_id, "sheets.zip", query.unit, anyway=query.anyway)
-    data = zip_sheets(opened.plan, sheets_of(opened.plan), query.unit)
-    return download(data, "application/zip", f"{file_stem(opened.plan.job.name)}-sheets.zip")
+    data, left_out = zip_sheets(opened.plan, sheets_of(opened.plan), query.unit)
+    answer = download(data, "application/zip", f"{file_stem(opened.plan.job.name)}-sheets.zip")
+    if left_out:
+        answer.headers["X-Left-Out"] = quote(f"Left out: {' '.join(left_out)}")
+    return answer
 
 
 @files.get("/masks/<int:number>/keepers-<any(a4, letter):paper>.pdf")

@@ -41,8 +41,8 @@ _OTHER_NAME = (
     "Dunestead does not answer under this name.",
     "Open it as http://127.0.0.1 with its port, or start it with --allow-host and this name.",
 )
-CALMER = "Photograph the sheet alone, from nearly above, on a plain table. What was there before is as it was."
-SIMPLER = "Make the drawing simpler. What was there before is as it was."
+CALMER = "Nothing was changed. Photograph the sheet alone, from nearly above, on a plain table."
+SIMPLER = "Nothing was changed. Try again; if it happens again, use a simpler drawing."
 _UNEXPECTED = "Something went wrong on our side; nothing was changed."
 
 

@@ -7,6 +7,7 @@ import zipfile
 from collections.abc import Iterator, Sequence
 
 from dunestead.core.colours import colour_name
+from dunestead.core.errors import BadInput
 from dunestead.core.plan.plan import Plan, SheetPlan, mask_title
 from dunestead.core.sheets.stock import Trim
 from dunestead.core.units import show_length
@@ -37,9 +38,13 @@ def mask_file(number: int, label: str) -> str:
     return f"mask-{number}-{word.replace(' ', '-')}.svg" if label else "mask.svg"
 
 
-def zip_sheets(plan: Plan, sheets: Sequence[VerifiedSheet], unit: str = "mm") -> bytes:
-    """Return a zip of the masks, every sheet in every format, and the cut list; every file is checked first."""
+def zip_sheets(plan: Plan, sheets: Sequence[VerifiedSheet], unit: str = "mm") -> tuple[bytes, tuple[str, ...]]:
+    """Return a zip of the masks, every sheet in every format, and the cut list; and what was left out of it.
+
+    Every file is checked first. One that does not read back as planned is left out, and named in the zip too.
+    """
     held = io.BytesIO()
+    left_out: list[str] = []
     files: list[tuple[str, str | bytes]] = [("cut-list.txt", cut_list(plan, sheets, unit))]
     for mask in plan.masks:
         text = write_mask(mask.cut, mask_title(plan.job, mask.laid))
@@ -48,12 +53,18 @@ def zip_sheets(plan: Plan, sheets: Sequence[VerifiedSheet], unit: str = "mm") ->
     for key in FORMATS:
         if key != "svg":
             for sheet in sheets:
-                form, data = sheet_file(sheet.drawing, key)
-                files.append((f"{key}/sheet-{sheet.sheet.number}.{form.suffix}", data))
+                try:
+                    form, data = sheet_file(sheet.drawing, key)
+                except BadInput as fault:
+                    left_out.append(fault.what)
+                else:
+                    files.append((f"{key}/sheet-{sheet.sheet.number}.{form.suffix}", data))
+    if left_out:
+        files.append(("left-out.txt", "\n".join(left_out) + "\n"))
     with zipfile.ZipFile(held, "w", zipfile.ZIP_DEFLATED) as archive:
         for name, content in files:
             archive.writestr(zipfile.ZipInfo(name, _WHEN), content, zipfile.ZIP_DEFLATED)
-    return held.getvalue()
+    return held.getvalue(), tuple(left_out)
 
 
 def cut_list(plan: Plan, sheets: Sequence[VerifiedSheet], unit: str = "mm") -> str:

@@ -5,27 +5,28 @@ from dataclasses import dataclass
 
 import cv2
 import numpy as np
+import numpy.typing as npt
 import shapely
-from scipy.spatial import cKDTree
-from shapely.geometry.base import BaseGeometry
 
 from dunestead.core.cutting.drawing import SheetDrawing
 from dunestead.core.cutting.paths import CutPath
 from dunestead.core.cutting.promise import Broken, broken_promises
 from dunestead.core.errors import BadInput, UnknownKey
+from dunestead.core.geometry.curves import Box
 from dunestead.formats.dxf_sheet import read_dxf_cuts, write_dxf_sheet
 from dunestead.formats.hpgl import read_hpgl_cuts, write_hpgl
-from dunestead.formats.pdf import Paper, Tile, read_pdf, tiles_of, window_of, write_pdf, write_tiled_pdf
+from dunestead.formats.pdf import Paper, read_pdf, tiles_of, window_of, write_pdf, write_tiled_pdf
 from dunestead.formats.png import mask_shown, write_png
 from dunestead.formats.svg.cutfile import read_cut_file
 from dunestead.formats.svg.writer import write_sheet
 
 __all__ = ["FORMATS", "SheetFormat", "sheet_file"]
 
+Floats = npt.NDArray[np.float64]
 # Pages have this margin, mm.
 _MARGIN = 10.0
-# A piece of a line keeps its place within this, mm, its length to this share of it; shorter pieces are specks.
-_OFF, _LENGTHS, _SPECK = 0.1, 10.0, 0.02
+# A line keeps its place within this, mm, looked at in steps of so many.
+_OFF, _STEP = 0.1, 1.0
 # Pixels so near to an edge may be either; places between pixels are told to so many bits.
 _EDGE_PIXELS, _SHIFT = 5, 4
 
@@ -102,35 +103,64 @@ def _check_tiled(paper: Paper) -> Callable[[bytes, SheetDrawing], list[str]]:
         if len(pages) != len(tiles):
             return [f"It has {len(pages)} pages in place of {len(tiles)}."]
 
-        def shown(tile: Tile, lines: Sequence[BaseGeometry]) -> list[BaseGeometry]:
-            within = shapely.intersection(shapely.box(*window_of(tile, paper)), lines)
-            return [piece for piece in shapely.get_parts(shapely.line_merge(within)) if piece.length > _SPECK]
-
-        lines = [shapely.LineString(path.points) for path in drawing.cuts]
+        lines = _segments([path.points for path in drawing.cuts])
         for page, tile in zip(pages, tiles, strict=True):
             shift = (tile.x - _MARGIN, tile.y - _MARGIN)
-            found = [shapely.LineString(cut.points + shift) for cut in page.cuts]
-            if fault := _unlike(shown(tile, lines), shown(tile, found)):
+            found = _segments([cut.points + shift for cut in page.cuts])
+            if fault := _unlike(lines, found, window_of(tile, paper)):
                 return [f"Page {tile.name}: {fault}"]
         return []
 
     return check
 
 
-def _unlike(wanted: Sequence[BaseGeometry], found: Sequence[BaseGeometry]) -> str | None:
-    """Return how lines differ from those that are wanted: another number, or one that lies or runs elsewhere."""
-    if len(found) != len(wanted):
-        return f"It shows {len(found)} lines in place of {len(wanted)}."
-    if not wanted:
-        return None
-    known, stated = (np.column_stack([shapely.bounds(of), shapely.length(of)]) for of in (wanted, found))
-    # Lengths of jagged lines add up what each of their points is rounded by.
-    known[:, 4], stated[:, 4] = known[:, 4] / _LENGTHS, stated[:, 4] / _LENGTHS
-    away, nearest = (np.asarray(one) for one in cKDTree(stated).query(known))
-    if len(np.unique(nearest)) != len(known) or float(away.max()) > _OFF:
-        x0, y0, x1, y1, _ = known[int(away.argmax())]
-        return f"The line about {(x0 + x1) / 2:.0f}, {(y0 + y1) / 2:.0f} mm is not what was planned."
+def _segments(lines: Sequence[Floats]) -> Floats:
+    """Return the straight pieces of lines, a row of two ends each: shape (n, 2, 2), mm."""
+    pieces = [np.stack([points[:-1], points[1:]], axis=1) for points in lines if len(points) > 1]
+    return np.concatenate(pieces) if pieces else np.empty((0, 2, 2))
+
+
+def _unlike(wanted: Floats, found: Floats, window: Box) -> str | None:
+    """Return where lines differ within a window: one that is missing, or one that nobody planned.
+
+    Notes
+    -----
+    Lines are held against each other by their distance, both ways, not piece by piece: what runs along the window's
+    very edge shows or not by a hair, and may come in one piece or in several. What is that near to the edge is left
+    to the neighbouring page, which overlaps.
+    """
+    for these, those, what in ((wanted, found, "A line is missing"), (found, wanted, "A line nobody planned is shown")):
+        points = _along(these, window)
+        if len(points) and (off := _off(points, those)) is not None:
+            x, y = points[off]
+            return f"{what} about {x:.0f}, {y:.0f} mm."
     return None
+
+
+def _along(segments: Floats, window: Box) -> Floats:
+    """Return points along straight pieces, none further apart than a step, inside a window and off its edge."""
+    x0, y0, x1, y1 = (window[0] + _OFF, window[1] + _OFF, window[2] - _OFF, window[3] - _OFF)
+    low, high = segments.min(axis=1), segments.max(axis=1)
+    near = segments[(low[:, 0] <= x1) & (low[:, 1] <= y1) & (high[:, 0] >= x0) & (high[:, 1] >= y0)]
+    run = near[:, 1] - near[:, 0]
+    counts = np.ceil(np.hypot(run[:, 0], run[:, 1]) / _STEP).astype(int) + 1
+    which = np.repeat(np.arange(len(near)), counts)
+    before = np.repeat(np.cumsum(counts) - counts, counts)
+    share = (np.arange(len(which)) - before) / np.repeat(np.maximum(counts - 1, 1), counts)
+    points: Floats = near[which, 0] + run[which] * share[:, None]
+    inside = (points[:, 0] > x0) & (points[:, 1] > y0) & (points[:, 0] < x1) & (points[:, 1] < y1)
+    return points[inside]
+
+
+def _off(points: Floats, segments: Floats) -> int | None:
+    """Return the first point that lies off every straight piece, None where all lie on one."""
+    if not len(segments):
+        return 0
+    tree = shapely.STRtree(np.asarray(shapely.linestrings(segments), dtype=object))
+    # By point: whether anything is near enough.
+    met = np.zeros(len(points), bool)
+    met[tree.query(shapely.points(points), predicate="dwithin", distance=_OFF)[0]] = True
+    return None if met.all() else int(np.argmin(met))
 
 
 def _check_png(data: bytes, drawing: SheetDrawing) -> list[str]:

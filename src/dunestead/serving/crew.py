@@ -229,7 +229,7 @@ class Crew:
             passed = time.monotonic() - began
             if worker.processor_seconds() - before > budget or passed > budget * _BUSY:
                 fix = CALMER if told.what == TRACING else SIMPLER
-                raise TooMuch(f"This was ended after {passed:.0f} s, at “{told.what}”.", fix)
+                raise TooMuch(f"That took too long and was stopped after {passed:.0f} s, at “{told.what}”.", fix)
 
     def _stopped(self, worker: _Worker) -> Answer | None:
         """Ask a worker to stop at its next checkpoint; its answer, or None when it did not get there in time.

@@ -192,7 +192,7 @@
   {/if}
   {#if board?.looks.length}
     <section class="card mb-4 px-4 py-2" aria-label="Prints to look at again">
-      <h2 class="m-0 text-base font-bold">Look at these again: how do they wear?</h2>
+      <h2 class="m-0 text-base font-bold">Time to check how these wear</h2>
       <ul class="m-0 flex list-none flex-wrap gap-x-5 gap-y-1 p-0">
         {#each board.looks.slice(0, MOST_LOOKS) as due (due.job)}
           <li>
@@ -255,7 +255,7 @@
   </div>
   <Drawer
     title="Jobs put away"
-    about="Finished or resting; kept until you bring them back."
+    about="Jobs you put away."
     empty="Nothing is put away."
     held={drawer}
     onopen={openDrawer}

@@ -169,12 +169,9 @@
       {#if fitting.length}
         <div class="w-full sm:w-80">
           <OneOf
-            label="By a recipe of yours"
+            label="Start from a recipe"
             value={chosen}
-            of={[
-              ['', 'No, as is usual on this surface'],
-              ...fitting.map((one): [string, string] => [String(one.id), one.name]),
-            ]}
+            of={[['', 'None'], ...fitting.map((one): [string, string] => [String(one.id), one.name])]}
             onchange={(key) => (recipe = key)}
           />
         </div>

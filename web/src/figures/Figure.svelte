@@ -25,7 +25,7 @@
       <p class="m-0">{figure.said}</p>
     </div>
     <button class="cursor-pointer underline" onclick={() => onchange({ to_table: !figure.is_to_table })}
-      >{figure.is_to_table ? 'Go by my own jobs again' : 'Back to the table'}</button
+      >{figure.is_to_table ? 'Use my own figure' : 'Use the usual figure'}</button
     >
   </div>
   <div class="grid items-start gap-x-5 lg:grid-cols-[1fr_1fr]">

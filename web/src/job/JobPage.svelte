@@ -243,7 +243,7 @@
                 aria-pressed={lifeSize}
                 onclick={() => (lifeSize = !lifeSize)}
               >
-                {lifeSize ? 'All of it' : 'Life size'}
+                {lifeSize ? 'Fit' : 'Life size'}
               </Button>
             </div>
           </div>

@@ -5,6 +5,8 @@
   import { push } from 'svelte-spa-router';
   import type { Job, Next, Onward, Station } from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
+  import { deliveryOf, fetchFile } from '../lib/files.svelte';
+  import Delivered from '../lib/ui/Delivered.svelte';
   import MainButton from '../lib/ui/MainButton.svelte';
   import Explained from '../lib/ui/Explained.svelte';
   import Guide from '../lib/ui/Guide.svelte';
@@ -26,6 +28,7 @@
   const before = $derived(job.stations[at - 1]);
   const after = $derived(job.stations[at + 1]);
   const onward = $derived(station.onward);
+  const packet = $derived(`/api/jobs/${job.id}/sheets.zip?unit=${settings.unit}`);
   const next = $derived(job.next);
   const copies = $derived(job.copies);
   const nameOf = (code: string) => job.stations.find((one) => one.code === code)?.name ?? code;
@@ -80,9 +83,10 @@
           <Explained text={onward.prompt} />
         </p>{/if}
       {#if onward.deed === 'files'}
-        <MainButton href="/api/jobs/{job.id}/sheets.zip?unit={settings.unit}" class="w-full" download>
+        <MainButton class="w-full" disabled={deliveryOf(packet)?.busy} onclick={() => fetchFile(packet)}>
           <Download size={16} />&nbsp;{onward.label}
         </MainButton>
+        <Delivered href={packet} />
         {#if next?.task}
           {@const to = next}
           <button class="cursor-pointer text-left text-sm underline" onclick={() => goTo(to)}

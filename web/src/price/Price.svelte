@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FileLink from '../lib/ui/FileLink.svelte';
   import Spinner from 'flowbite-svelte/Spinner.svelte';
   import { push } from 'svelte-spa-router';
   import * as api from '../lib/api/client';
@@ -135,8 +136,8 @@
             />
           </div>
           <p class="m-0 mt-3">
-            <a class="font-bold underline" href={file('a4')} download>Quotation on A4</a>,
-            <a class="font-bold underline" href={file('letter')} download>on Letter</a>
+            <FileLink href={file('a4')}>Quotation on A4</FileLink>,
+            <FileLink href={file('letter')}>on Letter</FileLink>
             <span class="text-sm text-(--faint)">with the picture, sizes, colours, care and price alone</span>
           </p>
         </article>

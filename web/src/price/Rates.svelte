@@ -17,7 +17,7 @@
 <article class="card p-4" aria-label="What the workshop reckons with">
   <div class="flex flex-wrap items-baseline gap-3">
     <h2 class="m-0 text-lg font-bold">What the workshop reckons with</h2>
-    <span class="flex-1 text-sm text-(--faint)">For all jobs. An empty field goes by the table.</span>
+    <span class="flex-1 text-sm text-(--faint)">For all jobs. Leave empty for the usual value.</span>
     <button class="cursor-pointer underline" onclick={onundo}>Take the last change back</button>
   </div>
   <div class="mt-2 grid grid-cols-[repeat(auto-fill,minmax(10rem,1fr))] items-end gap-3">
@@ -51,7 +51,7 @@
       onchange={(margin) => onchange({ margin })}
     />
     <NumberField
-      label="Spoils before own jobs say, %"
+      label="Expected waste, until your own jobs tell, %"
       entry="rates.spoiled"
       value={rates.spoiled ?? null}
       otherwise={costs.table.spoiled}

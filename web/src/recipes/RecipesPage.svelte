@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FileLink from '../lib/ui/FileLink.svelte';
   import Spinner from 'flowbite-svelte/Spinner.svelte';
   import { push } from 'svelte-spa-router';
   import * as api from '../lib/api/client';
@@ -141,7 +142,7 @@
     </div>
     <p class="m-0 text-sm">
       {#if held.total}
-        <a class="font-bold underline" href="/api/recipes.json" download>All recipes as an open file</a>,
+        <FileLink href="/api/recipes.json">All recipes as an open file</FileLink>,
       {/if}
       <button class="cursor-pointer font-bold underline" onclick={() => field?.click()}
         >read recipes from a file</button

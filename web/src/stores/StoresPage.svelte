@@ -64,7 +64,7 @@
   }
   const shortcuts: Shortcut[] = [
     { keys: 'B', about: 'Back to the board', run: () => void push('/') },
-    { keys: 'N', about: 'Put something in store', run: () => (form = 'new') },
+    { keys: 'N', about: 'Add to stock', run: () => (form = 'new') },
     { keys: 'Ctrl Z', about: 'Bring back what was taken out last', run: () => void bringBack() },
   ];
   $effect(() => {
@@ -91,10 +91,10 @@
   {#if stores && catalogue}
     <div class="flex flex-wrap items-start justify-between gap-3">
       <p class="m-0 max-w-3xl">
-        Steps take what they use when they are ticked off, and give it back when they are taken back. Jobs due
-        sooner have theirs before the others; offcuts go before new material.
+        Ticking a step takes its material from stock; unticking puts it back. Jobs due sooner come first, and
+        offcuts go before new material.
       </p>
-      {#if !form}<Button size="sm" onclick={() => (form = 'new')}>Put something in store</Button>{/if}
+      {#if !form}<Button size="sm" onclick={() => (form = 'new')}>Add to stock</Button>{/if}
     </div>
     {#if form}
       {#key form}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FileLink from '../lib/ui/FileLink.svelte';
   import type { Short } from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
   import Fold from '../lib/ui/Fold.svelte';
@@ -40,15 +41,15 @@
     <h2 class="m-0 flex-1 text-lg font-bold">To buy for the jobs on the board</h2>
     {#if short.length}
       <p class="m-0 text-sm">
-        The list: <a class="font-bold underline" href={file('shopping-a4.pdf')} download>on A4</a>,
-        <a class="font-bold underline" href={file('shopping-letter.pdf')} download>on Letter</a>,
-        <a class="font-bold underline" href={file('shopping.csv')} download>as a table (CSV)</a>
+        The list: <FileLink href={file('shopping-a4.pdf')}>on A4</FileLink>,
+        <FileLink href={file('shopping-letter.pdf')}>on Letter</FileLink>,
+        <FileLink href={file('shopping.csv')}>as a table (CSV)</FileLink>
       </p>
     {/if}
   </div>
   {#if kept.length}{@render list(kept)}
-  {:else}<p class="m-0">Nothing of what you keep an account of is short.</p>{/if}
+  {:else}<p class="m-0">Nothing is running low.</p>{/if}
   {#if others.length}
-    <Fold title="Also wanted, of kinds you keep no account of: {others.length}">{@render list(others)}</Fold>
+    <Fold title="Also needed (not counted): {others.length}">{@render list(others)}</Fold>
   {/if}
 </section>

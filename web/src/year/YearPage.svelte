@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FileLink from '../lib/ui/FileLink.svelte';
   import Spinner from 'flowbite-svelte/Spinner.svelte';
   import { push } from 'svelte-spa-router';
   import * as api from '../lib/api/client';
@@ -60,8 +61,8 @@
       </div>
       <p class="m-0 flex-1 text-sm text-(--faint)">
         Finished jobs only, in {year.currency}, at the prices they had.
-        <a class="font-bold text-(--ink) underline" href="/api/years/{year.year}.csv" download
-          >As a table for a spreadsheet (CSV)</a
+        <FileLink class="text-(--ink)" href="/api/years/{year.year}.csv"
+          >As a table for a spreadsheet (CSV)</FileLink
         >
       </p>
     </div>
@@ -101,7 +102,7 @@
   {:else if year}
     <article class="card p-6">
       <h2 class="m-0 mb-1 text-lg font-bold">Nothing is finished yet</h2>
-      <p class="m-0">Tick the record of a job off, and its hours, prints and money stand here.</p>
+      <p class="m-0">Finish a job to see its hours, prints and money here.</p>
       <p class="m-0 mt-2"><a class="font-bold underline" href="#/">Back to the board</a></p>
     </article>
   {:else if !problem}

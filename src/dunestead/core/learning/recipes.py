@@ -95,7 +95,7 @@ def recipe_of(plan: Plan, progress: Progress, name: str, on: date, figures: Mapp
     """
     job, record = plan.job, plan.job.record
     if record.grade is None:
-        raise NotNow("Nobody has said how this job came out.", "Give it a grade first: a recipe is of what worked.")
+        raise NotNow("This job has no rating yet.", "Give it a grade first: a recipe is of what worked.")
     if not is_worth_it(job, figures):
         least = figures["recipe_grade"]
         raise NotNow(

@@ -3,6 +3,7 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
+import numpy as np
 import shapely
 
 from dunestead.core.artwork.compose import Composition
@@ -11,8 +12,10 @@ from dunestead.core.blanks.clear import region_of
 from dunestead.core.colours import colour_name
 from dunestead.core.figures import Catalogue
 from dunestead.core.geometry.affine import Affine
+from dunestead.core.geometry.curves import Box
 from dunestead.core.job.choices import Choices
 from dunestead.core.job.job import Job
+from dunestead.core.job.reach import fitting_border, reach_of
 from dunestead.core.looking.lines import line_of, lines_of
 from dunestead.core.mask.fates import Fate, settle
 from dunestead.core.mask.findings import Fitness, judge, limits_for
@@ -159,15 +162,16 @@ def _cut(
     job: Job, composition: Composition, labels: Sequence[str], choices: Choices, catalogue: Catalogue
 ) -> list[Mask]:
     painted = composition.painted
-    border = choices.material.border if job.mask.border is None else job.mask.border
     if job.mask.reverse:
+        border = choices.material.border if job.mask.border is None else job.mask.border
         return [shape_mask(painted, border)]
     back = (-composition.origin[0], -composition.origin[1])
     blank = shapely.transform(composition.outline, lambda points: points + back)
     off = [shapely.transform(area, lambda points: points + back) for area in region_of(job.piece.clear)]
-    if job.mask.whole_blank:
-        return [cut_mask(_through(composition, label), border, _clear_of(blank, off)) for label in labels]
     through = [_through(composition, label) for label in labels]
+    border = border_of(job, [one.bbox for one in through], blank.bounds, choices, catalogue)
+    if job.mask.whole_blank:
+        return [cut_mask(one, border, _clear_of(blank, off)) for one in through]
     if len(labels) > 1 and job.mask.masks == "each":
         whole = _clear_of(_on_blank(sheet_around(painted, border), blank), off)
         notch = catalogue.workshop["register_notch"]
@@ -175,6 +179,21 @@ def _cut(
     else:
         on_blank = [_clear_of(_on_blank(sheet_around(one, border), blank), off) for one in through]
     return [cut_mask(one, border, sheet) for one, sheet in zip(through, on_blank, strict=True)]
+
+
+def border_of(job: Job, boxes: Sequence[Box], outline: Box, choices: Choices, catalogue: Catalogue) -> float:
+    """Return the border of a job's masks, mm: the maker's, or the usual one as far as the cutter's reach allows."""
+    if job.mask.border is not None:
+        return job.mask.border
+    usual = choices.material.border
+    if job.mask.whole_blank:
+        return usual
+    if job.mask.masks == "each" and boxes:
+        # All have one sheet, around all that is painted.
+        low, high = np.min(np.array(boxes)[:, :2], axis=0), np.max(np.array(boxes)[:, 2:], axis=0)
+        boxes = [(float(low[0]), float(low[1]), float(high[0]), float(high[1]))]
+    least = min(usual, catalogue.workshop["border_least"])
+    return fitting_border(boxes, outline, usual, least, reach_of(job, choices, catalogue))
 
 
 def _on_blank(sheet: shapely.Polygon, blank: shapely.Polygon) -> shapely.Polygon:

@@ -24,6 +24,7 @@ from dunestead.core.geometry.curves import Box, shifted
 from dunestead.core.geometry.groups import group_labels
 from dunestead.core.job.reach import prices_of, reach_of
 from dunestead.core.looking.look import Look
+from dunestead.core.looking.masks import border_of
 from dunestead.core.mask.findings import Kind, widths_of
 from dunestead.core.sheets.extents import Takes, takes, takes_together
 
@@ -289,7 +290,10 @@ def takes_at(look: Look, catalogue: Catalogue, factor: float, border: float | No
     if look.job.mask.whole_blank and not look.job.mask.reverse:
         box, border = outline, 0.0
     else:
-        border = look.masks[0].mask.border if border is None else border
+        if border is None:
+            lines = [shifted(one.painted.region.bounds, look.composition.origin) for one in look.masks if one.line]
+            grown = [_grown(one, factor) for one in lines] or [box]
+            border = border_of(look.job, grown, outline, look.choices, catalogue)
         border = 0.0 if look.job.mask.reverse else border
     extent = _with_border(box, border, outline)
     reach = reach_of(look.job, look.choices, catalogue)

@@ -38,7 +38,7 @@ TONGUE = FindingKind(
     "mask",
     lambda f, measured, limit, unit: (
         f"A tongue of the mask is {measured} wide{over_run(f, unit)}; {least_for(f)} {limit}. "
-        "Dab from its root to its tip, or it lifts."
+        "Dab towards the tip, never against it."
     ),
     is_weak=True,
 )

@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 import numpy as np
+import numpy.typing as npt
 import shapely
 from shapely.geometry.base import BaseGeometry
 
@@ -19,6 +20,7 @@ from dunestead.core.weeding.walk import pull_order, pull_start
 __all__ = ["WeedRegion", "WeedSheet", "sheet_windows", "weed_map"]
 
 Point = tuple[float, float]
+Floats = npt.NDArray[np.float64]
 Kind = Literal["window", "field", "keeper", "frame"]
 # What a seam cuts off a window smaller than this is nothing anyone pulls out, mm².
 _CRUMB = 1.0
@@ -101,16 +103,34 @@ def weed_map(plan: Plan, catalogue: Catalogue) -> tuple[WeedSheet, ...]:
     return tuple(sheets)
 
 
-def sheet_windows(plan: Plan, mask: MaskPlan) -> dict[int, int]:
-    """Return by sheet how many windows of a mask are pulled out on it; one that a seam divides counts on both."""
-    parts = shapely.get_parts(mask.cut.windows)
-    found: dict[int, int] = {}
+@dataclass(frozen=True, slots=True)
+class SheetWindows:
+    """How many windows are counted on a sheet, and how many more reach over a seam on to it, counted elsewhere."""
+
+    counted: int
+    reaching_over: int
+
+
+def sheet_windows(plan: Plan, mask: MaskPlan) -> dict[int, SheetWindows]:
+    """Return by sheet how many windows of a mask are pulled out on it.
+
+    A window that a seam divides is one window: it counts where most of it lies, so that all sheets add up.
+    """
+    windows = shapely.get_parts(mask.cut.windows)
+    by_sheet: dict[int, list[Floats]] = {}
     for sheet in plan.layout.sheets:
         for placed in sheet.patches:
             if placed.copy == 1 and placed.patch.mask == mask.number:
-                met = shapely.intersection(parts, shapely.box(*placed.patch.cell))
-                found[sheet.number] = found.get(sheet.number, 0) + int((shapely.area(met) > _CRUMB).sum())
-    return found
+                met = shapely.intersection(windows, shapely.box(*placed.patch.cell))
+                by_sheet.setdefault(sheet.number, []).append(shapely.area(met))
+    if not by_sheet:
+        return {}
+    areas = np.array([np.sum(parts, axis=0) for parts in by_sheet.values()]).reshape(len(by_sheet), -1)
+    most = areas.argmax(axis=0)
+    return {
+        sheet: SheetWindows(int((most == row).sum()), int(((areas[row] > _CRUMB) & (most != row)).sum()))
+        for row, sheet in enumerate(by_sheet)
+    }
 
 
 class _Masked:

@@ -140,5 +140,5 @@ def _sheets(stations: Mapping[str, Station], opened: Sequence[str]) -> Onward:
         if first == "sheets":
             return _help(stations[first], "weed")
         return Onward("go", stations[first].verdict, f"Back to {NAMES[first]}", first)
-    prompt = "Every file was cut in simulation: what comes free is what was planned."
+    prompt = "Files checked: every piece comes out as planned."
     return Onward("files", prompt, "Download the cut files", "weed")

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from dunestead.core.plan.plan import Plan
-from dunestead.core.units import several
+from dunestead.core.units import several, show_time
 from dunestead.core.words.weather import refusal_of
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
@@ -37,11 +37,11 @@ def not_yet(plan: Plan, progress: Progress, task: Task, at: datetime, unit: str)
         more = f" and {several(len(before) - 1, 'more step')}" if len(before) > 1 else ""
         copy = f", copy {before[0].copy}" if before[0].copy not in (None, task.copy) else ""
         named = title_of(before[0], unit).partition(":")[0]
-        return Doubt(f"First: {named}{copy}{more}.", "Do that first, or write why you go on without it.")
+        return Doubt(f"First: {named}{copy}{more}.", "Do that first, or write why you carry on without it.")
     opens = progress.opens(task)
     if opens and at < opens:
-        minutes = max((opens - at).total_seconds() / 60, 1)
-        return Doubt(f"It should wait another {minutes:.0f} min.", "Wait, or say why it is done before its time.")
+        left = show_time(max((opens - at).total_seconds() / 60, 1))
+        return Doubt(f"Too early: {left} to wait.", "Wait. If you can't, write why.")
     if task.occupies == "outdoors" and (why := refusal_of(plan.spraying, unit)):
         return Doubt(why, "Wait for better weather, put in what it is now, or say why you sprayed.")
     return None
@@ -53,17 +53,15 @@ def _uncounted(progress: Progress, task: Task) -> Doubt | None:
         called = progress.calls(task)
         numbers = [number for number in task.call.numbers if number not in called] if task.call else []
         named = ", ".join(map(str, numbers[:_MOST_NAMED])) + (" ..." if len(numbers) > _MOST_NAMED else "")
-        return Doubt(
-            f"The count is not out: {missing} missing ({named}).",
-            "Find them and tick each as it turns up, or say why you go on without them.",
-        )
+        still = "1 piece is still missing" if missing == 1 else f"{missing} pieces are still missing"
+        return Doubt(f"{still}: {named}.", "Tick each one you find, or write why you carry on.")
     for count, value, wanted in progress.off_counts(task):
         if value is None:
             should = "" if wanted is None else f": {wanted} should be there"
-            return Doubt(f"The {count.name} are not counted yet{should}.", "Count, and write the number down.")
+            return Doubt(f"The {count.name} are not counted yet{should}.", "Count them and write the number.")
         return Doubt(
             f"You counted {value} {count.name}; there should be {wanted}.",
-            "Look again and count anew, or say why you go on all the same.",
+            "Count again, or write why you carry on.",
         )
     return None
 

@@ -309,13 +309,13 @@ def instructions_for(laid: Laid, unit: str) -> list[str]:
     unknown = [
         word
         for word, known in (
-            ("across (read the left or the right)", laid.knows_across),
-            ("up and down (read the top or the bottom)", laid.knows_down),
-            ("straight (read both ends of a side)", laid.knows_turn),
+            ("left or right", laid.knows_across),
+            ("top or bottom", laid.knows_down),
+            ("one side at both ends", laid.knows_turn),
         )
         if not known
     ]
-    rest = [f"Not known yet: whether it lies right {', nor '.join(unknown)}."] if unknown else []
+    rest = [f"Still to measure: {'; '.join(unknown)}."] if unknown else []
     if laid.is_within:
         return ["It lies where it should." if not unknown else "So far it lies where it should.", *rest]
     return [*_moves(laid, unit), *rest]

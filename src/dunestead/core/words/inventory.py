@@ -96,4 +96,4 @@ def overdrawn(held: StockLevel, unit: str) -> str:
     if not held.is_overdrawn:
         return ""
     missing = show_amount(-held.left, held.item.unit, unit)
-    return f"By the account {missing} more was used than there was. Count what is left."
+    return f"You used {missing} more than was in stock. Check what is left."

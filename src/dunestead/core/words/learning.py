@@ -7,6 +7,7 @@ from dunestead.core.units import several, show_temperature
 
 __all__ = ["learnt_in_words", "show_figure", "tally_in_words", "untimed_in_words"]
 
+_ENDS = {"most": "highest", "least": "lowest"}
 _NUMBERS = ("none", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine")
 _UNTIMED = {
     "first": "came first, with nothing ticked before",
@@ -37,20 +38,20 @@ def learnt_in_words(one: Learnt, unit: str) -> str:
     """Return what a figure is reckoned with and why, beside what the table says."""
     table = show_figure(one.table, one.unit, unit)
     if one.is_to_table:
-        return f"{table}, as the table says: you set it back."
+        return f"{table}, the usual figure: you chose it."
     if not one.jobs:
         why = f"{one.by} has no own value yet" if one.by and one.others else "all your own values are left out"
-        return f"{table}, as the table says: {why}."
+        return f"{table}, the usual figure: {why}."
     jobs = _NUMBERS[one.jobs] if one.jobs < len(_NUMBERS) else str(one.jobs)
     whose = f"{one.by}’s" if one.by else "your"
     others = "".join(f" {by} takes {show_figure(value, one.unit, unit)}." for by, value in one.others)
     held = ""
     if one.is_held:
         end = "most" if one.value >= one.high else "least"
-        held = f" Your own values lie beyond the {end} that is met in practice, so it is kept there."
-    return (
-        f"{show_figure(one.value, one.unit, unit)}, from {jobs} of {whose} jobs; the table says {table}.{held}{others}"
-    )
+        held = (
+            f" Your values are unusually {'high' if end == 'most' else 'low'}, so we use the {_ENDS[end]} likely one."
+        )
+    return f"{show_figure(one.value, one.unit, unit)}, from {jobs} of {whose} jobs. Usual: {table}.{held}{others}"
 
 
 def tally_in_words(what: str, tally: Tally) -> str:

@@ -83,16 +83,18 @@ def groups_in_words(groups: Sequence[WindowGroup]) -> str:
     """
     if len(groups) < _TWO:
         return ""
-    runs = ", ".join(
-        f"{group.windows[0]} to {group.windows[-1]} ({group.minutes:.0f} min)"
-        if len(group.windows) > 1
-        else f"{group.windows[0]} ({group.minutes:.0f} min)"
-        for group in groups
-    )
+    first, *rest = groups
+    others = " and ".join(_windows_in_words(group) for group in rest)
     return (
-        f"To peel it wet, work in {len(groups)} groups, windows {runs}: all coats of a group, cut the mask between it "
-        "and the next, peel that part, then go on."
+        f"1. Paint {_windows_in_words(first)}, all coats ({first.minutes:.0f} min). "
+        f"2. Cut the mask along the line and peel that part. 3. The same with {others}."
     )
+
+
+def _windows_in_words(group: WindowGroup) -> str:
+    if len(group.windows) == 1:
+        return f"window {group.windows[0]}"
+    return f"windows {group.windows[0]} to {group.windows[-1]}"
 
 
 _TWO = 2

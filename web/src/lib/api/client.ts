@@ -211,6 +211,23 @@ async function answer<T>(asked: Promise<{ data?: T; error?: unknown }>): Promise
   return outcome.data;
 }
 
+/** Ask for a file, as any request is asked: how far it is is shown, and it can be stopped. */
+export async function askForFile(href: string): Promise<Response> {
+  const key = waiting.begin();
+  let response: Response;
+  try {
+    response = await fetch(href, { headers: { [WAIT_KEY]: key } });
+  } catch {
+    throw UNREACHABLE;
+  } finally {
+    waiting.end(key);
+  }
+  if (response.ok) return response;
+  const problem = toProblem(await response.json().catch(() => undefined));
+  if (problem.code === 'signed-out') whenSignedOut();
+  throw problem;
+}
+
 /** The station that is looked at: answers hold its part of a job, and none of the others. */
 let room: Room | undefined;
 export const lookInto = (station: Room) => (room = station);

@@ -14,5 +14,5 @@
   {#if problem.instead}<button class="cursor-pointer font-bold underline" onclick={problem.instead.act}
       >{problem.instead.label}</button
     >{/if}
-  {#if onclose}<button class="cursor-pointer font-bold underline" onclick={onclose}>Understood</button>{/if}
+  {#if onclose}<button class="cursor-pointer font-bold underline" onclick={onclose}>OK</button>{/if}
 </Alert>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FileLink from '../../lib/ui/FileLink.svelte';
   import type { Hours } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
   import { showMoment } from '../../lib/units';
@@ -45,7 +46,7 @@
 {/if}
 <p class="m-0 text-sm">
   To go along with it:
-  <a class="ml-1 font-bold underline" href={file('care-cards-a4.pdf')} download>care cards on A4</a>,
-  <a class="font-bold underline" href={file('care-cards-letter.pdf')} download>on Letter</a>;
-  <a class="font-bold underline" href={file('times.ics')} download>times for your calendar</a>
+  <FileLink class="ml-1" href={file('care-cards-a4.pdf')}>care cards on A4</FileLink>,
+  <FileLink href={file('care-cards-letter.pdf')}>on Letter</FileLink>;
+  <FileLink href={file('times.ics')}>times for your calendar</FileLink>
 </p>

@@ -70,8 +70,6 @@
               >
             {/each}
           </Fold>
-        {:else}
-          <p class="m-0 text-(--faint)">No other layout we tried is better.</p>
         {/if}
       {/if}
     </div>

@@ -54,7 +54,7 @@
       >
       <div class="flex flex-col gap-1">
         <OneOf
-          label="Patch {patch.number} lies on sheet {sheet}; it shall lie on"
+          label="Move piece {patch.number} from sheet {sheet} to"
           value={patch.chosen_sheet === null ? '' : String(patch.chosen_sheet)}
           of={places}
           onchange={(to) => say(patch, { sheet: to ? Number(to) : null })}

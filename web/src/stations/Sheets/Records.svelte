@@ -98,7 +98,7 @@
         <button
           class="cursor-pointer font-bold underline"
           aria-label="Take “{one.name}” out"
-          onclick={() => drop('cutters', one.id, one.name)}>Out</button
+          onclick={() => drop('cutters', one.id, one.name)}>Remove</button
         >
       </li>
     {/each}

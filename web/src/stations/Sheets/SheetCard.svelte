@@ -1,7 +1,7 @@
 <script lang="ts">
+  import FileLink from '../../lib/ui/FileLink.svelte';
   import type { Sheet, Sheets, Unit } from '../../lib/api/client';
-  import { showLength, showMinutes, showWay } from '../../lib/units';
-  import { several } from './words';
+  import { showLength, showMinutes } from '../../lib/units';
 
   interface Props {
     sheet: Sheet;
@@ -25,11 +25,7 @@
   {#if shut}
     <span class="text-(--faint)">{name}</span>
   {:else}
-    <a
-      class="font-bold underline"
-      href="/api/jobs/{jobId}/sheets/{sheet.number}.{key}?{asked.slice(1)}"
-      download>{name}</a
-    >
+    <FileLink href="/api/jobs/{jobId}/sheets/{sheet.number}.{key}?{asked.slice(1)}">{name}</FileLink>
   {/if}
 {/snippet}
 
@@ -40,15 +36,11 @@
       : ''}{sheet.mirrored ? ', mirrored' : ''}
   </p>
   <p class="m-0">
-    {showLength(sheet.width, unit)} by {showLength(sheet.height, unit)}{#if trim}; cut off {showLength(
-        trim.across,
+    {#if trim}Material needed: {showLength(trim.across, unit)} by {showLength(
+        trim.along,
         unit,
-      )} by {showLength(trim.along, unit)}{/if}<span class="text-(--faint)"
-      >; {showMinutes(sheet.seconds / 60)}
-      {sheets.by_hand ? 'with the knife' : 'under the knife'}, {showWay(sheet.cut_length, unit)} of cut; {several(
-        sheet.mask_parts,
-        'part',
-      )} of mask, {several(sheet.windows, 'opening')}</span
+      )}{:else}{showLength(sheet.width, unit)} by {showLength(sheet.height, unit)}{/if}<span
+      class="text-(--faint)">; {sheets.by_hand ? 'about' : 'cuts in'} {showMinutes(sheet.seconds / 60)}</span
     >
   </p>
   {#if sheet.faults.length}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FileLink from '../../lib/ui/FileLink.svelte';
   import { untrack } from 'svelte';
   import type { CutFault } from '../../lib/api/client';
   import { settings } from '../../lib/settings.svelte';
@@ -60,10 +61,8 @@
     />
     {#if anyway}
       <p class="m-0 mt-1">
-        <a
-          class="font-bold underline"
-          href="/api/jobs/{job.id}/sheets.zip?unit={settings.unit}{asked}"
-          download>All sheets in one zip</a
+        <FileLink href="/api/jobs/{job.id}/sheets.zip?unit={settings.unit}{asked}"
+          >All sheets in one zip</FileLink
         >
       </p>
     {/if}
@@ -135,7 +134,7 @@
       onchange={(overlap) => open.change({ overlap })}
     />
   </div>
+  <p class="m-0 text-sm">
+    <FileLink href="/api/jobs/{job.id}/job-file">Save this job as an open file</FileLink>
+  </p>
 </Records>
-<p class="m-0 text-sm">
-  <a class="font-bold underline" href="/api/jobs/{job.id}/job-file" download>Save this job as an open file</a>
-</p>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FileLink from '../../lib/ui/FileLink.svelte';
   import { localDay, showDate } from '../../lib/units';
   import Button from 'flowbite-svelte/Button.svelte';
   import type { OpenJob } from '../../job/open-job.svelte';
@@ -130,8 +131,8 @@
       </p>
       {#if !advice.is_found}
         <p class="m-0 flex flex-wrap gap-2 text-sm">
-          <a class="font-bold underline" href="/api/workshop/test-pattern.svg" download>The pattern, SVG</a>
-          <a class="font-bold underline" href="/api/workshop/test-pattern.hpgl" download>HP-GL</a>
+          <FileLink href="/api/workshop/test-pattern.svg">The pattern, SVG</FileLink>
+          <FileLink href="/api/workshop/test-pattern.hpgl">HP-GL</FileLink>
           <span class="text-(--faint)"
             >The simulated cutter gives: {answerWords[advice.simulated]?.toLowerCase()}.</span
           >

@@ -48,7 +48,7 @@
         Left beside sheet {offcut.beside}: {showLength(offcut.across, unit)} by {showLength(
           offcut.along,
           unit,
-        )}{offcut.serves.length ? `, would serve sheet ${offcut.serves.join(', ')}` : ', worth keeping'}
+        )}{offcut.serves.length ? `, fits sheet ${offcut.serves.join(', ')}` : ', worth keeping'}
       </li>
     {/each}
   </ul>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FileLink from '../../lib/ui/FileLink.svelte';
   import { settings } from '../../lib/settings.svelte';
   import ChoiceField from '../../lib/ui/ChoiceField.svelte';
   import type { PanelProps } from '../station';
@@ -17,10 +18,10 @@
 <p class="m-0 text-sm">
   Bench sheet, to tick off at the table:
   {#each [['a4', 'PDF on A4'], ['letter', 'on Letter']] as const as [paper, name] (paper)}
-    <a
-      class="ml-2 font-bold underline"
+    <FileLink
+      class="ml-2"
       href="/api/jobs/{open.id}/bench-sheet-{paper}.pdf?unit={settings.unit}&copy_no={job.copy_no}"
-      download>{name}</a
+      >{name}</FileLink
     >
   {/each}
 </p>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FileLink from '../../lib/ui/FileLink.svelte';
   import Button from 'flowbite-svelte/Button.svelte';
   import Fold from '../../lib/ui/Fold.svelte';
   import { showMoment } from '../../lib/units';
@@ -67,10 +68,8 @@
         <p class="m-0 text-sm">
           {job.picture.masks.length > 1 ? `${mask.name}: ` : ''}
           {#each [['a4', 'A4'], ['letter', 'Letter']] as const as [paper, name] (paper)}
-            <a
-              class="mr-3 font-bold underline"
-              href="/api/jobs/{open.id}/masks/{mask.number}/keepers-{paper}.pdf"
-              download>PDF on {name}</a
+            <FileLink class="mr-3" href="/api/jobs/{open.id}/masks/{mask.number}/keepers-{paper}.pdf"
+              >PDF on {name}</FileLink
             >
           {/each}
         </p>

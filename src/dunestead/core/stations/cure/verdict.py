@@ -18,7 +18,7 @@ def outcome(plan: Plan, progress: Progress, now: datetime) -> Outcome:
     rows = list(_rows(plan))
     weather = plan.job.paint.weather
     room = f"{weather.temperature:g} C, {weather.humidity:g} %"
-    rows.append(Row("Room", "text", room, "Times stretch with cold and damp: a rule of thumb, never certain."))
+    rows.append(Row("Room", "text", room, "Cold or damp? Allow more time."))
     if any(coat.paint.usual_finish for coat in plan.coatings) and not _has_finish(plan):
         name = next(coat.paint.name for coat in plan.coatings if coat.paint.usual_finish)
         return "warn", f"{name} is not to be used before it is sealed: add a finish.", rows

@@ -84,7 +84,7 @@ def _mask_verdict(
         are = "is" if len(small) == 1 else "are"
         return "warn", f"{several(len(small), 'kept piece')} {are} too small for this material."
     if undecided:
-        return "warn", f"{len(undecided)} of {len(loose)} loose pieces undecided; for now they count as kept."
+        return "warn", f"{several(len(undecided), 'loose piece')} to decide. Until you do, they are kept."
     if weak:
         worst = weak[0] if weak[0].width <= weak[-1].width else weak[-1]
         return (
@@ -99,7 +99,10 @@ def _mask_verdict(
         (counts["leave-out"], "left out"),
         (counts["drop"], "dropped"),
     ]
-    return "ready", f"{len(loose)} loose pieces: " + ", ".join(f"{n} {word}" for n, word in parts if n) + "."
+    told = [f"{n} {word}" for n, word in parts if n]
+    if len(told) == 1:
+        return "ready", f"{several(len(loose), 'loose piece')}, {told[0].partition(' ')[2]}."
+    return "ready", f"{several(len(loose), 'loose piece')}: {', '.join(told)}."
 
 
 def _numbers(numbers: Sequence[int]) -> str:
@@ -117,12 +120,12 @@ def _bridge_rows(plan: Plan, unit: str) -> list[Row]:
             "Length of bridges",
             "length",
             sum(bridge.length for bridge in plan.bridges),
-            f"One a piece takes {show_length(shortest, unit)} at least; where they hang on more mask they are longer.",
+            f"Each bridge is at least {show_length(shortest, unit)} long.",
         )
     ]
     thin = [bridge for bridge in plan.bridges if bridge.share < FULL]
     if thin:
         weakest = min(thin, key=lambda bridge: bridge.joint)
-        why = f"Of piece {weakest.piece}: nowhere near is the mask as wide as a bridge."
+        why = f"No room for a whole bridge at piece {weakest.piece}: the mask there is too narrow."
         rows.append(Row("Weakest joint", "length", weakest.joint, why))
     return rows

@@ -40,7 +40,7 @@ def _trial_how(values: TrialValues, _: Said) -> str:
 TRIAL = TaskKind(
     "paint-trial",
     TrialValues,
-    lambda values, _: f"Try {' and '.join(values.paints).lower()} on scrap first",
+    lambda values, _: f"Test the {' and the '.join(values.paints).lower()} on a scrap first",
     _trial_how,
 )
 

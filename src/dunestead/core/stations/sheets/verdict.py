@@ -28,7 +28,7 @@ def outcome(plan: Plan) -> Outcome:
         Row("Patches", "count", len(layout.patches), _patches_in_words(layout)),
         *_masks(plan),
         Row("Facing", "text", "Mirrored" if facing.mirrored else "Not mirrored", facing.why),
-        Row("Border", "length", plan.look.masks[0].mask.border, "Mask beyond the artwork on every side."),
+        Row("Border", "length", plan.look.masks[0].mask.border, _border_in_words(plan)),
         Row(
             "Knife time",
             "minutes",
@@ -59,9 +59,16 @@ def outcome(plan: Plan) -> Outcome:
         return "warn", "This cutter has no mat, so it only takes material on a backing.", rows
     if layout.divisions and any(division.cut_shapes for division in layout.divisions):
         shapes = sum(division.cut_shapes for division in layout.divisions)
-        through = "a word, letter or shape" if shapes == 1 else f"{shapes} words, letters or shapes"
-        return "warn", f"{several(count, 'sheet')}; a seam runs through {through}.", rows
+        through = "a letter or shape" if shapes == 1 else f"{shapes} letters or shapes"
+        return "warn", f"{several(count, 'sheet')}. A seam cuts through {through}.", rows
     return "ready", f"{several(count, 'sheet')}, {facing_word}, checked by a simulated cut.", rows
+
+
+def _border_in_words(plan: Plan) -> str:
+    around = "Mask beyond the artwork on every side."
+    if plan.job.mask.border is None and plan.look.masks[0].mask.border < plan.choices.material.border:
+        return f"{around} Narrower than usual, so that the mask is cut in one piece."
+    return around
 
 
 def _masks(plan: Plan) -> Iterator[Row]:
@@ -99,7 +106,7 @@ def fewest_in_words(layout: Layout) -> str:
     if layout.is_fewest:
         return _minimum(count)
     if layout.is_fewest_for_these:
-        return f"Fewest sheets for these patches; at least {layout.fewest_possible} by area, however it is divided."
+        return f"{several(count, 'sheet')} is the fewest we found. (By area, {layout.fewest_possible} would do.)"
     least = max(layout.fewest_for_these, layout.fewest_possible)
     return f"At least {several(least, 'sheet')} needed; {count - 1} might be enough, but we found no way."
 

@@ -286,8 +286,17 @@ def _window_counts(table: _Table) -> tuple[Count, ...]:
     if len(by_sheet) < 2:
         return (Count("windows", "windows out", table.mask.cut.window_count),)
     return tuple(
-        Count(f"windows-{sheet}", f"windows out of sheet {sheet}", count) for sheet, count in by_sheet.items() if count
+        Count(f"windows-{sheet}", f"windows out of sheet {sheet}{_but(found.reaching_over)}", found.counted)
+        for sheet, found in by_sheet.items()
+        if found.counted
     )
+
+
+def _but(reaching_over: int) -> str:
+    """Say which windows on a sheet are counted on another one."""
+    if not reaching_over:
+        return ""
+    return f", without the {several(reaching_over, 'part')} that {'runs' if reaching_over == 1 else 'run'} over a seam"
 
 
 COUNT = TaskKind(
