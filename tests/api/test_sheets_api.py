@@ -215,6 +215,6 @@ def test_another_layout_is_taken_and_taken_back(client) -> None:
     assert client.post(f"{address}/layouts/border-31").status_code == 404
 
     again = client.post(f"{address}/undo").get_json()
-    assert again["inputs"]["border"] is None
+    assert again["inputs"]["border"] == 40
     assert client.patch(address, json={"aim": "seams"}).get_json()["inputs"]["aim"] == "seams"
     assert client.patch(address, json={"aim": "luck"}).status_code == 422
