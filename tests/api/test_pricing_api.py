@@ -114,8 +114,8 @@ def test_costs_are_what_they_are_by_hand(
 
 def test_hours_are_those_of_the_hands(client) -> None:
     """While the knife runs, 14 s, they are free."""
-    # Prepare, look at the material, test cut, load; weed 1 window and 126.7 cm, backing off, count; wipe, lay, roll, 7.33 dm of cover; trial,
-    # three coats of 1.333 dm², each a minute at least; look over; peel, touch up, write down.
+    # Prepare, look at the material, test cut, load; weed 1 window and 126.7 cm, backing off, count; wipe, lay, roll,
+    # 7.33 dm of cover; trial, three coats of 1.333 dm², each a minute at least; look over; peel, touch up, write down.
     costs = client.get(f"{made(client, 'wood-sealed', {'design_width': 200})}/costs").get_json()
 
     weeding, laying = 4 + 0.2 * 126.6667 + 60 + 1, 60 + 180 + 60 + 3 * 7.33333
