@@ -29,7 +29,7 @@
           <span class="stamp w-5 text-right text-(--faint)" aria-hidden="true">{(index + 1) % 10}</span>
           <span class="min-w-0 flex-1">
             <span class="stamp block leading-5">{station.name}</span>
-            <span class="hidden text-xs leading-4 text-(--faint) lg:line-clamp-2">{station.verdict}</span>
+            <span class="hidden text-xs leading-4 text-(--faint) lg:block">{station.brief}</span>
           </span>
           <StateMark
             state={station.state}

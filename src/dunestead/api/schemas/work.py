@@ -229,6 +229,7 @@ class StationHeadOut(Shown):
     name: str
     state: State
     verdict: str
+    brief: str = Field(description="Its one short figure.")
 
 
 class StationOut(StationHeadOut):

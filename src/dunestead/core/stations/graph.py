@@ -143,6 +143,18 @@ def stations_of(plan: Plan, progress: Progress, unit: str, now: datetime) -> lis
         "cure": cure.outcome(plan, progress, now),
         "record": record.outcome(plan, progress),
     }
+    briefs = {
+        "blank": blank.brief(plan, unit),
+        "artwork": artwork.brief(plan.look, unit),
+        "mask": mask.brief(plan),
+        "sheets": sheets.brief(plan),
+        "weed": weed.brief(plan),
+        "tack": tack.brief(plan),
+        "paint": paint.brief(plan),
+        "peel": peel.brief(plan),
+        "cure": cure.brief(plan),
+        "record": record.brief(plan),
+    }
     stations = []
     for code, (state, verdict, rows) in outcomes.items():
         own = tuple(progress.graph.of(code))
@@ -151,7 +163,7 @@ def stations_of(plan: Plan, progress: Progress, unit: str, now: datetime) -> lis
             verdict += f" {outdated} done on an earlier version."
             state = "warn" if state in ("ready", "done") else state
         shown: State = "done" if finished and state == "ready" else state
-        stations.append(Station(code, NAMES[code], shown, verdict, tuple(rows), own))
+        stations.append(Station(code, NAMES[code], shown, verdict, briefs[code], tuple(rows), own))
     return stations
 
 

@@ -39,11 +39,12 @@ Outcome = tuple[State, str, list[Row]]
 
 @dataclass(frozen=True, slots=True)
 class Station:
-    """A station as it stands: its verdict, its figures, its tasks."""
+    """A station as it stands: its verdict, its one short figure, all its figures, its tasks."""
 
     code: str
     name: str
     state: State
     verdict: str
+    brief: str
     rows: tuple[Row, ...]
     tasks: tuple[Task, ...]

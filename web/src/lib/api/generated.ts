@@ -5217,6 +5217,7 @@ export interface components {
             tool: "knife" | "iron" | "hand" | "eye";
         };
         StationHeadOut: {
+            brief: string;
             code: string;
             name: string;
             /** @enum {string} */
@@ -5224,6 +5225,7 @@ export interface components {
             verdict: string;
         };
         StationOut: {
+            brief: string;
             code: string;
             earlier: string[];
             learnt: string[];

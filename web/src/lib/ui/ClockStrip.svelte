@@ -4,16 +4,17 @@
   import { clocks, reading } from '../clocks.svelte';
   import { showMinutes } from '../units';
 
-  const SHOWN = 3;
+  const SHOWN = 2;
   /** What is further off is told at the job itself, minutes. */
   const NEAR = 6 * 60;
   $effect(() => clocks.watch());
-  const soonest = $derived(
+  const running = $derived(
     clocks.all
       .map((clock) => ({ clock, now: reading(clock, clocks.now) }))
-      .filter(({ now }) => now.kind !== 'free' && (now.kind !== 'opens' || now.minutes <= NEAR))
-      .slice(0, SHOWN),
+      .filter(({ now }) => now.kind !== 'free' && (now.kind !== 'opens' || now.minutes <= NEAR)),
   );
+  const soonest = $derived(running.slice(0, SHOWN));
+  const more = $derived(running.length - soonest.length);
   type Told = { clock: (typeof soonest)[number]['clock']; now: ReturnType<typeof reading> };
   /** What stands before a job's name. */
   const headline = ({ clock, now }: Told) =>
@@ -43,16 +44,14 @@
     aria-label="Running timers"
   >
     {#each soonest as { clock, now } (`${clock.job} ${clock.task}`)}
-      <a
-        class="clock {now.kind} max-w-80 truncate rounded-full px-3 py-0.5"
-        href="#/job/{clock.job}/{clock.station}"
-      >
-        <strong>{headline({ clock, now })}</strong>: {clock.job_name}, {clock.title}{clock.copy_no &&
+      <a class="clock {now.kind} rounded-2xl px-3 py-0.5" href="#/job/{clock.job}/{clock.station}">
+        <strong>{headline({ clock, now })}</strong>: {clock.title}, {clock.job_name}{clock.copy_no &&
         clock.copy_no > 1
           ? `, copy ${clock.copy_no}`
           : ''}
       </a>
     {/each}
+    {#if more > 0}<span class="text-(--faint)">and {more} more</span>{/if}
     <button
       class="ml-auto p-1"
       aria-pressed={clocks.muted}

@@ -8,7 +8,7 @@ from dunestead.core.painting.colours import COLOUR_GAP, COLOURS_ALIKE
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import several, show_at_least, show_length
 
-__all__ = ["never_holds", "outcome"]
+__all__ = ["brief", "never_holds", "outcome"]
 
 _MEASURED = {
     "stroke": "Thinnest stroke",
@@ -31,6 +31,11 @@ def _them(count: int) -> str:
 
 def _of(look: Look, *kinds: FindingKind) -> list[Finding]:
     return [finding for finding in look.findings if finding.kind in kinds]
+
+
+def brief(look: Look, unit: str) -> str:
+    """Return how wide the design is."""
+    return f"{show_length(look.painted.width, unit)} wide"
 
 
 def outcome(look: Look, rail: SizeRail, unit: str) -> Outcome:

@@ -5,10 +5,16 @@ from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import show_length
 
-__all__ = ["outcome"]
+__all__ = ["brief", "outcome"]
 
 # So many times smaller or larger than the usual blank of a surface is asked about: most likely a unit was mistaken.
 _ABSURD, _TENFOLD = 5.0, 10.0
+
+
+def brief(plan: Plan, unit: str) -> str:
+    """Return its size."""
+    width, height = (show_length(side, unit) for side in plan.job.piece.size)
+    return f"{width.rpartition(' ')[0]} x {height}"
 
 
 def outcome(plan: Plan, unit: str) -> Outcome:

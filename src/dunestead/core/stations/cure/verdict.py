@@ -9,7 +9,12 @@ from dunestead.core.work.coating import coat_id
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
 
-__all__ = ["outcome"]
+__all__ = ["brief", "outcome"]
+
+
+def brief(plan: Plan) -> str:
+    """Return how long after the last coat it may be used."""
+    return f"{show_time(max(coat.drying.use for coat in plan.coatings))} to use"
 
 
 def outcome(plan: Plan, progress: Progress, now: datetime) -> Outcome:

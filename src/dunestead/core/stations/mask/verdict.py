@@ -11,13 +11,22 @@ from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row, State
 from dunestead.core.units import several, show_length
 
-__all__ = ["outcome", "undecided_of"]
+__all__ = ["brief", "outcome", "undecided_of"]
 
 
 def undecided_of(plan: Plan) -> list[int]:
     """Return the numbers of the loose pieces nobody has decided about; of a reverse mask every shape is meant."""
     fates = plan.job.mask.fates
     return [piece.number for piece in plan.look.found if piece.number not in fates]
+
+
+def brief(plan: Plan) -> str:
+    """Return what there is to decide or to look at, else what was decided."""
+    if undecided := undecided_of(plan):
+        return f"{len(undecided)} to decide"
+    if plan.weak:
+        return several(len(plan.weak), "weak place")
+    return f"{len(plan.keepers)} kept" if plan.keepers else "nothing loose"
 
 
 def outcome(plan: Plan, unit: str) -> Outcome:

@@ -11,7 +11,12 @@ from dunestead.core.words.weather import refusal_of
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
 
-__all__ = ["outcome"]
+__all__ = ["brief", "outcome"]
+
+
+def brief(plan: Plan) -> str:
+    """Return how many coats go on through the masks of one copy."""
+    return several(sum(coat.coats for coat in plan.coatings if coat.mask is not None), "coat")
 
 
 def outcome(plan: Plan, progress: Progress, unit: str) -> Outcome:

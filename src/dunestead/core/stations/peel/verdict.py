@@ -10,7 +10,12 @@ from dunestead.core.words.peeling import UNFIT, first_in_words
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
 
-__all__ = ["outcome"]
+__all__ = ["brief", "outcome"]
+
+
+def brief(plan: Plan) -> str:
+    """Return when the last mask comes off."""
+    return _WHEN[plan.masks[-1].peel.when]
 
 
 def outcome(plan: Plan, progress: Progress, now: datetime) -> Outcome:

@@ -7,7 +7,7 @@ from dunestead.core.stations.station import NAMES, Outcome, Row
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
 
-__all__ = ["outcome"]
+__all__ = ["brief", "outcome"]
 
 
 def _happened(plan: Plan, progress: Progress) -> Iterator[Row]:
@@ -38,6 +38,12 @@ def _happened(plan: Plan, progress: Progress) -> Iterator[Row]:
 
 def _paint_name(plan: Plan, paint: str) -> str:
     return next((coat.paint.name for coat in plan.coatings if coat.paint.key == paint), "Another paint")
+
+
+def brief(plan: Plan) -> str:
+    """Return its grade."""
+    grade = plan.job.record.grade
+    return "no rating" if grade is None else f"{grade} of 5"
 
 
 def outcome(plan: Plan, progress: Progress) -> Outcome:

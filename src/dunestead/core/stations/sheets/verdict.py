@@ -7,7 +7,7 @@ from dunestead.core.sheets.layout import Layout
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import several
 
-__all__ = ["fewest_in_words", "outcome"]
+__all__ = ["brief", "fewest_in_words", "outcome"]
 
 
 _NOT_THIS = "The mask in store is of another design, size or material, or is gone: cut a new one, or undo the change."
@@ -15,6 +15,13 @@ _PRINTED_SIDE = (
     "By hand the pattern is printed on the paper's dull side, which then lies up: choose the paper coated side down, "
     "or a cutter."
 )
+
+
+def brief(plan: Plan) -> str:
+    """Return how many sheets are cut."""
+    if plan.job.sheets.kept_masks:
+        return "masks in stock"
+    return several(plan.layout.count, "sheet")
 
 
 def outcome(plan: Plan) -> Outcome:

@@ -7,11 +7,20 @@ from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.tacking.centring import Datum
 from dunestead.core.units import several, show_tape, show_temperature
 
-__all__ = ["outcome"]
+__all__ = ["brief", "outcome"]
 
 # Two places fix a mask in place and turn.
 _ENOUGH_NOTCHES = 2
 _OVER_EDGE = "A plate tips where more than a fifth of its side hangs over; on a rim it does not press at all."
+
+
+def brief(plan: Plan) -> str:
+    """Return how many rests of the iron it takes, or of how many pins; else how it is laid."""
+    if rests := sum(len(one.placements) for mask in plan.masks for one in mask.pressings):
+        return several(rests, "rest")
+    if pins := sum(len(mask.pinning.pins) for mask in plan.masks):
+        return several(pins, "pin")
+    return plan.method.name.partition(",")[0].lower()
 
 
 def outcome(plan: Plan, unit: str) -> Outcome:

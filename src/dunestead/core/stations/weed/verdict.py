@@ -6,7 +6,12 @@ from dunestead.core.units import several
 from dunestead.core.words.weeding import WHERE
 from dunestead.core.work.progress import Progress
 
-__all__ = ["outcome"]
+__all__ = ["brief", "outcome"]
+
+
+def brief(plan: Plan) -> str:
+    """Return how many windows there are to weed."""
+    return several(sum(mask.cut.window_count for mask in plan.masks), "window") if plan.is_cut else "nothing"
 
 
 def outcome(plan: Plan, progress: Progress) -> Outcome:
