@@ -126,3 +126,13 @@ def test_a_full_disk_loses_nothing_that_was_answered_for(tmp_path: Path) -> None
             assert database.execute("PRAGMA integrity_check").fetchone() == ("ok",)
     finally:
         os.system(f"umount -l {disk}")
+
+
+def test_a_wrong_address_shows_a_person_a_page_and_tells_a_program(client) -> None:
+    page = {"Accept": "text/html,application/xhtml+xml,*/*;q=0.8"}
+
+    shown = client.get("/jobs/3", headers=page)
+    assert (shown.status_code, shown.headers["Location"]) == (302, "/#/nowhere")
+    for address, headers in (("/jobs/3", {}), ("/api/nothing", page), ("/assets/gone.js", page)):
+        told = client.get(address, headers=headers)
+        assert (told.status_code, told.mimetype) == (404, "application/problem+json")

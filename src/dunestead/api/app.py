@@ -5,9 +5,10 @@ from pathlib import Path
 from typing import Any
 
 from apiflask import APIFlask
-from flask import Response, request, send_from_directory
+from flask import Response, redirect, request, send_from_directory
 from flask_compress import Compress
 from werkzeug.exceptions import NotFound
+from werkzeug.wrappers import Response as BaseResponse
 
 from dunestead import __version__
 from dunestead.api.blanks import blanks
@@ -184,8 +185,11 @@ def _is_file(name: str) -> bool:
         return False
 
 
-def _asset(name: str) -> Response:
+def _asset(name: str) -> Response | BaseResponse:
     if name.startswith("api/") or not _is_file(name):
+        # Who typed an address wrongly is shown a page; programs are told.
+        if not name.startswith(("api/", "assets/")) and request.accept_mimetypes.best == "text/html":
+            return redirect("/#/nowhere")
         raise NotFound
     if request.accept_encodings.best_match(["br"]) and (_STATIC / f"{name}.br").is_file():
         # Made small when the page was built: better than could be done for every request.

@@ -29,14 +29,15 @@ def bench(as_json: bool) -> None:
 @click.option("--certificate", type=_FILE, help="Your own certificate (PEM): connections are encrypted.")
 @click.option("--key", type=_FILE, help="Its key, where that is a file of its own.")
 @click.option("--make-certificate", is_flag=True, help="Encrypt with a certificate the workshop makes for itself.")
+@click.option("--browser/--no-browser", default=False, help="Open the browser at it, or leave that to you (the usual).")
 @click.option("--debug", is_flag=True, help="Write all there is to say to the log in the data folder.")
-def serve(data: Path | None, debug: bool, **where: Any) -> None:
+def serve(data: Path | None, debug: bool, browser: bool, **where: Any) -> None:
     """Serve the workshop, on this machine alone or, with a passphrase, on the network."""
     from dunestead.serving.network import Network
     from dunestead.serving.server import Serving, serve_workshop
 
     network = Network(makes_certificate=where.pop("make_certificate"), **where)
-    serve_workshop(Serving(network, data, debug=debug))
+    serve_workshop(Serving(network, data, debug=debug, opens_browser=browser))
 
 
 @click.command()
