@@ -42,7 +42,7 @@ def empty(tmp_path, browser: Browser) -> Iterator[Page]:
 # What the buttons that lead on say; nothing else of the page is known to this maker.
 LEADS = re.compile(
     r"^\s*(Yes, it measures|Make it|Keep (all|it)|Bridge (all|it)|See what helps|Download the cut files"
-    r"|Next: |Back to|Go to|Done \(X\))"
+    r"|Next: |Back to|Go to|All \d|Done \(X\))"
 )
 
 

@@ -74,7 +74,7 @@ def test_the_design_lies_in_the_middle_of_the_measured_blank(catalogue) -> None:
 
 
 def test_every_station_has_one_short_figure(catalogue) -> None:
-    """Three letters on a mat that measures 596 by 398, three loose pieces; in inches the same place in its own words."""
+    """Three letters on a mat that measures 596 by 398, three loose pieces; in inches too."""
     plan = plan_for(catalogue, width=500.0)
     kept = plan_for(catalogue, width=500.0, fates={1: "keep", 2: "keep", 3: "keep"})
 

@@ -45,6 +45,7 @@ def set_done(job_id: int, given: wire.DoneIn, query: wire.UnitQuery) -> wire.Wor
         at=given.at.astimezone() if given.at else None,
         began=given.began.astimezone() if given.began else None,
         unit=query.unit,
+        all_here=given.all_here,
     )
     return worked(job_id, query)
 

@@ -12,7 +12,7 @@ from dunestead.core.learning.learnt import in_use
 from dunestead.core.stations.graph import Next, red_before_cutting
 from dunestead.core.stations.onward import onward_of
 from dunestead.core.stations.station import Station
-from dunestead.core.stations.ticking import not_yet
+from dunestead.core.stations.ticking import all_here_in_words, not_yet
 from dunestead.core.words.learning import learnt_in_words, tally_in_words
 from dunestead.core.words.peeling import UNFIT, first_in_words, too_late
 from dunestead.core.work.kinds import Trait
@@ -232,6 +232,7 @@ def _call_out(task: Task, call: Call, progress: Progress) -> wire.CallOut:
         call,
         answered={number: called[number] for number in call.numbers if number in called},
         keepers_counted=progress.counted(task, "keepers"),
+        all_here=all_here_in_words(progress, task),
         lifted=list(progress.lifted(call.again or task.id)),
         counts=[
             wire.CountOut.showing(

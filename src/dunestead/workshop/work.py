@@ -9,8 +9,10 @@ from dunestead.core.learning.lessons import closed_at
 from dunestead.core.limits import check_limits
 from dunestead.core.records import Pressed
 from dunestead.core.stations.graph import red_before_cutting
+from dunestead.core.stations.ticking import all_here as all_counted
 from dunestead.core.stations.ticking import doubt_about
 from dunestead.core.work.kinds import Trait
+from dunestead.core.work.progress import Progress
 from dunestead.core.work.tasks import Task, TaskGraph
 from dunestead.store import JobStore, Records
 from dunestead.workshop.clock import Clock
@@ -59,8 +61,9 @@ class WorkLog:
         at: datetime | None = None,
         began: datetime | None = None,
         unit: str = "mm",
+        all_here: bool = False,
     ) -> None:
-        """Log a task as done, or as not done after all.
+        """Log a task as done, or as not done after all; with `all_here` its count is said to come out as well.
 
         Raises
         ------
@@ -74,7 +77,9 @@ class WorkLog:
         moment = at or self._clock.now()
         if moment > self._clock.now():
             raise BadInput("That time is in the future.", "Enter a time that has passed.")
-        doubt = doubt_about(opened.plan, opened.progress, task, moment, unit) if done and not reason else None
+        counts = all_counted(opened.progress, task, moment) if done and all_here else []
+        progress = Progress(opened.graph, (*opened.log, *counts)) if counts else opened.progress
+        doubt = doubt_about(opened.plan, progress, task, moment, unit) if done and not reason else None
         if doubt:
             raise TooEarly(doubt.what, doubt.fix)
         entry = LogEntry(
@@ -87,9 +92,9 @@ class WorkLog:
         )
         check_limits(entry)
         # What closes a job makes it teach; taken back, it teaches nothing any more.
-        finished = self._lessons.finished_of(job_id, opened.plan, opened.graph, (*opened.log, entry))
+        finished = self._lessons.finished_of(job_id, opened.plan, opened.graph, (*opened.log, *counts, entry))
         moves = self._inventory.moves_for(opened, task, moment, done=done)
-        self._store.write(job_id, version, [entry], finished, moves)
+        self._store.write(job_id, version, [*counts, entry], finished, moves)
         if finished or closed_at(opened.log):
             self._lessons.relearn()
 

@@ -48,6 +48,15 @@
     else if (deed.deed === 'go') go(deed.station);
   }
 
+  /** To the map of what is counted: tick what is there, or write the number. */
+  function toCount(task: string): void {
+    const at = document.querySelector<HTMLElement>(
+      `[data-task="${task}"] :is(input[type="number"], .number)`,
+    );
+    at?.scrollIntoView({ block: 'center' });
+    at?.focus();
+  }
+
   /** Go where the next task is done, and show the copy it is about. */
   function goTo(to: Next): void {
     const copy = to.task?.copy_no;
@@ -120,9 +129,14 @@
             onclick={() => open.done(task.id, true)}>It is done already (X)</button
           >
         {:else}
-          <MainButton class="w-full" disabled={open.busy > 0} onclick={() => open.done(task.id, true)}
-            >Done (X)</MainButton
+          <MainButton class="w-full" disabled={open.busy > 0} onclick={() => open.doNext()}
+            >{task.call?.all_here ?? 'Done'} (X)</MainButton
           >
+          {#if task.call?.all_here}
+            <button class="cursor-pointer self-start text-sm underline" onclick={() => toCount(task.id)}
+              >Something is missing</button
+            >
+          {/if}
         {/if}
       {:else if next.station !== station.code || next.task}
         <MainButton class="w-full" onclick={() => goTo(next)}>

@@ -36,6 +36,7 @@
 <ol class="m-0 flex list-none flex-col gap-2 p-0">
   {#each tasks as task (task.id)}
     <li
+      data-task={task.id}
       class="card px-3 {task.done_at ? 'py-1.5' : isFolded(task) ? 'py-1' : 'py-2'}"
       class:next={following === task.id}
       class:done={task.done_at && !task.changed.length}

@@ -112,11 +112,11 @@ export class OpenJob {
     this.#ask(() => api.removeBridge(this.id, settings.unit, piece, index));
   resetBridges = (numbers: number[]) => this.#ask(() => api.resetBridges(this.id, settings.unit, numbers));
   /** Log a task as done, or not; before its time it asks for a reason. */
-  done = async (task: string, done: boolean, reason = ''): Promise<void> => {
+  done = async (task: string, done: boolean, reason = '', all_here = false): Promise<void> => {
     this.early = null;
     this.shown = null;
     await this.#ask((job) =>
-      this.#worked(job, api.setDone(this.id, settings.unit, this.copy, { task, done, reason })),
+      this.#worked(job, api.setDone(this.id, settings.unit, this.copy, { task, done, reason, all_here })),
     );
     if (this.problem?.code === 'needs-reason') {
       this.early = { task, problem: this.problem };
@@ -359,8 +359,11 @@ export class OpenJob {
   /** Wait until all that was asked for is answered. */
   settled = (): Promise<void> => this.#turn;
 
-  /** Tick off the next step. */
-  doNext = () => (this.job?.next?.task ? this.done(this.job.next.task.id, true) : undefined);
+  /** Tick off the next step; where it is a count, it comes out. */
+  doNext = () => {
+    const task = this.job?.next?.task;
+    return task ? this.done(task.id, true, '', !!task.call?.all_here) : undefined;
+  };
 
   /** Step to another loose piece, round and round. */
   selectNext(by: number): void {

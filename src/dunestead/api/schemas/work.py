@@ -32,6 +32,7 @@ class DoneIn(Wire):
     reason: str = ""
     at: datetime | None = None
     began: datetime | None = None
+    all_here: bool = Field(False, description="Its count comes out: all pieces answered, as many of each as should be.")
 
 
 class BegunIn(Wire):
@@ -115,6 +116,7 @@ class CallOut(Shown):
     of: Literal["keepers", "placements", "touch-ups"]
     answered: dict[int, datetime]
     keepers_counted: int | None
+    all_here: str | None = Field(description="What is said when the count comes out; None where that is not known.")
     lifted: list[int]
     counts: list[CountOut]
 

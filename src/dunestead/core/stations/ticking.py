@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from datetime import datetime
 
+from dunestead.core.job.log import LogEntry
 from dunestead.core.plan.plan import Plan
 from dunestead.core.units import several, show_time
 from dunestead.core.words.weather import refusal_of
@@ -11,7 +12,7 @@ from dunestead.core.work.progress import Progress
 from dunestead.core.work.saying import title_of
 from dunestead.core.work.tasks import Task
 
-__all__ = ["Doubt", "doubt_about", "not_yet"]
+__all__ = ["Doubt", "all_here", "all_here_in_words", "doubt_about", "not_yet"]
 
 _MOST_NAMED = 8
 
@@ -45,6 +46,41 @@ def not_yet(plan: Plan, progress: Progress, task: Task, at: datetime, unit: str)
     if task.occupies == "outdoors" and (why := refusal_of(plan.spraying, unit)):
         return Doubt(why, "Wait for better weather, put in what it is now, or say why you sprayed.")
     return None
+
+
+def all_here_in_words(progress: Progress, task: Task) -> str | None:
+    """Return what is said of a count that comes out: "All 8 windows out, 3 in place".
+
+    None where nothing is left to count, where a number is for the maker to say, or where a count was given already
+    that does not come out.
+    """
+    missing, off = progress.missing(task), progress.off_counts(task)
+    if missing and progress.counted(task, "keepers") is not None:
+        return None
+    if not (missing or off) or any(value is not None or wanted is None for _, value, wanted in off):
+        return None
+    windows = sum(wanted or 0 for count, _, wanted in off if count.code.startswith(_WINDOWS))
+    parts = [f"{several(windows, 'window')} out"] if windows else []
+    parts += [f"{wanted} {count.name}" for count, _, wanted in off if not count.code.startswith(_WINDOWS)]
+    if missing and task.call:
+        parts.append(f"{len(task.call.numbers)} {_ANSWERED.get(task.station, 'here')}")
+    return f"All {', '.join(parts)}"
+
+
+def all_here(progress: Progress, task: Task, at: datetime) -> list[LogEntry]:
+    """Return the rows that say that all of a task's pieces answered and all its counts came out; see above for none."""
+    if all_here_in_words(progress, task) is None or task.call is None:
+        return []
+    counted = [
+        LogEntry("counted", task.id, at, what=count.code, count=wanted)
+        for count, _, wanted in progress.off_counts(task)
+    ]
+    called = [LogEntry("called", task.id, at, numbers=task.call.numbers)] if progress.missing(task) else []
+    return [*counted, *called]
+
+
+_WINDOWS = "windows"
+_ANSWERED = {"weed": "in place", "tack": "placed", "peel": "lifted"}
 
 
 def _uncounted(progress: Progress, task: Task) -> Doubt | None:

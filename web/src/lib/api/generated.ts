@@ -3434,6 +3434,7 @@ export interface components {
             what: string;
         };
         CallOut: {
+            all_here: string | null;
             answered: {
                 [key: string]: string;
             };
@@ -3765,6 +3766,7 @@ export interface components {
             top: number;
         };
         DoneIn: {
+            all_here?: boolean;
             at?: string | null;
             began?: string | null;
             done: boolean;
