@@ -153,7 +153,7 @@ def test_the_roll_call_must_come_out_before_it_is_ticked(page: Page, word_file: 
     tick = page.get_by_role("checkbox", name=re.compile("Count: .*3 keepers"))
 
     tick.click()
-    expect(page.get_by_role("alert")).to_contain_text("3 missing")
+    expect(page.get_by_role("alert")).to_contain_text("3 pieces are still missing")
     page.get_by_role("button", name="Keeper 2, missing").click()
     expect(page.get_by_text("1 of 3", exact=True)).to_be_visible()
     counted = page.get_by_role("spinbutton", name="keepers in their place")
@@ -175,6 +175,25 @@ def test_the_roll_call_must_come_out_before_it_is_ticked(page: Page, word_file: 
     tick.click()
 
     expect(tick).to_be_checked()
+
+
+def test_a_count_that_comes_out_is_the_main_button(page: Page, word_file: Path) -> None:
+    begin(page, word_file)
+    page.get_by_role("button", name="Keep all 3").click()
+    expect(page.locator("aside header")).to_contain_text("3 loose pieces, kept")
+    page.request.patch(
+        f"/api/jobs/{re.search(r'/job/([0-9]+)', page.url)[1]}", data={"measured_width": 600, "measured_height": 400}
+    )
+    lead_to(page, "weed-count")
+    go(page, "5", "Weed")
+    tick = page.get_by_role("checkbox", name=re.compile("Count: .*3 keepers"))
+
+    page.get_by_role("button", name="Something is missing").click()
+    expect(page.get_by_role("listitem").filter(has=tick).locator(":focus")).to_have_count(1)
+    page.get_by_role("button", name=re.compile(r"^All [0-9]+ windows out, 3 in place")).click()
+
+    expect(tick).to_be_checked()
+    expect(page.get_by_label("Why do it anyway?")).to_have_count(0)
 
 
 def test_all_files_come_down_in_one_zip(page: Page, word_file: Path) -> None:

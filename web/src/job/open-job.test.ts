@@ -365,6 +365,7 @@ describe('a bridge in the hand', () => {
     expect(vi.mocked(api.setDone).mock.calls[1]?.[3]).toEqual({
       task: 'paint-coat/m1/k1/c1/n2',
       done: true,
+      all_here: false,
       reason: 'Hot day',
     });
     expect(open.early).toBeNull();
