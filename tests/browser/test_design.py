@@ -235,7 +235,7 @@ def test_a_photographed_sheet_is_traced_straightened_and_tuned(page: Page, tmp_p
     page.get_by_label("Choose automatically").uncheck()
 
     page.keyboard.press("3")
-    expect(verdict(page)).to_contain_text("3 of 3 loose pieces")
+    expect(verdict(page)).to_contain_text("3 loose pieces to decide")
 
 
 def test_a_picture_that_shows_nothing_is_said_to_show_nothing(page: Page, tmp_path: Path) -> None:

@@ -60,11 +60,11 @@ def test_a_job_by_keyboard_from_the_drop_to_the_record(page: Page, word_file: Pa
 def test_what_was_done_is_there_after_a_reload(page: Page, word_file: Path) -> None:
     begin(page, word_file)
     page.get_by_role("button", name="Bridge", exact=True).first.click()
-    expect(page.locator("aside header")).to_contain_text("3 bridged")
+    expect(page.locator("aside header")).to_contain_text("3 loose pieces, bridged")
 
     page.reload()
 
-    expect(page.locator("aside header")).to_contain_text("3 bridged")
+    expect(page.locator("aside header")).to_contain_text("3 loose pieces, bridged")
     page.keyboard.press("Control+z")
     expect(page.locator("aside header")).to_contain_text("to decide")
 

@@ -45,8 +45,9 @@ def test_a_patch_is_laid_on_another_sheet_by_mouse_and_by_keyboard(page: Page) -
 
 
 def test_patches_are_put_together_with_marks_to_measure_between(page: Page) -> None:
-    page.goto("/#/job/7/sheets")
-    expect(page.get_by_role("group", name="Sheets on the cutting mat")).to_be_visible()
+    at_the_sheets(page)
+    page.get_by_label("Cutter", exact=True).select_option("table-square")
+    settled(page)
 
     page.keyboard.press("V")
 
@@ -131,7 +132,8 @@ def test_a_cutter_is_not_kept_with_a_reach_that_was_refused(page: Page) -> None:
 
 
 def test_another_layout_is_shown_with_what_it_saves_and_taken(page: Page) -> None:
-    """The cabin mat takes two sheets; with a narrower border it takes one."""
+    """With a border of 40 the cabin mat takes two sheets; with a narrower one it takes one."""
+    with_border(page, 7, 40)
     page.goto("/#/job/7/sheets")
     layouts = page.get_by_role("region", name="Layouts")
     expect(layouts).to_contain_text("2 sheets, 1 seam")
@@ -145,6 +147,13 @@ def test_another_layout_is_shown_with_what_it_saves_and_taken(page: Page) -> Non
     expect(layouts.get_by_role("button")).to_have_count(0)
     page.get_by_role("button", name=re.compile("^Undo")).click()
     expect(layouts).to_contain_text("2 sheets, 1 seam")
+    with_border(page, 7, None)
+
+
+def with_border(page: Page, job: int, border: float | None) -> None:
+    """Give a job a border over the API, or the usual one."""
+    tag = page.request.get(f"/api/jobs/{job}").headers["etag"]
+    assert page.request.patch(f"/api/jobs/{job}", data={"border": border}, headers={"If-Match": tag}).ok
 
 
 def test_a_patch_of_very_many_copies_is_listed_once(page: Page) -> None:
@@ -157,6 +166,6 @@ def test_a_patch_of_very_many_copies_is_listed_once(page: Page) -> None:
     page.goto("/#/job/24/sheets")
     expect(page.get_by_role("heading", name="Sheets", exact=True)).to_be_visible()
     page.get_by_text("Patches: move, turn, keep together").click()
-    expect(page.get_by_label(re.compile("^Patch 1 lies on sheet"))).to_have_count(1)
+    expect(page.get_by_label(re.compile("^Move piece 1 from sheet"))).to_have_count(1)
     page.get_by_role("button", name=re.compile("^Undo")).click()
     settled(page)
