@@ -282,7 +282,8 @@ def test_a_blank_is_kept_and_new_jobs_start_from_it(page: Page) -> None:
     page.get_by_label("What should it say?").fill("HOME")
     page.keyboard.press("Enter")
 
-    expect(page.get_by_label("Shape")).to_have_value("oval")
+    expect(page.get_by_role("heading", level=2, name="Blank", exact=True)).to_be_visible()
+    expect(page.get_by_label("Shape", exact=True)).to_have_value("oval")
 
 
 def test_a_design_survives_a_reload_and_is_undone_part_by_part(page: Page) -> None:
