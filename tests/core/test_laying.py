@@ -111,7 +111,7 @@ def test_readings_in_the_middle_tell_no_turn() -> None:
 
     assert not laid.knows_turn
     assert laid.shift == pytest.approx((-4, 0), abs=1e-6)
-    assert "read both ends" in instructions_for(laid, "mm")[-1]
+    assert "at both ends" in instructions_for(laid, "mm")[-1]
 
 
 def test_where_any_of_several_may_be_wrong_all_are_named() -> None:
