@@ -15,9 +15,9 @@ _OVER_EDGE = "A plate tips where more than a fifth of its side hangs over; on a 
 
 
 def brief(plan: Plan) -> str:
-    """Return how many rests of the iron it takes, or of how many pins; else how it is laid."""
-    if rests := sum(len(one.placements) for mask in plan.masks for one in mask.pressings):
-        return several(rests, "rest")
+    """Return how many placements of the iron it takes, as the verdict says; or how many pins; else how it is laid."""
+    if rests := sum(len(mask.pressings[0].placements) for mask in plan.masks if mask.pressings):
+        return several(rests, "placement")
     if pins := sum(len(mask.pinning.pins) for mask in plan.masks):
         return several(pins, "pin")
     return plan.method.name.partition(",")[0].lower()
