@@ -23,6 +23,8 @@ from dunestead.serving.worker import WorkerSettings, work
 __all__ = ["Crew"]
 
 _LOGGER = logging.getLogger(__name__)
+# It may have given out before its change was kept, or after.
+_GAVE_OUT = "Look whether your change is there, then try again; a simpler drawing takes less."
 # A request that takes longer than this has a worker to itself, and another is begun for the short ones, s.
 _SHORT_S = 3.0
 _MOST_LONG = 4
@@ -158,7 +160,7 @@ class Crew:
         except (EOFError, OSError):
             worker.is_spent = True
             _LOGGER.exception("A worker gave out (%s)", worker.process.exitcode)
-            raise TooMuch("Working this out was more than the machine could carry.", SIMPLER) from None
+            raise TooMuch("Working this out was more than the machine could carry.", _GAVE_OUT) from None
         except BaseException:
             worker.is_spent = True
             raise

@@ -11,7 +11,7 @@ __all__ = ["brief", "outcome"]
 
 # Two places fix a mask in place and turn.
 _ENOUGH_NOTCHES = 2
-_OVER_EDGE = "A plate tips where more than a fifth of its side hangs over; on a rim it does not press at all."
+_OVER_EDGE = "A plate tips where too much of it hangs over; on a rim it does not press at all."
 
 
 def brief(plan: Plan) -> str:
