@@ -73,7 +73,7 @@ def test_a_test_cut_is_answered_until_it_is_clean_and_then_in_force(page: Page) 
 
 def test_a_sheet_is_cut_and_its_progress_outlives_the_page(page: Page) -> None:
     at_the_sheets(page, "OAR")
-    page.get_by_text("The cutter (simulated)").click()
+    page.get_by_text("Run the cutter").click()
     page.get_by_label("Practise with a fault").select_option("link-lost")
     page.get_by_role("button", name="Send to the cutter").first.click()
     page.get_by_role("button", name="Cut", exact=True).click()
@@ -100,19 +100,19 @@ def test_an_own_roll_narrows_the_sheets_and_is_cut_from(page: Page) -> None:
     expect(page.get_by_role("region", name="Rolls")).to_contain_text("Window roll")
 
     at_the_sheets(page, "TAR")
-    page.get_by_text("Your cutters and material").click()
+    page.get_by_text("Own cutters, material").click()
     page.get_by_label("Material in store").select_option(label="Window roll")
 
     page.get_by_text("What to cut off").click()
     expect(page.get_by_text(re.compile("Window roll, 250 mm wide"))).to_be_visible()
     settled(page)
-    page.get_by_text("From store: all is there").click()
+    page.get_by_text("From store: all there").click()
     expect(page.get_by_text(re.compile("from Window roll"))).to_be_visible()
 
 
 def test_a_cutter_is_not_kept_with_a_reach_that_was_refused(page: Page) -> None:
     at_the_sheets(page)
-    page.get_by_text("Your cutters and material").click()
+    page.get_by_text("Own cutters, material").click()
     page.get_by_role("button", name="Add a cutter of yours").click()
     form = page.get_by_role("form", name="A cutter of yours")
     own = page.get_by_role("list", name="Your cutters")
@@ -165,7 +165,7 @@ def test_a_patch_of_very_many_copies_is_listed_once(page: Page) -> None:
     settled(page)
     page.goto("/#/job/24/sheets")
     expect(page.get_by_role("heading", name="Sheets", exact=True)).to_be_visible()
-    page.get_by_text("Patches: move, turn, keep together").click()
+    page.get_by_text("Pieces of mask").click()
     expect(page.get_by_label(re.compile("^Move piece 1 from sheet"))).to_have_count(1)
     page.get_by_role("button", name=re.compile("^Undo")).click()
     settled(page)

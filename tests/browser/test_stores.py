@@ -51,7 +51,7 @@ def test_a_step_takes_from_the_stores_and_gives_it_back(page: Page) -> None:
     expect(mats).to_contain_text("3 left")
 
     page.goto("/#/job/16/blank")
-    expect(page.get_by_text("From store: all is there")).to_be_visible()
+    expect(page.get_by_text("From store: all there")).to_be_visible()
     step = page.get_by_role("checkbox", name=re.compile("^Prepare the blank"))
     step.click()
     expect(step).to_be_checked()

@@ -72,6 +72,7 @@ def _sheet(plan: Plan, checked: VerifiedSheet) -> wire.SheetOut:
         mask_parts=checked.verdict.mask_parts,
         windows=checked.verdict.windows,
         faults=list(checked.verdict.faults),
+        entries=[(round(float(x), 1), round(float(y), 1)) for x, y in (cut.points[0] for cut in checked.drawing.cuts)],
         patches=_patches(plan, sheet),
     )
 

@@ -17,6 +17,7 @@ from dunestead.core.words.learning import learnt_in_words, tally_in_words
 from dunestead.core.words.peeling import UNFIT, first_in_words, too_late
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Clock, Progress
+from dunestead.core.units import as_lines
 from dunestead.core.work.saying import caution_of, detail_of, needs_in_words, title_of
 from dunestead.core.work.tasks import Call, Task
 from dunestead.core.work.values import AcrossSeams, UnderPlate
@@ -179,10 +180,12 @@ class _TaskViews:
         progress = self._opened.progress
         entry = progress.done(task)
         call = _call_out(task, task.call, progress) if task.call else None
+        detail = detail_of(task, self._opened.graph, self._unit)
         return wire.TaskOut.showing(
             task,
             title=title_of(task, self._unit),
-            detail=detail_of(task, self._opened.graph, self._unit),
+            detail=detail,
+            lines=list(as_lines(detail)),
             copy_no=task.copy,
             needs=needs_in_words(task, self._unit),
             caution=caution_of(task),

@@ -9,6 +9,7 @@ from dunestead.core.errors import BadLength
 
 __all__ = [
     "MM_PER_INCH",
+    "as_lines",
     "in_letters",
     "parse_length",
     "several",
@@ -37,6 +38,11 @@ _INCH_PARTS = 32
 # A tape on a table is read no finer.
 _TAPE_PARTS = 16
 _ML_PER_OUNCE = 29.5735
+_OUNCES_PER_GALLON = 128
+# Words that are taken in at one look, and fewer sentences than are worth numbers.
+_READ_AT_ONCE = 22
+_FEWEST_LINES = 3
+_SENTENCE_ENDS = re.compile(r"(?<=[.!?]) +(?=[A-Z0-9])")
 # Lengths that differ by less are one.
 _SAME_MM = 0.004
 
@@ -222,8 +228,14 @@ def show_volume(millilitres: float, unit: str = "mm") -> str:
     --------
     >>> show_volume(59.147), show_volume(59.147, "in")
     ('59 ml', '2.0 fl oz')
+    >>> show_volume(1250), show_volume(4000, "in")
+    ('1.3 l', '1.1 gal')
     """
-    return f"{millilitres / _ML_PER_OUNCE:.1f} fl oz" if unit == "in" else f"{millilitres:.0f} ml"
+    if unit == "in":
+        ounces = millilitres / _ML_PER_OUNCE
+        return f"{ounces / _OUNCES_PER_GALLON:.1f} gal" if ounces >= _OUNCES_PER_GALLON else f"{ounces:.1f} fl oz"
+    # Halves go up, as on the page.
+    return f"{math.floor(millilitres / 100 + 0.5) / 10:.1f} l" if millilitres >= 999.5 else f"{millilitres:.0f} ml"
 
 
 def in_letters(index: int) -> str:
@@ -236,6 +248,22 @@ def in_letters(index: int) -> str:
     """
     more, at = divmod(index, len(ascii_uppercase))
     return (in_letters(more - 1) if more else "") + ascii_uppercase[at]
+
+
+def as_lines(text: str) -> tuple[str, ...]:
+    """Part a long text into its sentences, each to be read as a line of its own; a short one stays one.
+
+    Examples
+    --------
+    >>> as_lines("Press. Let it cool."), as_lines("")
+    (('Press. Let it cool.',), ())
+    >>> len(as_lines("Lay it down flat. " * 8))
+    8
+    """
+    lines = [line for line in _SENTENCE_ENDS.split(text.strip()) if line]
+    if len(text.split()) <= _READ_AT_ONCE or len(lines) < _FEWEST_LINES:
+        return (text,) if text else ()
+    return tuple(lines)
 
 
 def several(count: int, what: str) -> str:

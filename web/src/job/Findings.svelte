@@ -6,6 +6,7 @@
   import type { Remedy } from '../lib/api/client';
   import { getRemedies, Problem } from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
+  import { inTwo } from '../lib/units';
   import StateMark from '../lib/ui/StateMark.svelte';
 
   /** Anything found in a design that remedies are known for. */
@@ -72,7 +73,7 @@
         <li>
           <button class="row" aria-expanded={isOpen} onclick={() => look(finding)}>
             <StateMark state={MARKS[finding.severity]} size={16} />
-            <span>{finding.message}</span>
+            <span>{isOpen ? finding.message : inTwo(finding.message)[0]}</span>
           </button>
           {#if isOpen && !finding.key.startsWith('notice/')}
             <div class="mt-1 ml-6 flex flex-col gap-1.5" aria-live="polite">

@@ -25,7 +25,7 @@
     if (canKeep.length) return 'Keep the mask for the next time';
     if (short.length)
       return `From store: ${short.length === 1 ? 'one thing' : `${short.length} things`} short`;
-    return wants.length ? 'From store: all is there' : 'From store';
+    return wants.length ? 'From store: all there' : 'From store';
   });
 
   $effect(() => {

@@ -8,7 +8,7 @@
   import { untrack } from 'svelte';
   import { SvelteMap } from 'svelte/reactivity';
   import { push } from 'svelte-spa-router';
-  import type { Catalogue } from '../lib/api/client';
+  import type { Catalogue, Job, Station } from '../lib/api/client';
   import { getCatalogue } from '../lib/api/client';
   import { shareLimits } from '../lib/limits';
   import { layer } from '../lib/picture/layers';
@@ -17,6 +17,7 @@
   import SpotLayer from '../lib/picture/SpotLayer.svelte';
   import { settings } from '../lib/settings.svelte';
   import type { Shortcut } from '../lib/shortcuts';
+  import Fold from '../lib/ui/Fold.svelte';
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
   import TopBar from '../lib/ui/TopBar.svelte';
   import { isRoom, STATIONS } from '../stations';
@@ -45,6 +46,7 @@
   let catalogue = $state.raw<Catalogue | null>(null);
   shareLimits(() => catalogue?.limits);
   let panel = $state<HTMLElement>();
+  const WORKING = new Set(['weed', 'tack', 'paint', 'peel', 'cure']);
   let lifeSize = $state(false);
   let showPrint = $state(false);
   const CLOSER = 1.5;
@@ -77,7 +79,8 @@
   });
   const focus = $derived(open.seen?.pieces.find((piece) => piece.number === open.selected)?.anchor ?? null);
   const stage = $derived(view.stage?.isOn() && !showPrint ? view.stage : null);
-  const wide = $derived(view.wide === true && !!station?.tasks.length);
+  /** Where something is worked on, the work stands first and what was chosen for it below. */
+  const works = $derived(WORKING.has(code) && !!station?.tasks.length);
   // The mask that is worked on here next is the one shown.
   const due = $derived(station?.tasks.find((task) => !task.done_at));
   $effect(() => {
@@ -118,6 +121,28 @@
 <svelte:head
   ><title>{open.job ? `${open.job.inputs.name} - ${station?.name}` : 'Job'} - Dunestead</title></svelte:head
 >
+
+{#snippet work(job: Job, station: Station)}
+  <div class="flex min-w-0 flex-col gap-1.5 empty:hidden">
+    {#if job.copies > 1 && station.tasks.length}
+      <CopyChooser {open} copy={job.copy_no} copies={job.copies} />
+    {/if}
+    <Clocks
+      clocks={job.clocks.filter((clock) => clock.station === code)}
+      copies={job.copies}
+      ondried={open.dried}
+    />
+    {#if station.tasks.length}
+      <TaskList
+        {open}
+        tasks={station.tasks}
+        pieces={job.pieces}
+        shown={view.byTask ? taskShown(open, job, code)?.id : null}
+        onshow={view.byTask ? open.show : undefined}
+      />
+    {/if}
+  </div>
+{/snippet}
 
 <div class="flex h-dvh flex-col print:h-auto" aria-busy={open.busy > 0}>
   <TopBar {shortcuts} onskip={() => panel?.focus()}>
@@ -165,9 +190,7 @@
     {@const job = open.seen}
     {@const standing = view.inHand?.(open) ?? station}
     <div
-      class="grid min-h-0 flex-1 grid-cols-1 overflow-auto lg:overflow-hidden {wide
-        ? 'lg:grid-cols-[13rem_minmax(0,1fr)_23rem] xl:grid-cols-[13rem_minmax(0,1fr)_39rem]'
-        : 'lg:grid-cols-[13rem_minmax(0,1fr)_24rem]'}"
+      class="grid min-h-0 flex-1 grid-cols-1 overflow-auto lg:grid-cols-[13rem_minmax(0,1fr)_24rem] lg:overflow-hidden"
     >
       <div class="border-(--line) bg-(--sheet) lg:overflow-y-auto lg:border-r">
         <StationPath jobId={job.id} stations={job.stations} current={code} />
@@ -257,49 +280,27 @@
         aria-label={station.name}
       >
         <Lead {open} {job} {station} {standing} />
-        <div
-          class="relative flex flex-1 flex-col gap-2.5 overflow-y-auto p-4 {wide
-            ? 'xl:grid xl:grid-cols-[6fr_5fr] xl:items-start xl:gap-5'
-            : ''}"
-        >
-          <div class="flex min-w-0 flex-col gap-2.5">
-            {#if station.earlier.length}
-              <section class="card border-(--signal) p-3" aria-label="What went wrong before">
-                <h2 class="m-0 text-base font-bold">What went wrong before</h2>
-                <ul class="m-0 mt-1 pl-5 text-sm">
+        <div class="relative flex flex-1 flex-col gap-2.5 overflow-y-auto p-4">
+          {#if station.earlier.length}
+            <section class="card border-(--signal) px-3" aria-label="What went wrong before">
+              <Fold title="What went wrong before" value={String(station.earlier.length)}>
+                <ul class="m-0 pl-5 text-sm">
                   {#each station.earlier as said (said)}<li>{said}</li>{/each}
                 </ul>
-              </section>
-            {/if}
-            {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} onrecords={askCatalogue} />{/if}
+              </Fold>
+            </section>
+          {/if}
+          {#if works}{@render work(job, station)}{/if}
+          {#if view.Panel && catalogue}<view.Panel {open} {job} {catalogue} onrecords={askCatalogue} />{/if}
+          {#if !works}{@render work(job, station)}{/if}
+          {#if view.Records && catalogue}
+            <view.Records {open} {job} {catalogue} onrecords={askCatalogue} />
+          {/if}
+          <div class="flex flex-col">
+            <FromStore {open} {job} station={code} />
+            <Reckoning rows={station.rows} learnt={station.learnt} open={code === 'record'} />
           </div>
-          <div class="flex min-w-0 flex-col gap-1.5">
-            {#if job.copies > 1 && station.tasks.length}
-              <CopyChooser {open} copy={job.copy_no} copies={job.copies} />
-            {/if}
-            <Clocks
-              clocks={job.clocks.filter((clock) => clock.station === code)}
-              copies={job.copies}
-              ondried={open.dried}
-            />
-            {#if station.tasks.length}
-              <TaskList
-                {open}
-                tasks={station.tasks}
-                pieces={job.pieces}
-                shown={view.byTask ? taskShown(open, job, code)?.id : null}
-                onshow={view.byTask ? open.show : undefined}
-              />
-            {/if}
-            {#if view.Records && catalogue}
-              <view.Records {open} {job} {catalogue} onrecords={askCatalogue} />
-            {/if}
-            <div class="flex flex-col">
-              <FromStore {open} {job} station={code} />
-              <Reckoning rows={station.rows} learnt={station.learnt} open={code === 'record'} />
-            </div>
-            <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>
-          </div>
+          <p class="m-0 text-sm text-(--faint)">{job.label_first}</p>
         </div>
       </aside>
     </div>

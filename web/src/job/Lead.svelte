@@ -11,8 +11,9 @@
   import Explained from '../lib/ui/Explained.svelte';
   import Guide from '../lib/ui/Guide.svelte';
   import StateMark from '../lib/ui/StateMark.svelte';
-  import { showMoment } from '../lib/units';
   import type { OpenJob } from './open-job.svelte';
+  import Reason from './Reason.svelte';
+  import Waiting from './Waiting.svelte';
 
   interface Props {
     open: OpenJob;
@@ -121,13 +122,7 @@
       {#if isHere && next.task}
         {@const task = next.task}
         {#if task.state === 'waiting' && task.opens}
-          <!-- Nothing is to be done now: no button offers it as if there were. -->
-          <p class="m-0">Wait: not before <strong>{showMoment(task.opens)}</strong>.</p>
-          <button
-            class="cursor-pointer self-start text-sm underline"
-            disabled={open.busy > 0}
-            onclick={() => open.done(task.id, true)}>It is done already (X)</button
-          >
+          <Waiting {open} job={job.inputs.name} {task} opens={task.opens} />
         {:else}
           <MainButton class="w-full" disabled={open.busy > 0} onclick={() => open.doNext()}
             >{task.call?.all_here ?? 'Done'} (X)</MainButton
@@ -138,6 +133,7 @@
             >
           {/if}
         {/if}
+        {#if open.early?.task === task.id}<Reason {open} early={open.early} />{/if}
       {:else if next.station !== station.code || next.task}
         <MainButton class="w-full" onclick={() => goTo(next)}>
           Go to {nameOf(next.station)}&nbsp;<ArrowRight size={16} />

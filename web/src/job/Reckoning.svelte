@@ -14,7 +14,7 @@
 </script>
 
 {#if rows.length || learnt.length}
-  <Fold title={learnt.length ? 'Figures and reasons, some your own' : 'Figures and reasons'} {open}>
+  <Fold title={learnt.length ? 'Figures, some your own' : 'Figures'} {open}>
     <dl class="m-0 divide-y divide-(--line)">
       {#each rows as row, index (index)}
         <div class="grid grid-cols-[1fr_auto] gap-x-3 py-1.5">

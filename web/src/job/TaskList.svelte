@@ -1,4 +1,5 @@
 <script lang="ts">
+  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import Checkbox from 'flowbite-svelte/Checkbox.svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { has, type Piece, type Task } from '../lib/api/client';
@@ -21,69 +22,109 @@
   }
   const { open, tasks, pieces, shown = null, onshow }: Props = $props();
   const following = $derived(open.job?.next?.task?.id);
-  /** Steps whose turn has not come, and that the maker wants to read all the same. */
+  /** Steps shown after the one that is due; the rest is a press away. */
+  const AHEAD = 1;
+  let past = $state(false);
+  let rest = $state(false);
+  const isPast = (task: Task) => !!task.done_at && !task.changed.length && open.shown !== task.id;
+  const behind = $derived(tasks.filter(isPast));
+  const ahead = $derived(tasks.filter((task) => !task.done_at).slice(AHEAD + 1));
+  /** What is done, and what is far off, is not told at first sight. */
+  const isAway = (task: Task) => (isPast(task) ? !past : !rest && ahead.includes(task) && shown !== task.id);
+  /** Steps the maker wants to read. */
   const unfolded = new SvelteSet<string>();
-  const waits = (task: Task) => task.state === 'open' && shown !== task.id;
-  const isFolded = (task: Task) => waits(task) && !unfolded.has(task.id);
+  const isDue = (task: Task) => task.id === following || task.state !== 'open';
+  const isRead = (task: Task) => unfolded.has(task.id);
+  /** Where one works: what is due, and what the maker turned to. */
+  const isFolded = (task: Task) => !isDue(task) && !isRead(task) && shown !== task.id;
   function fold(id: string): void {
     if (!unfolded.delete(id)) unfolded.add(id);
   }
-  /** The first step left that carries a caution tells it whole; the same one after it is named. */
-  const tellsFirst = (task: Task) =>
-    tasks.find((one) => !one.done_at && one.caution === task.caution)?.id === task.id;
 </script>
 
-<ol class="m-0 flex list-none flex-col gap-2 p-0">
+{#snippet how(task: Task)}
+  {#if task.detail}
+    <button
+      class="no-print cursor-pointer underline"
+      aria-label="How: {task.title}"
+      aria-expanded={isRead(task)}
+      onclick={() => fold(task.id)}>{isRead(task) ? 'Less' : 'How'}</button
+    >
+  {/if}
+{/snippet}
+
+{#if behind.length}
+  <button
+    class="no-print cursor-pointer self-start text-sm underline"
+    aria-expanded={past}
+    onclick={() => (past = !past)}>{past ? 'Hide what is done' : `${behind.length} done`}</button
+  >
+{/if}
+<ol class="m-0 flex list-none flex-col gap-1.5 p-0">
   {#each tasks as task (task.id)}
     <li
       data-task={task.id}
-      class="card px-3 {task.done_at ? 'py-1.5' : isFolded(task) ? 'py-1' : 'py-2'}"
+      class="card px-3 {task.done_at || isFolded(task) ? 'py-1' : 'py-2'}"
+      class:away={isAway(task)}
       class:next={following === task.id}
       class:done={task.done_at && !task.changed.length}
     >
-      <Checkbox
-        checked={!!task.done_at}
-        onclick={(event: MouseEvent) => {
-          // The tick shows what was kept, not what was clicked.
-          event.preventDefault();
-          // What is ticked before its turn may be refused: then what it asks for must be in sight.
-          unfolded.add(task.id);
-          void open.done(task.id, !task.done_at);
-        }}
-        class="items-start text-base text-(--ink)"
-      >
-        <strong>{task.title}</strong>
-      </Checkbox>
+      <div class="flex items-start gap-2">
+        <Checkbox
+          checked={!!task.done_at}
+          onclick={(event: MouseEvent) => {
+            // The tick shows what was kept, not what was clicked.
+            event.preventDefault();
+            // What is ticked before its turn may be refused: then what it asks for must be in sight.
+            unfolded.add(task.id);
+            void open.done(task.id, !task.done_at);
+          }}
+          class="items-start text-base text-(--ink)"
+        >
+          <strong>{task.title}</strong>
+        </Checkbox>
+        {#if isFolded(task) && !task.done_at}
+          <span class="no-print ml-auto flex shrink-0 items-center gap-2 text-sm text-(--faint)">
+            {#if task.caution}<TriangleAlert
+                size={14}
+                class="text-(--signal-ink)"
+                aria-label="Take care"
+                role="img"
+              />{/if}
+            {@render how(task)}
+          </span>
+        {/if}
+      </div>
       {#if !task.done_at}
         <!-- On paper all is told. -->
-        <p class="m-0 mt-1 pl-6 text-sm" class:folded={isFolded(task)}><Explained text={task.detail} /></p>
-        <p class="m-0 pl-6 text-sm text-(--faint)">
-          {#if waits(task)}
-            <button
-              class="no-print mr-2 cursor-pointer underline"
-              aria-label="How: {task.title}"
-              aria-expanded={!isFolded(task)}
-              onclick={() => fold(task.id)}>{isFolded(task) ? 'How' : 'Less'}</button
-            >
+        <div class="mt-1 pl-6 text-sm" class:folded={!isRead(task)}>
+          {#if task.lines.length > 1}
+            <ol class="m-0 list-decimal pl-5">
+              {#each task.lines as line (line)}<li><Explained text={line} /></li>{/each}
+            </ol>
+          {:else}
+            <p class="m-0"><Explained text={task.detail} /></p>
           {/if}
+          {#if task.needs.length}<p class="m-0 text-(--faint)">You need: {task.needs.join(', ')}.</p>{/if}
+          {#if task.held_up && isRead(task)}<p class="m-0 text-(--faint)">{task.held_up}</p>{/if}
+        </div>
+        <p class="m-0 pl-6 text-sm text-(--faint)" class:folded={isFolded(task)}>
+          {@render how(task)}
           {#if onshow}
             <button
               class="no-print mr-2 cursor-pointer underline"
               aria-label="{shown === task.id ? 'Shown in the picture' : 'Show in the picture'}: {task.title}"
               aria-pressed={shown === task.id}
-              onclick={() => onshow(task)}>{shown === task.id ? 'Shown in the picture' : 'Show'}</button
+              onclick={() => onshow(task)}>{shown === task.id ? 'Shown' : 'Show'}</button
             >
           {/if}
           {#if task.state === 'waiting' && task.opens}
             <strong class="text-(--ink)">Not before {showMoment(task.opens)}</strong>
-          {:else if isFolded(task)}
-            <span>{task.held_up}</span>
-          {:else if task.minutes}
-            <span
-              >About {showMinutes(task.minutes)}{task.needs.length ? `; ${task.needs.join(', ')}` : ''}</span
-            >
+          {:else if isDue(task) && task.minutes}
+            <span>About {showMinutes(task.minutes)}</span>
           {/if}
-          {#if task.copies > 1}<span class="ml-2">{task.copies_done} of {task.copies} {task.counted}</span
+          {#if task.copies > 1 && isDue(task)}<span class="ml-2"
+              >{task.copies_done} of {task.copies} {task.counted}</span
             >{/if}
         </p>
       {/if}
@@ -109,9 +150,12 @@
             : ''}: {task.read.instruction}
         </p>
       {/if}
-      {#if task.caution && !task.done_at}<p class="caution m-0 mt-1 text-sm">
-          <strong>Take care{tellsFirst(task) ? '.' : ', as above.'}</strong>
-          {#if tellsFirst(task)}{task.caution}{/if}
+      {#if task.caution && !task.done_at}<p
+          class="caution m-0 mt-1 text-sm"
+          class:folded={following !== task.id && !isRead(task)}
+        >
+          <strong>Take care.</strong>
+          {task.caution}
         </p>{/if}
       {#if has(task, 'first-stroke') && !task.done_at && (task.begun || !isFolded(task))}
         <p class="m-0 mt-1 pl-6 text-sm">
@@ -124,7 +168,8 @@
           {/if}
         </p>
       {/if}
-      {#if open.early?.task === task.id}<Reason {open} early={open.early} />{/if}
+      <!-- Of the next step it is asked beside the main button. -->
+      {#if open.early?.task === task.id && following !== task.id}<Reason {open} early={open.early} />{/if}
       {#if task.heat && !isFolded(task)}
         <div class="mt-2 pl-6"><HeatUsed {task} heat={task.heat} {open} /></div>
       {/if}
@@ -148,6 +193,18 @@
     </li>
   {/each}
 </ol>
+{#if ahead.length}
+  <button
+    class="no-print cursor-pointer self-start text-sm underline"
+    aria-expanded={rest}
+    onclick={() => (rest = !rest)}
+    >{rest
+      ? 'Only the next steps'
+      : ahead.length === 1
+        ? '1 more step'
+        : `${ahead.length} more steps`}</button
+  >
+{/if}
 
 <style>
   .next {
@@ -159,7 +216,8 @@
     background: transparent;
   }
   @media screen {
-    .folded {
+    .folded,
+    .away {
       display: none;
     }
   }

@@ -6,6 +6,13 @@ const ASK_MS = 20_000;
 const SOUND = { hertz: 880, seconds: 0.25, beats: 3 };
 type Clock = Clocks['clocks'][number];
 
+/** Something to be told when its moment has come. */
+export interface Errand {
+  key: string;
+  at: number;
+  title: string;
+}
+
 type Timed = Pick<Clock, 'opens' | 'closes' | 'fits_until'>;
 
 /**
@@ -33,6 +40,9 @@ class AllClocks {
   /** What the alarm is about, until it is put off. */
   alarm = $state.raw<Clock | null>(null);
   muted = $state(false);
+  /** What the maker asked to be told of, and what has come of it. */
+  errands = $state.raw<Errand[]>([]);
+  come = $state.raw<Errand | null>(null);
   #before = 1;
   #rung = new Set<string>();
   #users = 0;
@@ -47,6 +57,7 @@ class AllClocks {
         setInterval(() => {
           this.now = Date.now();
           this.#ring();
+          this.#tell();
         }, 1000),
       ];
     }
@@ -77,8 +88,41 @@ class AllClocks {
     }
   }
 
+  isAsked = (key: string): boolean => this.errands.some((errand) => errand.key === key);
+
+  /** Tell the maker at a moment: in the page, by sound, and by a notice of the browser where it is allowed. */
+  tellAt(errand: Errand): void {
+    this.errands = [...this.errands.filter(({ key }) => key !== errand.key), errand];
+    if (typeof Notification !== 'undefined' && Notification.permission === 'default') {
+      void Notification.requestPermission().catch(() => undefined);
+    }
+  }
+
+  untell(key: string): void {
+    this.errands = this.errands.filter((errand) => errand.key !== key);
+  }
+
+  #tell(): void {
+    for (const errand of this.errands) {
+      if (this.now < errand.at) continue;
+      this.untell(errand.key);
+      this.come = errand;
+      if (!this.muted) sound();
+      notify(errand.title);
+    }
+  }
+
   quiet(): void {
-    this.alarm = null;
+    [this.alarm, this.come] = [null, null];
+  }
+}
+
+/** A notice of the browser; where none is allowed, the page has told it. */
+function notify(title: string): void {
+  try {
+    if (typeof Notification !== 'undefined' && Notification.permission === 'granted') new Notification(title);
+  } catch {
+    // Some browsers show notices only from elsewhere.
   }
 }
 

@@ -85,6 +85,7 @@ export function readPair(text: string, unit: Unit): [number, number] | null {
 }
 
 const ML_PER_OUNCE = 29.5735;
+const OUNCES_PER_GALLON = 128;
 
 /** Any figure of a station, in the maker's units. */
 export function showRow(row: Row, unit: Unit): string {
@@ -105,9 +106,23 @@ export function showRow(row: Row, unit: Unit): string {
   }
 }
 
-/** A volume, from ml: fluid ounces go with inches. */
+/** A volume, from ml: fluid ounces go with inches, large ones are told in litres or gallons. */
 export function showVolume(ml: number, unit: Unit): string {
-  return unit === 'in' ? `${(ml / ML_PER_OUNCE).toFixed(1)} fl oz` : `${ml.toFixed(0)} ml`;
+  if (unit === 'in') {
+    const ounces = ml / ML_PER_OUNCE;
+    return ounces < OUNCES_PER_GALLON
+      ? `${ounces.toFixed(1)} fl oz`
+      : `${(ounces / OUNCES_PER_GALLON).toFixed(1)} gal`;
+  }
+  return ml < 999.5 ? `${ml.toFixed(0)} ml` : `${(ml / 1000).toFixed(1)} l`;
+}
+
+/** The least and the most of a volume, as one or as two with one unit. */
+export function showBetween(low: number, high: number, unit: Unit): string {
+  const [from, to] = [showVolume(low, unit), showVolume(high, unit)];
+  if (from === to) return to;
+  const [, figure, same] = /^(\S+) (.+)$/.exec(from) ?? [];
+  return figure && to.endsWith(` ${same}`) ? `${figure} to ${to}` : `${from} to ${to}`;
 }
 
 /** A long way, such as that of a knife: feet go with inches. */
@@ -144,6 +159,12 @@ export function showMinutes(minutes: number): string {
     : `${trim((minutes / 1440).toFixed(1))} days`;
 }
 
+/** The first sentence of a text, and the rest of it. */
+export function inTwo(text: string): [string, string] {
+  const end = /[.!?] (?=[A-Z0-9])/.exec(text)?.index ?? text.length;
+  return [text.slice(0, end + 1), text.slice(end + 2)];
+}
+
 /** A moment in the maker's own time. */
 export function showMoment(iso: string): string {
   return new Date(iso).toLocaleString(undefined, {
@@ -170,6 +191,11 @@ export function showDay(iso: string): string {
 /** The time of day of a moment, with 12 or 24 hours as the browser has it. */
 export function showHour(iso: string): string {
   return new Date(iso).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
+}
+
+/** A moment that is near: the time of day alone within half a day, else with its day. */
+export function showSoon(iso: string, now = new Date()): string {
+  return Date.parse(iso) - now.getTime() < 12 * 3_600_000 ? showHour(iso) : showMoment(iso);
 }
 
 /** The day it is where the maker is, as dates are kept: `2026-05-10`. */

@@ -35,8 +35,6 @@ export interface StationView {
   byTask?: boolean;
   /** Whether the blank is shown as it lies before the maker, turned over where it is worked from its back. */
   back?: boolean;
-  /** Whether what is chosen and what is done stand side by side on a wide screen: where the picture can be smaller. */
-  wide?: boolean;
   /** What stands beside the picture, over its tasks and figures. */
   Panel?: Component<PanelProps>;
   /** What the maker keeps of it for next time, under its tasks. */

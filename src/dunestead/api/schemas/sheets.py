@@ -213,6 +213,7 @@ class SheetOut(Shown):
     mask_parts: int
     windows: int
     faults: list[str]
+    entries: list[Point] = Field(description="Where the knife goes in, in cutting order.")
     patches: list[PlacedPatchOut]
 
 

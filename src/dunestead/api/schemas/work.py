@@ -197,6 +197,7 @@ class TaskOut(Shown):
     station: str
     title: str
     detail: str
+    lines: list[str] = Field(description="The same by its sentences, where it is long.")
     mask: int | None
     sheet: int | None
     copy_no: int | None

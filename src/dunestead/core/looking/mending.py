@@ -54,7 +54,7 @@ def _rows(job: Job, catalogue: Catalogue) -> Iterator[Mend]:
         yield Mend("method", "Use the best fit method", altered(job, method=None))
     if job.sheets.cutter not in catalogue.cutters:
         usual_cutter = catalogue.cutter(SheetsEntry().cutter)
-        yield Mend("cutter", f"Cut it on a {usual_cutter.name.lower()}", altered(job, cutter=usual_cutter.key))
+        yield Mend("cutter", f"Cut it on another cutter: {usual_cutter.name}", altered(job, cutter=usual_cutter.key))
     if job.tack.press not in catalogue.presses:
         usual_press = catalogue.press(TackEntry().press)
         yield Mend("press", f"Press it with a {usual_press.name.lower()}", altered(job, press=usual_press.key))

@@ -2,7 +2,7 @@
 
 __all__ = ["CAUTIONS", "LABEL_FIRST"]
 
-LABEL_FIRST = "Workshop rules of thumb: the product's label, local codes and licensed practice go first."
+LABEL_FIRST = "Rules of thumb: product labels, local codes and licensed practice go first."
 
 CAUTIONS = {
     "spray": (

@@ -5123,6 +5123,10 @@ export interface components {
         };
         SheetOut: {
             cut_length: number;
+            entries: [
+                number,
+                number
+            ][];
             faults: string[];
             file: string;
             height: number;
@@ -5311,6 +5315,7 @@ export interface components {
             heat: components["schemas"]["TaskHeatOut"] | null;
             held_up: string;
             id: string;
+            lines: string[];
             marking: components["schemas"]["MarkingOut"] | null;
             mask: number | null;
             minutes: number;

@@ -71,6 +71,14 @@
     >
   </div>
 {/if}
+{#if clocks.come}
+  <div class="no-print alarm flex flex-wrap items-center gap-3 px-4 py-2" role="alert">
+    <strong>{clocks.come.title}</strong>
+    <button class="ml-auto cursor-pointer font-bold underline" onclick={() => clocks.quiet()}
+      >Turn off the alarm</button
+    >
+  </div>
+{/if}
 
 <style>
   .strip {

@@ -3,13 +3,17 @@
 
   interface Props {
     title: string;
+    /** How it stands now, in words: what most need to know of it. */
+    value?: string;
     open?: boolean;
     children: Snippet;
   }
-  const { title, open = false, children }: Props = $props();
+  const { title, value = '', open = false, children }: Props = $props();
 </script>
 
 <details class="border-t border-(--line) pt-1.5" {open}>
-  <summary class="cursor-pointer leading-5 font-bold">{title}</summary>
+  <summary class="cursor-pointer leading-5"
+    ><span class="font-bold">{title}</span>{#if value}<span class="text-sm">: {value}</span>{/if}</summary
+  >
   <div class="mt-2 flex flex-col gap-3 pb-1">{@render children()}</div>
 </details>

@@ -4,6 +4,7 @@
   import { settings } from '../../lib/settings.svelte';
   import { showMoment } from '../../lib/units';
   import type { PanelProps } from '../station';
+  import Fold from '../../lib/ui/Fold.svelte';
   import HoursForm from './HoursForm.svelte';
   import { rack } from './rack.svelte';
   import Timeline from './Timeline.svelte';
@@ -41,12 +42,15 @@
       Blank to see how late you may begin.
     </p>
   {/if}
-  {#if room.events.length}<Timeline {room} />{/if}
+  {#if room.events.length}
+    <Fold title="All times on one axis"><Timeline {room} /></Fold>
+  {/if}
   <HoursForm hours={room.hours as Hours} onchanged={() => void rack.fetch(job)} />
 {/if}
-<p class="m-0 text-sm">
-  To go along with it:
-  <FileLink class="ml-1" href={file('care-cards-a4.pdf')}>care cards on A4</FileLink>,
-  <FileLink href={file('care-cards-letter.pdf')}>on Letter</FileLink>;
-  <FileLink href={file('times.ics')}>times for your calendar</FileLink>
-</p>
+<Fold title="Care cards, calendar">
+  <p class="m-0 flex flex-col gap-1 text-sm">
+    <FileLink href={file('care-cards-a4.pdf')}>Care cards on A4</FileLink>
+    <FileLink href={file('care-cards-letter.pdf')}>Care cards on Letter</FileLink>
+    <FileLink href={file('times.ics')}>Times for your calendar</FileLink>
+  </p>
+</Fold>

@@ -6,6 +6,5 @@ import Cure from './Cure.svelte';
 export const cure: StationView = {
   Panel: Cure,
   room: 'print',
-  wide: true,
   layers: () => [layer(PrintLayer, {})],
 };

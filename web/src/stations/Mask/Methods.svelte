@@ -27,10 +27,9 @@
   onchange={(material) => open.change({ material })}
 />
 <section aria-labelledby="method-head">
-  <h3 id="method-head" class="m-0 mb-1 text-sm font-normal">Method: how the mask is carried and held</h3>
+  <h3 id="method-head" class="m-0 mb-1 text-sm font-normal">Method</h3>
   {#if inForce}
     <p class="m-0 font-bold">{inForce.name}</p>
-    <p class="m-0 text-sm text-(--faint)">{inForce.about}</p>
     {#if !inForce.allowed}
       <p class="m-0 text-sm text-(--fault)">{inForce.why.join(' ')}</p>
     {/if}

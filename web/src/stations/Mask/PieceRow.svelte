@@ -46,7 +46,7 @@
     <strong class="stamp w-6 shrink-0 text-right"><span class="sr-only">Piece</span> {piece.number}</strong>
     <span class="min-w-0 flex-1 text-sm leading-tight">
       <span class="block">{piece.where}</span>
-      <span class="block text-xs text-(--faint)"
+      <span class="block text-xs text-(--faint)" class:sr-only={!selected}
         >{showLength(piece.width, settings.unit)} wide, least {showLength(piece.least, settings.unit)}, {showArea(
           piece.area,
           settings.unit,

@@ -62,10 +62,13 @@
   const peelWhen = $derived(
     job.inputs.peel_when ?? schools.find((one) => one.usual)?.when ?? schools[0]?.when ?? 'wet',
   );
+  const school = $derived(schools.find((one) => one.when === peelWhen));
+  const named = (of: readonly (readonly [string, string])[], key: string) =>
+    of.find(([one]) => one === key)?.[1] ?? key;
+  const useName = $derived(room?.uses.find((one) => one.key === room.use)?.name ?? '');
 </script>
 
 {#if booth.problem}<p class="m-0 font-bold" role="alert">{booth.problem}</p>{/if}
-{#if room}<Stack section={room.section} seenThrough={room.seen_through} />{/if}
 {#each room?.doubts ?? [] as doubt (doubt)}<p class="m-0 text-sm font-bold">{doubt}</p>{/each}
 {#each coatings as coating, index (index)}
   <CoatingRow
@@ -80,24 +83,40 @@
   />
 {/each}
 {#if room}
-  <div class="grid grid-cols-2 gap-3">
-    <OneOf
-      label="The print should look"
-      value={room.wanted}
-      of={WANTED}
-      onchange={(wanted) => open.change({ wanted })}
-    />
-    <OneOf
-      label="It will be used"
-      value={room.use}
-      of={room.uses.map(({ key, name }) => [key, name] as const)}
-      onchange={(use) => open.change({ use: use as JobChange['use'] })}
-    />
-  </div>
-  {#if room.load}
-    <OneOf label="By brush" value={room.load} of={LOADS} onchange={(load) => open.change({ load })} />
-  {/if}
-  <div>
+  <Fold title="Look and use" value={[named(WANTED, room.wanted), useName].join(', ').toLowerCase()}>
+    <div class="grid grid-cols-2 gap-3">
+      <OneOf
+        label="The print should look"
+        value={room.wanted}
+        of={WANTED}
+        onchange={(wanted) => open.change({ wanted })}
+      />
+      <OneOf
+        label="It will be used"
+        value={room.use}
+        of={room.uses.map(({ key, name }) => [key, name] as const)}
+        onchange={(use) => open.change({ use: use as JobChange['use'] })}
+      />
+    </div>
+    {#if room.load}
+      <OneOf label="By brush" value={room.load} of={LOADS} onchange={(load) => open.change({ load })} />
+    {/if}
+    {#if room.warm_air !== null}
+      <Tick
+        label="Warm air between the coats"
+        checked={room.warm_air}
+        onchange={(warm_air) => open.change({ warm_air })}
+      />
+    {/if}
+    {#if room.base_at_touch !== null}
+      <Tick
+        label="Lay the mask once the base is dry to the touch: sooner, and tape may lift it"
+        checked={room.base_at_touch}
+        onchange={(base_at_touch) => open.change({ base_at_touch })}
+      />
+    {/if}
+  </Fold>
+  <Fold title="Peel" value={(school?.name ?? '').toLowerCase()}>
     <div class="grid grid-cols-2 gap-3">
       <OneOf
         label="Peel the mask"
@@ -113,23 +132,9 @@
         onchange={(first) => open.change({ peel_first: first === 'usual' ? null : first })}
       />
     </div>
-    <p class="m-0 mt-1 text-sm text-(--faint)">{schools.find((one) => one.when === peelWhen)?.why ?? ''}</p>
-    {#if room.groups}<p class="m-0 mt-1 text-sm">{room.groups}</p>{/if}
-  </div>
-  {#if room.warm_air !== null}
-    <Tick
-      label="Warm air between the coats"
-      checked={room.warm_air}
-      onchange={(warm_air) => open.change({ warm_air })}
-    />
-  {/if}
-  {#if room.base_at_touch !== null}
-    <Tick
-      label="Lay the mask once the base is dry to the touch: sooner, and tape may lift it"
-      checked={room.base_at_touch}
-      onchange={(base_at_touch) => open.change({ base_at_touch })}
-    />
-  {/if}
+    <p class="m-0 mt-1 text-sm text-(--faint)">{school?.why ?? ''}</p>
+  </Fold>
+  {#if room.groups}<p class="m-0 text-sm">{room.groups}</p>{/if}
   <Technique technique={room.technique} />
   <Weather {open} {job} />
   <WhichPaint
@@ -148,6 +153,11 @@
     </p>
   {/if}
 {/each}
+{#if room && room.section.length > 2}
+  <Fold title="Coats, cut through">
+    <Stack section={room.section} seenThrough={room.seen_through} />
+  </Fold>
+{/if}
 <Fold title="Add a coating">
   <div class="flex flex-wrap gap-2">
     {#each ADD as [role, name] (role)}

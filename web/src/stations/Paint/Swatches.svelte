@@ -60,7 +60,7 @@
   }
 </script>
 
-<Fold title="Swatches of it on this surface" open>
+<Fold title="Swatches" value={String(mine.length)}>
   {#each mine as swatch (swatch.id)}
     <div class="card flex items-start gap-2 p-2 text-sm">
       <span class="chip" style:background={swatch.colour}></span>

@@ -15,7 +15,7 @@
   );
 </script>
 
-<Fold title="How to put it on">
+<Fold title="Technique">
   {#each cards as card (card.number)}
     {#if cards.length > 1}<p class="m-0 mb-1 text-sm font-bold">{card.name}</p>{/if}
     <dl class="m-0 mb-3 grid grid-cols-[5.5rem_1fr] gap-x-2 gap-y-1 text-sm">

@@ -17,11 +17,6 @@
 
   const weather = $derived(job.inputs.weather as Required<Job['inputs']['weather']>);
   const spraying = $derived(booth.room?.spraying);
-  /** It opens where the weather is against it, and then stays as the maker left it. */
-  let asks = $state(false);
-  $effect(() => {
-    if (spraying && spraying.verdict !== 'go') asks = true;
-  });
   const set = (entries: Partial<NonNullable<JobChange['weather']>>) =>
     open.change(({ inputs }) => ({ weather: { ...inputs.weather, ...entries, looked: true } }));
   const MARKS = { go: '✓', unknown: '?', wait: '~', no: '✗' } as const;
@@ -35,7 +30,7 @@
   }
 </script>
 
-<Fold title={spraying ? `Weather and room: ${spraying.summary}` : 'Weather and room'} open={asks}>
+<Fold title="Weather and room" value={spraying?.summary ?? ''}>
   <div class="grid grid-cols-3 gap-3">
     <HeatField
       label="Air"

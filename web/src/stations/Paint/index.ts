@@ -34,7 +34,6 @@ function marks(open: OpenJob, job: Job): Layer {
 export const paint: StationView = {
   Panel: Paint,
   room: 'mask',
-  wide: true,
   Records: PaintRecords,
   layers: (open, job) => [
     layer(PrintLayer, {}),

@@ -53,7 +53,6 @@ function touchUps(open: OpenJob, job: Job): Layer[] {
 export const peel: StationView = {
   Panel: Peel,
   room: 'mask',
-  wide: true,
   back: true,
   layers: (open, job) => [
     layer(PrintLayer, {}),

@@ -9,7 +9,6 @@ export const record: StationView = {
   Panel: Record,
   Records: Teaches,
   room: 'print',
-  wide: true,
   layers: () => [layer(PrintLayer, {})],
   stage: { Stage: Looks, isOn: () => true },
 };

@@ -39,7 +39,6 @@
 
 <section aria-label="Layouts" class="flex flex-col gap-1.5 text-sm">
   <p class="m-0">
-    <strong>{sheetsAndSeams(sheets.count, sheets.seams.length * sheets.sets)}.</strong>
     {sheets.fewest}
   </p>
   {#if !single}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { PlacedPatch } from '../../lib/api/client';
+  import type { PlacedPatch, Sheet } from '../../lib/api/client';
   import Pane, { type View } from '../../lib/picture/Pane.svelte';
   import { settings } from '../../lib/settings.svelte';
   import type { StageProps } from '../station';
@@ -11,8 +11,10 @@
 
   /** px that the buttons on the picture's foot and the last mat's name take. */
   const FOOT = 64;
-  /** The margin of the mat that its rollers hold, mm as drawn. */
+  /** The margin beside the material, mm as drawn. */
   const GRIP = 9;
+  /** So many places can be numbered; of more only the first and the last are. */
+  const NUMBERED = 30;
   let wide = $state(0);
   let high = $state(0);
   let held = $state<{
@@ -89,11 +91,13 @@
     lay(patch, sheet + by);
   }
 
-  /** Notches along both sides, where the rollers grip. */
-  const gripOf = (mat: Mat): string =>
-    Array.from({ length: Math.floor(mat.height / 12) }, (_, k) => 6 + k * 12)
-      .map((y) => `M${-GRIP + 1.5} ${y}h5M${mat.width + GRIP - 6.5} ${y}h5`)
-      .join('');
+  /** The cuts that are numbered, each with its place in the order. */
+  const numbered = (sheet: Sheet): [number, [number, number]][] =>
+    sheet.entries
+      .map((at, index): [number, [number, number]] => [index + 1, at])
+      .filter(([nth]) => sheet.entries.length <= NUMBERED || nth === 1 || nth === sheet.entries.length);
+  /** From cut to cut, with the knife lifted. */
+  const wayOf = (sheet: Sheet): string => sheet.entries.map(([x, y]) => `${x} ${y}`).join('L');
   const words = (patch: PlacedPatch, sheet: number) =>
     `Patch ${patch.id} on sheet ${sheet}${patch.turned ? ', turned' : ''}${
       sheets[0]?.mirrored ? ', mirrored' : ''
@@ -107,7 +111,7 @@
         {#each mats as mat, index (mat.number)}
           {@const sheet = sheets[index]}
           <g transform="translate({mat.x} {mat.y})">
-            <!-- What holds the material, its grip at both sides, the reach of the knife, and the way it is fed. -->
+            <!-- As it is loaded: the edge that goes in first lies below, on the line the knife runs along. -->
             <rect
               class="mat"
               x={-GRIP}
@@ -115,40 +119,55 @@
               width={mat.width + 2 * GRIP}
               height={mat.height + 2 * GRIP}
             />
-            <path class="grip" d={gripOf(mat)} />
             <rect class="reach" width={mat.width} height={mat.height} />
-            <path class="feed" d="M{mat.width / 2} {mat.height + GRIP * 0.1}l-5 5h3v3h4v-3h3z" />
-            {#each sheet?.patches ?? [] as patch (patch.id)}
-              {@const [x0, y0, x1, y1] = patch.box}
-              <g
-                class="patch"
-                class:held={held?.patch === patch}
-                class:said={patch.chosen_sheet !== null}
-                role="button"
-                tabindex="0"
-                aria-label={words(patch, mat.number)}
-                transform={held?.patch === patch ? `translate(${held.dx} ${held.dy})` : undefined}
-                onpointerdown={(event) => take(event, patch, mat.number)}
-                onpointermove={drag}
-                onpointerup={put}
-                onpointercancel={() => (held = null)}
-                onkeydown={(event) => keyed(event, patch, mat.number)}
-              >
-                <rect class="hold" x={x0} y={y0} width={x1 - x0} height={y1 - y0} />
-                <path d={patch.path} fill={job.picture.mask_colour} fill-rule="evenodd" />
-                <text
-                  class="name"
-                  x={(x0 + x1) / 2}
-                  y={(y0 + y1) / 2 + 8 / scale}
-                  font-size={Math.max(22 / scale, 4)}
-                  stroke-width={5 / scale}>{patch.id}{patch.turned ? ' ↻' : ''}</text
+            <path class="knife" d="M{-2 * GRIP} {mat.height}h{mat.width + 4 * GRIP}" />
+            <path class="feed" d="M{mat.width + GRIP * 1.2} {mat.height - 22}v14h-4l6 8 6-8h-4v-14z" />
+            <g transform="translate(0 {sheet ? mat.height - sheet.height : 0})">
+              {#each sheet?.patches ?? [] as patch (patch.id)}
+                {@const [x0, y0, x1, y1] = patch.box}
+                <g
+                  class="patch"
+                  class:held={held?.patch === patch}
+                  class:said={patch.chosen_sheet !== null}
+                  role="button"
+                  tabindex="0"
+                  aria-label={words(patch, mat.number)}
+                  transform={held?.patch === patch ? `translate(${held.dx} ${held.dy})` : undefined}
+                  onpointerdown={(event) => take(event, patch, mat.number)}
+                  onpointermove={drag}
+                  onpointerup={put}
+                  onpointercancel={() => (held = null)}
+                  onkeydown={(event) => keyed(event, patch, mat.number)}
                 >
-              </g>
-            {/each}
+                  <rect class="hold" x={x0} y={y0} width={x1 - x0} height={y1 - y0} />
+                  <path d={patch.path} fill={job.picture.mask_colour} fill-rule="evenodd" />
+                  <text
+                    class="name"
+                    x={(x0 + x1) / 2}
+                    y={(y0 + y1) / 2 + 8 / scale}
+                    font-size={Math.max(22 / scale, 4)}
+                    stroke-width={5 / scale}>{patch.id}{patch.turned ? ' ↻' : ''}</text
+                  >
+                </g>
+              {/each}
+              {#if sheet}
+                <path class="way" d="M{wayOf(sheet)}" />
+                {#each numbered(sheet) as [nth, [x, y]] (nth)}
+                  <circle class="entry" cx={x} cy={y} r={2.2 / scale} />
+                  <text
+                    class="nth"
+                    x={x + 4 / scale}
+                    y={y - 4 / scale}
+                    font-size={11 / scale}
+                    stroke-width={3 / scale}>{nth}</text
+                  >
+                {/each}
+              {/if}
+            </g>
             <text class="caption" x="0" y={mat.height + GRIP + 15 / scale} font-size={13 / scale}>
               Sheet {mat.number}{sheet && sheet.runs > 1 ? `, ${sheet.runs} times` : ''}{sheet?.mirrored
                 ? ', mirrored'
-                : ', not mirrored'}
+                : ', not mirrored'}. This edge goes in first.
             </text>
           </g>
         {/each}
@@ -168,19 +187,38 @@
     stroke-width: 1.5px;
     vector-effect: non-scaling-stroke;
   }
-  .grip,
   .reach {
     fill: none;
-    stroke: var(--mat-line);
     stroke-width: 1px;
     vector-effect: non-scaling-stroke;
-  }
-  .reach {
     stroke: var(--faint);
     stroke-dasharray: 7 5;
   }
   .feed {
     fill: var(--faint);
+  }
+  .knife {
+    stroke: var(--signal);
+    stroke-width: 3px;
+    vector-effect: non-scaling-stroke;
+  }
+  .way {
+    fill: none;
+    stroke: var(--signal);
+    stroke-width: 1px;
+    stroke-dasharray: 2 4;
+    vector-effect: non-scaling-stroke;
+    pointer-events: none;
+  }
+  .entry {
+    fill: var(--signal);
+    pointer-events: none;
+  }
+  .nth {
+    fill: #1b2429;
+    stroke: #fbf8ef;
+    paint-order: stroke;
+    pointer-events: none;
   }
   .patch {
     cursor: grab;

@@ -47,7 +47,7 @@
   }
 </script>
 
-<Fold title="Patches: move, turn, keep together" open={said}>
+<Fold title="Pieces of mask" open={said}>
   {#each patches as { patch, sheet } (patch.number)}
     <div class="grid grid-cols-[3.5rem_1fr] items-center gap-2">
       <strong class="font-(family-name:--font-stamp) text-lg">{patch.number}{patch.turned ? ' ↻' : ''}</strong

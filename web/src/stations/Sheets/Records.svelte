@@ -73,7 +73,7 @@
   const text = (event: Event) => (event.currentTarget as HTMLInputElement).value;
 </script>
 
-<Fold title="Your cutters and material; overlap">
+<Fold title="Own cutters, material, overlap">
   {@render children()}
   {#if gone}
     <p class="m-0 text-sm" role="status">

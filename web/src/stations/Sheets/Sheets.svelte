@@ -20,6 +20,7 @@
   import SheetCard from './SheetCard.svelte';
   import TestCut from './TestCut.svelte';
   import type { SheetsJob } from './part';
+  import { sheetsAndSeams } from './words';
   import TrimPlan from './TrimPlan.svelte';
 
   const { open, job, catalogue, onrecords }: PanelProps & { job: SheetsJob } = $props();
@@ -68,6 +69,11 @@
     {/if}
   </div>
 {/if}
+{#if !shut && job.held === null}
+  <p class="m-0 text-sm">
+    <FileLink href="/api/jobs/{job.id}/sheets.zip?unit={settings.unit}">All files in one zip</FileLink>
+  </p>
+{/if}
 {#if isWarned && sheets.sheets.every((sheet) => !sheet.faults.length)}
   <!-- Else the verdict says it. -->
   <p class="m-0 text-sm text-(--grass)">All checked by a simulated cut: it comes out as planned.</p>
@@ -85,16 +91,20 @@
     />
   {/each}
 </ul>
-<ChoiceField
-  label="Cutter"
-  value={job.inputs.cutter}
-  choices={catalogue.cutters}
-  onchange={(cutter) => open.change({ cutter })}
-/>
-<Layouts {open} {job} />
-<LookLonger {open} {job} />
+<Fold title="Layout" value={sheetsAndSeams(sheets.count, sheets.seams.length * sheets.sets)}>
+  <Layouts {open} {job} />
+  <LookLonger {open} {job} />
+</Fold>
+<Fold title="Cutter" value={named(catalogue.cutters, job.inputs.cutter)}>
+  <ChoiceField
+    label="Cutter"
+    value={job.inputs.cutter}
+    choices={catalogue.cutters}
+    onchange={(cutter) => open.change({ cutter })}
+  />
+</Fold>
 {#if !sheets.by_hand}<CutterQueue {watch} jobId={job.id} {fault} onfault={(to) => (fault = to)} />{/if}
-<Fold title={sheets.sheets[0]?.mirrored ? 'Which side up: cut mirrored' : 'Which side up: not mirrored'}>
+<Fold title="Which side up" value={sheets.sheets[0]?.mirrored ? 'cut mirrored' : 'not mirrored'}>
   <FacingStrip stages={sheets.stages} />
   <p class="m-0 text-sm">{sheets.facing}</p>
   {#if sheets.school}

@@ -4,8 +4,10 @@
 
   interface Props {
     mask: Mask;
+    /** Whether they are wanted now: the mask is being laid. */
+    wanted: boolean;
   }
-  const { mask }: Props = $props();
+  const { mask, wanted }: Props = $props();
 
   const SIDES = ['left', 'right', 'top', 'bottom'] as const;
   const EDGES = ['Left', 'Right', 'Top', 'Bottom'];
@@ -26,9 +28,17 @@
       lines: mask.distances.filter((one) => one.datum === datum),
     })),
   );
+  /** The two that place it, in words. */
+  const brief = $derived.by(() => {
+    const line = groups[0]?.lines[0];
+    const heads = groups[0] && FROM[groups[0].datum][1];
+    return line && heads
+      ? `${line.to} ${line.reads.left} ${heads[0]?.toLowerCase()}, ${line.reads.top} ${heads[2]?.toLowerCase()}`
+      : '';
+  });
 </script>
 
-<Fold title="Where it goes" open>
+<Fold title="Where it goes" value={brief} open={wanted}>
   <ul class="m-0 mb-3 pl-5 text-sm">
     {#each mask.marks as mark (mark)}<li>{mark}</li>{/each}
   </ul>

@@ -38,7 +38,6 @@ const keepers = (job: Job, mask: number): Layer =>
 export const tack: StationView = {
   Panel: Tack,
   room: 'mask',
-  wide: true,
   back: true,
   byTask: true,
   layers: (open, job) => {

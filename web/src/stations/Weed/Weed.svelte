@@ -27,9 +27,7 @@
       </p>
       <Button color="alternative" size="sm" onclick={() => table.stop()}>End the rehearsal</Button>
     {:else}
-      <Button color="alternative" size="sm" onclick={() => table.begin()}
-        >Rehearse it on the screen first</Button
-      >
+      <Button color="alternative" size="sm" onclick={() => table.begin()}>Rehearse on the screen</Button>
       {#if last}
         <p class="m-0 text-sm text-(--faint)">
           Rehearsed {showMoment(last.at)}: {inWords(last.seconds)}, {last.slips === 1
@@ -40,7 +38,7 @@
     {/if}
   </section>
   {#if !table.rehearsing && table.walk.length}
-    <Fold title="The walk: {table.walk.length} to pull out of sheet {table.sheet?.number}">
+    <Fold title="The walk: {table.walk.length} to pull out">
       <ol class="m-0 flex list-none flex-col gap-1 p-0 text-sm">
         {#each table.walk as region (region.id)}
           <li>
@@ -60,7 +58,7 @@
     </Fold>
   {/if}
   {#if kept.length}
-    <Fold title="Keepers at true size, to print">
+    <Fold title="Keepers, to print">
       <p class="m-0 mb-2 text-sm">
         {table.weed.where} Every outline in its place with its number: lay the pieces on it, or count by it.
       </p>
@@ -76,7 +74,7 @@
       {/each}
     </Fold>
   {/if}
-  <Fold title="When something goes wrong">
+  <Fold title="If it goes wrong">
     {#each table.weed.help as card (card.key)}
       <p class="m-0 mb-2 text-sm"><strong>{card.title}.</strong> {card.text}</p>
     {/each}
