@@ -68,6 +68,8 @@ def page(browser: Browser, address: str) -> Iterator[Page]:
         accept_downloads=True,
         locale="en-GB",
     )
+    # As somebody who has chosen a unit before.
+    context.add_init_script("localStorage.getItem('dunestead.unit') ?? localStorage.setItem('dunestead.unit', 'mm')")
     found = context.new_page()
     faults: list[str] = []
     found.on("pageerror", lambda error: faults.append(str(error)))

@@ -164,7 +164,7 @@ def test_a_backup_is_made_before_the_tables_change(tmp_path: Path) -> None:
     open_database(path).dispose()
 
     (made,) = backups_of(path)
-    assert made.why == "before-0012"
+    assert made.why == "before-0013"
     with zipfile.ZipFile(made.path) as archive:
         archive.extract("workshop.sqlite", tmp_path / "old")
     with sqlite3.connect(tmp_path / "old" / "workshop.sqlite") as old:

@@ -126,7 +126,7 @@ def test_a_database_is_brought_up_to_date_once(tmp_path: Path) -> None:
 
     with sqlite3.connect(path) as database:
         assert database.execute("SELECT count(*) FROM revision").fetchone() == (2,)
-        assert database.execute("SELECT version_num FROM alembic_version").fetchall() == [("0012",)]
+        assert database.execute("SELECT version_num FROM alembic_version").fetchall() == [("0013",)]
 
 
 def third_release(path: Path) -> None:
@@ -236,3 +236,14 @@ def test_what_a_step_stood_on_is_kept_under_its_new_name(tmp_path: Path) -> None
     with sqlite3.connect(path) as database:
         kept = [json.loads(state) for (state,) in database.execute("SELECT state FROM log ORDER BY id")]
     assert kept == [{"reason": "dry", "fingerprint": stood}, {"reason": "early"}]
+
+
+def test_who_said_what_they_own_has_a_place_outdoors_as_before(tmp_path: Path) -> None:
+    path = tmp_path / "old.sqlite"
+    engine = open_database(path)
+    Records(engine).keep_tools(Tools(("pins", "plate")))
+    engine.dispose()
+    with sqlite3.connect(path) as database:
+        database.execute("UPDATE alembic_version SET version_num = '0012'")
+
+    assert Records(open_database(path)).kit() == Tools(("outdoors", "pins", "plate"))

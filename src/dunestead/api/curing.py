@@ -12,7 +12,7 @@ from dunestead.api.opened import bench, download, opened
 from dunestead.api.schemas import cure as wire
 from dunestead.core.errors import NotNow
 from dunestead.core.records import Hours, check_hours
-from dunestead.core.units import show_time
+from dunestead.core.units import several, show_time
 from dunestead.core.words.care import care_of
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.saying import title_of
@@ -61,6 +61,9 @@ def _by(found: OpenJob, readiness: Readiness) -> wire.ReadyOut | None:
         return None
     if by.meets:
         summary = "It will be ready in time."
+    elif due < found.at:
+        days = (by.schedule.ready - due).days + 1
+        summary = f"The day it was due has passed. It will be {several(days, 'day')} late."
     else:
         summary = f"It cannot be ready in time: {show_time(by.late.total_seconds() / 60)} too late."
     return wire.ReadyOut.showing(

@@ -212,6 +212,7 @@ def advice_out(material: str, cutter: str, tries: Sequence[Try], catalogue: Cata
 
 def workshop_out(records: Records, catalogue: Catalogue) -> wire.WorkshopOut:
     """Return the maker's own records, and the classes to start from."""
+    kit = records.kit()
     cutters, presses, paints = records.cutters.all(), records.presses.all(), records.paints.all()
     return wire.WorkshopOut(
         cutters=[wire.OwnCutterOut.showing(one, id=number, key=f"own-{number}") for number, one in cutters.items()],
@@ -226,7 +227,9 @@ def workshop_out(records: Records, catalogue: Catalogue) -> wire.WorkshopOut:
             )
             for number, one in records.swatches.all().items()
         ],
-        owned=None if catalogue.owned is None else sorted(catalogue.owned),
+        owned=None if kit is None else sorted(kit.owned),
+        cutter=kit.cutter if kit else None,
+        press=kit.press if kit else None,
     )
 
 

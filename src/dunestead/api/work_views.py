@@ -13,11 +13,11 @@ from dunestead.core.stations.graph import Next, red_before_cutting
 from dunestead.core.stations.onward import onward_of
 from dunestead.core.stations.station import Station
 from dunestead.core.stations.ticking import all_here_in_words, not_yet
+from dunestead.core.units import as_lines
 from dunestead.core.words.learning import learnt_in_words, tally_in_words
 from dunestead.core.words.peeling import UNFIT, first_in_words, too_late
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Clock, Progress
-from dunestead.core.units import as_lines
 from dunestead.core.work.saying import caution_of, detail_of, needs_in_words, title_of
 from dunestead.core.work.tasks import Call, Task
 from dunestead.core.work.values import AcrossSeams, UnderPlate
@@ -141,7 +141,9 @@ class _TaskViews:
         """Return a station without its tasks and figures."""
         opened, progress = self._opened, self._opened.progress
         by_code = {one.code: one for one in opened.stations}
-        onward = onward_of(opened.plan, progress, by_code, station.code, opened.next, self._unit)
+        onward = onward_of(
+            opened.plan, progress, by_code, station.code, opened.next, self._unit, knows_kit=self._opened.knows_kit
+        )
         return wire.StationOut.showing(
             station,
             onward=onward,

@@ -181,10 +181,16 @@ def get_photo(number: int, query: PhotoQuery) -> Response:
 
 @workshop.put("/tools")
 def set_tools(given: wire.ToolsIn) -> wire.WorkshopOut:
-    """Say what the workshop has; methods that want something else are ruled out."""
-    if unknown := [key for key in given.owned if key not in bench().catalogue.tools]:
-        raise UnknownKey("tool", unknown[0], list(bench().catalogue.tools))
-    return _kept(lambda: bench().records.keep_tools(Tools(tuple(sorted(set(given.owned))))))
+    """Say what the workshop has; methods that want something else are ruled out, new jobs are planned for it."""
+    catalogue = bench().catalogue
+    if unknown := [key for key in given.owned if key not in catalogue.tools]:
+        raise UnknownKey("tool", unknown[0], list(catalogue.tools))
+    if given.cutter is not None:
+        catalogue.cutter(given.cutter)
+    if given.press is not None:
+        catalogue.press(given.press)
+    kit = Tools(tuple(sorted(set(given.owned))), given.cutter, given.press)
+    return _kept(lambda: bench().records.keep_tools(kit))
 
 
 @workshop.post("/test-cuts", status=201)

@@ -94,9 +94,19 @@ class Try:
 
 @dataclass(frozen=True, slots=True)
 class Tools:
-    """What a workshop has to make masks hold: keys of the catalogue."""
+    """What a workshop works with: keys of the catalogue.
+
+    Attributes
+    ----------
+    owned
+        What it has to make masks hold and to put paint on.
+    cutter, press
+        What new jobs are planned for; None while nobody has said.
+    """
 
     owned: tuple[str, ...] = ()
+    cutter: str | None = None
+    press: str | None = None
 
 
 @dataclass(frozen=True, slots=True)

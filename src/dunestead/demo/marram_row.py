@@ -19,7 +19,7 @@ from dunestead.core.job.proposing import start_job
 from dunestead.core.looking.look import look_at
 from dunestead.core.mask.fates import Fate
 from dunestead.core.painting.coatings import Coating
-from dunestead.core.records import Swatch
+from dunestead.core.records import Swatch, Tools
 from dunestead.core.stations.station import ORDER
 from dunestead.demo.earlier import fill_earlier
 from dunestead.demo.scan import CORNERS, scan_of_gull
@@ -62,6 +62,7 @@ def fill_demo(workbench: Workbench) -> None:
     for paint, surface, coats, colour, result, note in _SWATCHES:
         swatch = Swatch(paint, surface, date(2026, 5, 2), coats, colour, result, note)
         workbench.records.swatches.add(swatch)
+    workbench.records.keep_tools(Tools(tuple(sorted(workbench.catalogue.tools)), "table-long", "iron"))
     fill_stores(workbench)
     workbench.lessons.refresh()
     # First, for all that follows is reckoned by what they teach.

@@ -179,6 +179,10 @@ class Records:
         else:
             self.tools.change(known, tools)
 
+    def kit(self) -> Tools | None:
+        """Return what the workshop works with, None while nobody has said."""
+        return next(iter(self.tools.all().values()), None)
+
     def worn_masks(self) -> list[tuple[Item, float]]:
         """Return the masks that were worn out, each with the prints it gave in all."""
         worn = {number: one for number, one in self.items.gone().items() if one.worn}
@@ -240,7 +244,7 @@ class Records:
 
         A cutter or plate that was taken out stays known, for jobs may be planned for it.
         """
-        tools, items = next(iter(self.tools.all().values()), None), self.items.all()
+        tools, items = self.kit(), self.items.all()
         return replace(
             catalogue,
             cutters={**catalogue.cutters, **_own(self.cutters)},

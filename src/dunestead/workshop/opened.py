@@ -33,6 +33,7 @@ class OpenJob:
     at: datetime
     learnt: Mapping[str, Learnt] = field(default_factory=dict)
     earlier: tuple[Finished, ...] = ()
+    knows_kit: bool = True
 
     @property
     def graph(self) -> TaskGraph:

@@ -77,6 +77,9 @@ def _helps(bench: Workbench, opened: OpenJob, hours: Hours, due: datetime, ready
         then = schedule_of(Progress(graph, opened.log), opened.at, hours).ready
         if then < ready - timedelta(minutes=1):
             yield Help(label, then, then <= due)
+    if due < opened.at:
+        # No days more help where the day has passed.
+        return
     late = ready - due
     days = late.days + 1
     yield Help(f"{several(days, 'day')} more", ready, meets=True)

@@ -16,7 +16,7 @@ from dunestead.core.errors import BadInput, DamagedJob, DunesteadError
 from dunestead.core.figures import Catalogue
 from dunestead.core.job.job import Job, Record, altered
 from dunestead.core.job.log import LogEntry
-from dunestead.core.job.proposing import start_job
+from dunestead.core.job.proposing import on_kit, start_job
 from dunestead.core.learning.lessons import closed_at
 from dunestead.core.learning.recipes import with_recipe
 from dunestead.core.limits import check_limits
@@ -120,7 +120,7 @@ class Workbench:
         job = start_job(name, self.catalogue.surface(surface), self.catalogue, make(1), blank)
         if recipe is not None:
             job = with_recipe(job, self.records.recipes.get(recipe), self.catalogue)
-        job = fit_design(job, self.sources, self.catalogue)
+        job = on_kit(fit_design(job, self.sources, self.catalogue), self.records.kit(), self.catalogue)
         return self._store.add(self.reckon(job).plan.job)
 
     def add(self, job: Job, log: Sequence[LogEntry] = ()) -> int:
@@ -178,7 +178,10 @@ class Workbench:
         stations = stations_of(plan, progress, unit, at)
         earlier = tuple(one for number, _, one in self.lessons.finished if number != stored.id)
         following = next_of(plan, progress, stations, at)
-        return OpenJob(stored.head, plan, progress, stations, following, at, self.lessons.learnt, earlier)
+        kit = self.records.kit()
+        knows_kit = kit is not None and kit.cutter is not None
+        learnt = self.lessons.learnt
+        return OpenJob(stored.head, plan, progress, stations, following, at, learnt, earlier, knows_kit)
 
     def job(self, job_id: int) -> Job:
         """Return what the maker decided about a job."""

@@ -7,7 +7,6 @@
   import { settings } from '../lib/settings.svelte';
   import type { Shortcut } from '../lib/shortcuts';
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
-  import UnitAsk from '../lib/ui/UnitAsk.svelte';
   import TopBar from '../lib/ui/TopBar.svelte';
   import Guide from '../lib/ui/Guide.svelte';
   import OneOf from '../lib/ui/OneOf.svelte';
@@ -101,7 +100,11 @@
   /** Begin a job in some way, and go to it. */
   async function open(begun: () => Promise<Job>): Promise<void> {
     [beginning, problem] = [true, null];
-    await attempt(async () => void (await push(`/job/${(await begun()).id}/blank`)));
+    await attempt(async () => {
+      const { id } = await begun();
+      newJob?.forget();
+      await push(`/job/${id}/blank`);
+    });
     beginning = false;
   }
   const begin = (start: Start): Promise<void> =>
@@ -203,7 +206,6 @@
       </ul>
     </section>
   {/if}
-  <UnitAsk />
   {#if isEmpty}<Examples onopen={(key) => open(() => api.openExample(key, settings.unit))} />{/if}
   <NewJob
     bind:this={newJob}

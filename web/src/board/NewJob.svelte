@@ -9,7 +9,8 @@
   import { settings } from '../lib/settings.svelte';
   import MainButton from '../lib/ui/MainButton.svelte';
   import OneOf from '../lib/ui/OneOf.svelte';
-  import { readPair } from '../lib/units';
+  import WhichUnit from '../lib/ui/WhichUnit.svelte';
+  import { isBare, readPair } from '../lib/units';
 
   interface Props {
     surfaces: Choice[];
@@ -24,11 +25,20 @@
 
   const id = $props.id();
   const OWN = 'own/';
+  const HALF_WORDS = 'dunestead.new-words';
+  const HALF_SIZE = 'dunestead.new-size';
   const EXAMPLE = { mm: '600 x 400', cm: '60 x 40', in: '24 x 16' };
   let ground = $state('coir');
-  let words = $state('');
+  // What is half typed survives a reload.
+  let words = $state(sessionStorage.getItem(HALF_WORDS) ?? '');
   let face = $state('');
-  let size = $state('');
+  let size = $state(sessionStorage.getItem(HALF_SIZE) ?? '');
+  $effect(() => {
+    sessionStorage.setItem(HALF_WORDS, words);
+    sessionStorage.setItem(HALF_SIZE, size);
+  });
+  /** A size was typed, and nobody has said in which unit. */
+  const asksUnit = $derived(!settings.unitChosen && isBare(size));
   let section = $state<HTMLElement>();
   let over = $state(false);
   let field = $state<HTMLInputElement>();
@@ -69,6 +79,8 @@
   });
   const offered = $derived(faces.filter((one) => !able || able.includes(one.key)));
 
+  const canStart = $derived(!!words.trim() && !wrong && !asksUnit && able?.length !== 0);
+
   const on = (): Start => ({
     ...(isOwn
       ? { blank: Number(ground.slice(OWN.length)) }
@@ -77,6 +89,11 @@
     ...(chosen ? { recipe: Number(chosen) } : {}),
   });
 
+  /** Forget what was typed: a job was begun with it. */
+  export function forget(): void {
+    [words, size] = ['', ''];
+  }
+
   /** Put the cursor where words are written. */
   export function write(): void {
     section?.querySelector<HTMLInputElement>('input[type="text"]')?.focus();
@@ -84,7 +101,8 @@
 
   function begin(event: Event): void {
     event.preventDefault();
-    if (words.trim() && !wrong) onbegin({ words, ...on() });
+    if (!canStart) return;
+    onbegin({ words, ...on() });
   }
 
   function take(files: FileList | null | undefined): void {
@@ -128,7 +146,9 @@
       <OneOf label="On what" value={ground} of={grounds} onchange={(key) => (ground = key)} />
       <div>
         <Label for="{id}-size" class="mb-1 text-sm text-(--ink)"
-          >Size <span class="text-(--faint)">({settings.unit}, if you know it)</span></Label
+          >Size <span class="text-(--faint)"
+            >({settings.unitChosen ? `${settings.unit}, ` : ''}if you know it)</span
+          ></Label
         >
         <Input
           id="{id}-size"
@@ -140,7 +160,8 @@
           aria-describedby={wrong ? `${id}-wrong` : undefined}
           bind:value={size}
         />
-        {#if wrong}<p id="{id}-wrong" class="m-0 mt-1 text-sm text-(--fault)">{wrong}</p>{/if}
+        {#if asksUnit}<WhichUnit text={size} onchosen={() => undefined} />
+        {:else if wrong}<p id="{id}-wrong" class="m-0 mt-1 text-sm text-(--fault)">{wrong}</p>{/if}
       </div>
       <OneOf
         label="Lettering"
@@ -148,7 +169,7 @@
         of={[['', 'Usual, chunky'], ...offered.map((one): [string, string] => [one.key, one.name])]}
         onchange={(key) => (face = key)}
       />
-      <MainButton class="lg:mt-6" size="sm" type="submit" disabled={!words.trim() || wrong !== ''}
+      <MainButton class="lg:mt-6" size="sm" type="submit" disabled={!canStart}
         >Start with these words</MainButton
       >
     </form>

@@ -279,7 +279,7 @@
         class="flex min-h-0 flex-col border-(--line) lg:border-l"
         aria-label={station.name}
       >
-        <Lead {open} {job} {station} {standing} />
+        <Lead {open} {job} {station} {standing} {catalogue} />
         <div class="relative flex flex-1 flex-col gap-2.5 overflow-y-auto p-4">
           {#if station.earlier.length}
             <section class="card border-(--signal) px-3" aria-label="What went wrong before">

@@ -3,7 +3,7 @@
   import ArrowRight from '@lucide/svelte/icons/arrow-right';
   import Download from '@lucide/svelte/icons/download';
   import { push } from 'svelte-spa-router';
-  import type { Job, Next, Onward, Station } from '../lib/api/client';
+  import type { Catalogue, Job, Next, Onward, Station } from '../lib/api/client';
   import { settings } from '../lib/settings.svelte';
   import { deliveryOf, fetchFile } from '../lib/files.svelte';
   import Delivered from '../lib/ui/Delivered.svelte';
@@ -12,6 +12,7 @@
   import Guide from '../lib/ui/Guide.svelte';
   import StateMark from '../lib/ui/StateMark.svelte';
   import type { OpenJob } from './open-job.svelte';
+  import AskKit from './AskKit.svelte';
   import Reason from './Reason.svelte';
   import Waiting from './Waiting.svelte';
 
@@ -21,8 +22,9 @@
     station: Station;
     /** The verdict on what is in the hand, while something is; else the station's own. */
     standing: Pick<Station, 'state' | 'verdict'>;
+    catalogue: Catalogue | null;
   }
-  const { open, job, station, standing }: Props = $props();
+  const { open, job, station, standing, catalogue }: Props = $props();
 
   let guide = $state(false);
   const at = $derived(job.stations.findIndex((one) => one.code === station.code));
@@ -47,6 +49,14 @@
       await open.decide(deed.numbers, deed.fate);
     } else if (deed.deed === 'help') open.help++;
     else if (deed.deed === 'go') go(deed.station);
+  }
+
+  /** The version of the job whose files were taken along. */
+  let taken = $state<number | null>(null);
+  async function takeFiles(): Promise<void> {
+    const version = job.version;
+    await fetchFile(packet);
+    if (!deliveryOf(packet)?.problem) taken = version;
   }
 
   /** To the map of what is counted: tick what is there, or write the number. */
@@ -93,16 +103,30 @@
           <Explained text={onward.prompt} />
         </p>{/if}
       {#if onward.deed === 'files'}
-        <MainButton class="w-full" disabled={deliveryOf(packet)?.busy} onclick={() => fetchFile(packet)}>
-          <Download size={16} />&nbsp;{onward.label}
-        </MainButton>
-        <Delivered href={packet} />
-        {#if next?.task}
+        {@const delivery = deliveryOf(packet)}
+        {#if next?.task && taken === job.version}
           {@const to = next}
-          <button class="cursor-pointer text-left text-sm underline" onclick={() => goTo(to)}
-            >Then start the work: {next.task.title}</button
+          <!-- The files are taken along: the work comes next. -->
+          <MainButton class="w-full" onclick={() => goTo(to)}
+            >Start the work&nbsp;<ArrowRight size={16} /></MainButton
           >
+          <p class="m-0 text-sm">
+            <span class="text-(--faint)">Next:</span> <strong>{next.task.title}</strong>
+          </p>
+        {:else}
+          <MainButton class="w-full" disabled={delivery?.busy} onclick={takeFiles}>
+            <Download size={16} />&nbsp;{onward.label}
+          </MainButton>
+          {#if next?.task}
+            {@const to = next}
+            <button class="cursor-pointer text-left text-sm underline" onclick={() => goTo(to)}
+              >Then start the work</button
+            >
+          {/if}
         {/if}
+        <Delivered href={packet} />
+      {:else if onward.deed === 'kit'}
+        {#if catalogue}<AskKit {open} {job} {catalogue} label={onward.label} />{/if}
       {:else}
         <MainButton class="w-full" disabled={open.busy > 0} onclick={() => act(onward)}>
           {onward.label}{#if onward.deed === 'go'}&nbsp;<ArrowRight size={16} />{/if}

@@ -97,7 +97,7 @@ export class OpenJob {
 
   load = () => this.#ask(() => api.getJob(this.id, settings.unit, this.copy));
   /** Look into a station: its part of the job is asked for, and comes with every answer from now on. */
-  enter = (room: api.Room): Promise<void> => {
+  enter = (room: api.Room): Promise<boolean> => {
     api.lookInto(room);
     return this.load();
   };
@@ -172,7 +172,7 @@ export class OpenJob {
       this.#worked(job, api.setLifted(this.id, settings.unit, this.copy, task, numbers, lifted)),
     );
   /** Show the tasks of another copy. */
-  turnTo = (copy: number): Promise<void> => {
+  turnTo = (copy: number): Promise<boolean> => {
     this.copy = copy;
     return this.#ask((job) => this.#worked(job, api.getWork(this.id, settings.unit, copy)));
   };
@@ -396,9 +396,9 @@ export class OpenJob {
 
   /**
    * Ask the workshop, one question after the other, so that quick fingers never change a job twice at
-   * once; an answer that a later question overtook is dropped.
+   * once; an answer that a later question overtook is dropped. Says whether it was kept.
    */
-  async #ask(question: (known: api.Job) => Promise<api.Job>): Promise<void> {
+  async #ask(question: (known: api.Job) => Promise<api.Job>): Promise<boolean> {
     const mine = ++this.#asked;
     this.#wanted = null;
     this.busy++;
@@ -409,18 +409,20 @@ export class OpenJob {
       await before;
       const job = await this.#patient(() => question(this.#known as api.Job));
       this.#known = kept(job, this.#known);
-      if (mine !== this.#asked) return;
+      if (mine !== this.#asked) return true;
       this.job = this.#known;
       if (this.copy > job.copies) this.copy = 1;
       if (!job.picture.masks.some((mask) => mask.number === this.mask)) this.mask = 1;
       this.look = null;
       this.problem = null;
+      return true;
     } catch (error) {
-      if (mine !== this.#asked) return;
+      if (mine !== this.#asked) return false;
       this.look = null;
       this.problem =
         error instanceof api.Problem ? error : new api.Problem('Something went wrong.', 'Try again.');
       if (this.problem.code === 'changed-meanwhile') await this.#catchUp();
+      return false;
     } finally {
       done();
       this.busy--;

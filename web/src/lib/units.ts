@@ -73,6 +73,10 @@ export function readNumber(text: string): number | null {
   return /^-?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null;
 }
 
+/** Whether lengths were typed without any unit. */
+export const isBare = (text: string): boolean =>
+  /\d/.test(text) && !/[a-z"]/i.test(text.replace(/x|by/gi, ''));
+
 /** Two lengths typed at once, such as `30x18` or `60 by 40 cm`, in mm; null when they are not two. */
 export function readPair(text: string, unit: Unit): [number, number] | null {
   const parts = text.split(/\s*(?:x|×|\*|\bby\b)\s*/i);

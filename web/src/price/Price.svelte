@@ -6,6 +6,7 @@
   import { shareLimits } from '../lib/limits';
   import { settings } from '../lib/settings.svelte';
   import type { Shortcut } from '../lib/shortcuts';
+  import MainButton from '../lib/ui/MainButton.svelte';
   import NumberField from '../lib/ui/NumberField.svelte';
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
   import TopBar from '../lib/ui/TopBar.svelte';
@@ -17,13 +18,19 @@
   }
   const { params }: Props = $props();
 
+  /** What money is called while nobody has said. */
+  const UNNAMED = 'money';
   let costs = $state.raw<api.Costs | null>(null);
   let catalogue = $state.raw<api.Catalogue | null>(null);
   let problem = $state.raw<api.Problem | null>(null);
   shareLimits(() => catalogue?.limits);
 
+  const fieldId = $props.id();
+  let named = $state('');
   const id = $derived(Number(params.id));
-  const money = (sum: number) => `${sum.toFixed(2)} ${costs?.rates.currency ?? ''}`;
+  /** The workshop's word for money, once it has been asked for. */
+  const currency = $derived(costs?.rates.currency === UNNAMED ? '' : (costs?.rates.currency ?? ''));
+  const money = (sum: number) => `${sum.toFixed(2)} ${currency}`.trim();
   const file = (paper: string) => `/api/jobs/${id}/quotation-${paper}.pdf?unit=${settings.unit}`;
 
   async function act(what: () => Promise<unknown>): Promise<void> {
@@ -39,7 +46,7 @@
   const price = (entry: Partial<api.PriceEntry>) =>
     act(() => api.setPrice(id, settings.unit, { ...costs?.entry, ...entry }));
   const rates = (entry: Partial<api.RatesEntry>) =>
-    act(() => api.setRates({ currency: 'money', ...costs?.rates, ...entry }));
+    act(() => api.setRates({ currency: UNNAMED, ...costs?.rates, ...entry }));
   const back = () => void push(`/job/${id}/record`);
   const shortcuts: Shortcut[] = [
     { keys: 'B', about: 'Back to the board', run: () => void push('/') },
@@ -62,6 +69,25 @@
 
 <main class="mx-auto flex max-w-6xl flex-col gap-4 p-4">
   {#if problem}<ProblemNote {problem} onclose={() => (problem = null)} />{/if}
+  {#if costs && catalogue && !currency}
+    <form
+      class="card flex flex-wrap items-end gap-3 px-4 py-3"
+      onsubmit={(event) => {
+        event.preventDefault();
+        if (named.trim()) void rates({ currency: named.trim() });
+      }}
+    >
+      <label class="text-sm" for="{fieldId}-currency">Which money do you reckon in?</label>
+      <input
+        id="{fieldId}-currency"
+        class="w-28 rounded-lg border border-(--line) bg-(--sheet) p-2"
+        placeholder="€, £, $"
+        maxlength={catalogue.limits['rates.currency']?.most}
+        bind:value={named}
+      />
+      <MainButton size="sm" type="submit" disabled={!named.trim()}>Keep it for all prices</MainButton>
+    </form>
+  {/if}
   {#if costs && catalogue}
     <div class="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
       <article class="card p-4" aria-label="What it costs">

@@ -149,9 +149,11 @@ class OwnSwatchOut(SwatchIn):
 
 
 class ToolsIn(Wire):
-    """What the workshop has to make masks hold: keys."""
+    """What the workshop works with: keys."""
 
     owned: list[str] = Field(max_length=50)
+    cutter: str | None = Field(None, description="What new jobs are cut on.")
+    press: str | None = Field(None, description="What new jobs are pressed with.")
 
 
 class WorkshopOut(Shown):
@@ -165,6 +167,8 @@ class WorkshopOut(Shown):
     paints: list[OwnPaintOut]
     swatches: list[OwnSwatchOut]
     owned: list[str] | None = Field(description="Tools there are; None while nobody has said.")
+    cutter: str | None = Field(description="What new jobs are cut on; None while nobody has said.")
+    press: str | None = Field(description="What new jobs are pressed with; None while nobody has said.")
 
 
 class AdviceIn(Wire):

@@ -1,14 +1,16 @@
 """What is proposed for a job before its maker decides: mask material, paint, and what goes under and over it."""
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from dunestead.core.artwork.elements import Element
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.figures import OUTDOORS, Catalogue, Material, Paint, Surface, Use
 from dunestead.core.job.job import BlankEntry, DesignEntry, Job, MaskEntry, PaintEntry, fits
 from dunestead.core.painting.coatings import Coating
+from dunestead.core.records import Tools
 
-__all__ = ["coatings_for", "materials_for", "paints_for", "start_job", "usual_coatings"]
+__all__ = ["coatings_for", "materials_for", "on_kit", "paints_for", "start_job", "usual_coatings"]
 
 _GROUND = "#f6f3ea"
 _EDGE_SEAL = "matte-medium"
@@ -70,6 +72,15 @@ def coatings_for(job: Job, catalogue: Catalogue) -> tuple[Coating, ...]:
         use=job.paint.use,
         seen_through=job.blank.is_seen_through,
     )
+
+
+def on_kit(job: Job, kit: Tools | None, catalogue: Catalogue) -> Job:
+    """Return a job planned for the cutter and the plate that the workshop has said it works with."""
+    if kit is None:
+        return job
+    cutter = kit.cutter if kit.cutter in catalogue.cutters else job.sheets.cutter
+    press = kit.press if kit.press in catalogue.presses else job.tack.press
+    return replace(job, sheets=replace(job.sheets, cutter=cutter), tack=replace(job.tack, press=press))
 
 
 def start_job(name: str, surface: Surface, catalogue: Catalogue, element: Element, blank: Blank | None = None) -> Job:

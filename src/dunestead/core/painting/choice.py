@@ -93,6 +93,8 @@ def _excluded(work: PaintWork, paint: Paint) -> Iterator[str]:
         yield f"It is set with heat, which {work.surface.name.lower()} does not take."
     if paint.technique == "airbrush" and work.owned is not None and "airbrush" not in work.owned:
         yield "It needs an airbrush, which your workshop does not have."
+    if paint.technique == "spray" and work.owned is not None and "outdoors" not in work.owned:
+        yield "It is sprayed outdoors, and your workshop has no place for it."
     needed = _ready_after(work, paint)
     if work.until_due is not None and needed > work.until_due:
         yield f"Ready after {show_time(needed)}, and it is due in {show_time(max(work.until_due, 0.0))}."

@@ -18,7 +18,7 @@ from dunestead.core.work.progress import Progress
 
 __all__ = ["DECIDING", "Deed", "Onward", "onward_of"]
 
-Deed = Literal["measured", "width", "fates", "files", "help", "go"]
+Deed = Literal["measured", "width", "fates", "kit", "files", "help", "go"]
 DECIDING = ORDER[: ORDER.index("sheets") + 1]
 
 
@@ -30,7 +30,8 @@ class Onward:
     ----------
     deed
         What it does: the label's size is what the tape says; the design made wider; one fate for every undecided
-        piece; the cut files; what helps against the first thing found; or it goes to a station.
+        piece; what the workshop works with is asked; the cut files; what helps against the first thing found; or it
+        goes to a station.
     prompt
         The question, or what comes next.
     label
@@ -53,7 +54,14 @@ class Onward:
 
 
 def onward_of(
-    plan: Plan, progress: Progress, stations: Mapping[str, Station], code: str, following: Next | None, unit: str
+    plan: Plan,
+    progress: Progress,
+    stations: Mapping[str, Station],
+    code: str,
+    following: Next | None,
+    unit: str,
+    *,
+    knows_kit: bool = True,
 ) -> Onward | None:
     """Return the main button of a station, None where the work leads: all is decided, or it is no station to decide.
 
@@ -63,14 +71,19 @@ def onward_of(
         All of them as they stand, by their codes.
     following
         What comes next in the job.
+    knows_kit
+        Whether the workshop has said what it cuts and presses with.
     """
     if code not in DECIDING or any(progress.is_done(task) for task in progress.graph.of("sheets")):
         return None
     opened = _open(plan, stations)
+    begun = any(progress.is_done(task) for task in progress.graph.tasks)
+    if begun and not opened:
+        # All is decided and the work is on: it leads, and not back through what was decided.
+        return None
     if code == "sheets":
-        begun = any(progress.is_done(task) for task in progress.graph.tasks)
         # Where a mask in store is used again there are no files to take along.
-        return None if (begun or not plan.is_cut) and not opened else _sheets(stations, opened)
+        return None if not plan.is_cut and not opened else _sheets(stations, opened, knows_kit)
     if not opened and following is not None and following.task is not None and following.station == code:
         return None
     own = {
@@ -134,11 +147,14 @@ def _open(plan: Plan, stations: Mapping[str, Station]) -> list[str]:
     return sorted(opened, key=ORDER.index)
 
 
-def _sheets(stations: Mapping[str, Station], opened: Sequence[str]) -> Onward:
+def _sheets(stations: Mapping[str, Station], opened: Sequence[str], knows_kit: bool) -> Onward:
     if opened:
         first = opened[0]
         if first == "sheets":
             return _help(stations[first], "weed")
         return Onward("go", stations[first].verdict, f"Back to {NAMES[first]}", first)
+    if not knows_kit:
+        prompt = "Before the first files: what do you work with? It is kept for all jobs."
+        return Onward("kit", prompt, "That is what I have", "sheets")
     prompt = "Files checked: every piece comes out as planned."
     return Onward("files", prompt, "Download the cut files", "weed")

@@ -558,7 +558,8 @@ export const setSwatchPhoto = async (id: number, photo: File): Promise<Workshop>
 };
 export const dropSwatchPhoto = (number: number) =>
   answer(api.DELETE('/api/workshop/swatches/{number}/photo', { params: { path: { number } } }));
-export const setTools = (owned: string[]) => answer(api.PUT('/api/workshop/tools', { body: { owned } }));
+export const setKit = (kit: { owned: string[]; cutter: string | null; press: string | null }) =>
+  answer(api.PUT('/api/workshop/tools', { body: kit }));
 export const tryMethod = (id: number, key: string) =>
   answer(api.GET('/api/jobs/{job_id}/methods/{key}', { params: { path: { job_id: id, key } } }));
 export const dropRecord = (kind: Shelf, number: number) =>

@@ -4588,7 +4588,7 @@ export interface components {
         };
         Onward: {
             /** @enum {string} */
-            deed: "measured" | "width" | "fates" | "files" | "help" | "go";
+            deed: "measured" | "width" | "fates" | "kit" | "files" | "help" | "go";
             fate: ("bridge" | "keep" | "leave-out" | "drop") | null;
             label: string;
             numbers: number[];
@@ -5371,7 +5371,9 @@ export interface components {
             title: string;
         };
         ToolsIn: {
+            cutter?: string | null;
             owned: string[];
+            press?: string | null;
         };
         TraceIn: {
             corners?: [
@@ -5605,9 +5607,11 @@ export interface components {
         };
         WorkshopOut: {
             classes: components["schemas"]["Cutter"][];
+            cutter: string | null;
             cutters: components["schemas"]["OwnCutterOut"][];
             owned: string[] | null;
             paints: components["schemas"]["OwnPaintOut"][];
+            press: string | null;
             presses: components["schemas"]["OwnPressOut"][];
             stock: components["schemas"]["OwnStockOut"][];
             swatches: components["schemas"]["OwnSwatchOut"][];

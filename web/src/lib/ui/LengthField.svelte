@@ -3,8 +3,9 @@
   import Label from 'flowbite-svelte/Label.svelte';
   import { beyond, useLimits } from '../limits';
   import { settings } from '../settings.svelte';
-  import { lengthEntry, readLength, readPair } from '../units';
+  import { isBare, lengthEntry, readLength, readPair } from '../units';
   import { Typed } from './typed.svelte';
+  import WhichUnit from './WhichUnit.svelte';
 
   interface Props {
     label: string;
@@ -31,6 +32,8 @@
   const limits = useLimits();
   let wrong = $state('');
   let field = $state<HTMLInputElement>();
+  /** A bare number was typed, and nobody has said in which unit. */
+  let asks = $state(false);
 
   /** Say what is wrong with what stands there, if anything; return the length, null for the catalogue's. */
   function judge(): number | null {
@@ -51,6 +54,8 @@
   }
 
   function accept(): void {
+    asks = !settings.unitChosen && typed.waits && isBare(typed.shown);
+    if (asks) return;
     const pair = onpair && typed.waits ? readPair(typed.shown, settings.unit) : null;
     if (onpair && pair && pair.every((mm) => !beyond(mm, limits(entry), settings.unit))) {
       wrong = '';
@@ -80,6 +85,7 @@
     onblur={accept}
     onkeydown={(event: KeyboardEvent) => event.key === 'Enter' && accept()}
   />
+  {#if asks}<WhichUnit text={typed.shown} onchosen={accept} />{/if}
   {#if wrong}<p id="{id}-wrong" class="mt-1 text-sm text-(--fault)">
       {wrong}
     </p>{/if}

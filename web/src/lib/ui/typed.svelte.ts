@@ -34,7 +34,8 @@ export class Typed {
   async leave(keeping?: unknown): Promise<void> {
     this.#held = false;
     const mine = this.#own;
-    await keeping;
+    // What was refused stays in the field: it can be mended, or sent again.
+    if ((await keeping) === false) return;
     if (this.#held || this.#own !== mine) return;
     this.drop();
   }

@@ -45,7 +45,7 @@
     }));
   /** The area just marked: its fields stand open. */
   let made = $state<number | null>(null);
-  function add(): Promise<void> {
+  function add(): Promise<boolean> {
     made = areas.length;
     return open.changeBlank((now) => ({
       clear: [...(now.clear ?? []), { x: 30, y: 30, width: 40, height: 40, why: 'staples' } satisfies Area],
