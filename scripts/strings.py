@@ -66,8 +66,8 @@ def of_page(path: Path) -> Iterator[tuple[int, str]]:
                 yield number, text
 
 
-def main() -> None:
-    """Print them all."""
+def all_strings() -> Iterator[tuple[str, str]]:
+    """Yield every string there is to say, each with its file and line."""
     source, page = ROOT / "src" / "dunestead", ROOT / "web" / "src"
     readers = (
         (sorted(source.rglob("*.py")), of_code),
@@ -79,7 +79,13 @@ def main() -> None:
             if "migrations" in path.parts or path.name.endswith((".test.ts", "generated.ts")):
                 continue
             for number, text in dict.fromkeys(read(path)):
-                print(f"{path.relative_to(ROOT)}:{number}: {text}")
+                yield f"{path.relative_to(ROOT)}:{number}", text
+
+
+def main() -> None:
+    """Print them all."""
+    for where, text in all_strings():
+        print(f"{where}: {text}")
 
 
 if __name__ == "__main__":

@@ -117,7 +117,7 @@ def test_every_station_has_one_short_figure(catalogue) -> None:
             "warn",
             "only takes material on a backing",
         ),
-        ("tack", {}, "ready", "placements at 155 °C"),
+        ("tack", {}, "ready", "rests at 155 °C"),
         ("tack", {"material": "card"}, "ready", "No heat"),
         ("tack", {"surface": "leather", "material": "paper-coated-down"}, "stop", "does not work here"),
         ("mask", {"surface": "wood-sealed", "material": "card"}, "stop", "does not hold on"),
@@ -141,7 +141,7 @@ def test_a_station_judges_by_what_it_is_given(catalogue, station, changes, state
 
 @pytest.mark.parametrize(
     ("minutes", "state", "words"),
-    [(3, "stop", "Peel now"), (11, "warn", "has passed")],
+    [(3, "stop", "Peel now"), (11, "warn", "Late: peel now")],
 )
 def test_the_peel_station_knows_what_time_it_is(catalogue, minutes, state, words) -> None:
     plan = plan_for(catalogue, coats=1)
@@ -160,12 +160,12 @@ def test_the_maker_says_what_comes_off_first(catalogue, first: str) -> None:
     assert codes[0] == {"keepers": "peel-count", "sheet": "peel-sheet"}[first]
 
 
-def test_a_window_that_is_not_open_yet_is_waited_for(catalogue) -> None:
+def test_a_peel_whose_time_has_not_come_is_waited_for(catalogue) -> None:
     plan = plan_for(catalogue, paint="rubber-spray", coats=1)
 
     found = stations(catalogue, plan, NOON + timedelta(minutes=44), log=done("paint-coat/m1/k1/c1/n1"))["peel"]
 
-    assert (found.state, found.verdict) == ("warn", "The window opens in 1 min.")
+    assert (found.state, found.verdict) == ("warn", "Not yet: peel in 1 min.")
 
 
 def test_centres_left_in_the_print_stop_the_job(catalogue) -> None:

@@ -12,6 +12,7 @@ from sqlalchemy import create_engine
 from dunestead.core.artwork.elements import Drawn
 from dunestead.core.curing.drying import Weather
 from dunestead.core.painting.coatings import Coating
+from dunestead.core.records import Tools
 from dunestead.store import JobStore, open_database, open_records
 
 FOLDER = Path(__file__).parents[2] / "src/dunestead/store/migrations"
@@ -241,9 +242,9 @@ def test_what_a_step_stood_on_is_kept_under_its_new_name(tmp_path: Path) -> None
 def test_who_said_what_they_own_has_a_place_outdoors_as_before(tmp_path: Path) -> None:
     path = tmp_path / "old.sqlite"
     engine = open_database(path)
-    Records(engine).keep_tools(Tools(("pins", "plate")))
+    open_records(engine).keep_tools(Tools(("pins", "plate")))
     engine.dispose()
     with sqlite3.connect(path) as database:
         database.execute("UPDATE alembic_version SET version_num = '0012'")
 
-    assert Records(open_database(path)).kit() == Tools(("outdoors", "pins", "plate"))
+    assert open_records(open_database(path)).kit() == Tools(("outdoors", "pins", "plate"))

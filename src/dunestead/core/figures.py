@@ -244,7 +244,7 @@ class Press:
     name: str = limited(REQUIRED, "name of the plate", 1, 120, "letters")
     plate_width: float = limited(REQUIRED, "width of the plate", 20.0, 1500.0, "mm")
     plate_length: float = limited(REQUIRED, "length of the plate", 20.0, 1500.0, "mm")
-    overlap: float = limited(REQUIRED, "overlap of its placements", 0.0, 100.0, "mm")
+    overlap: float = limited(REQUIRED, "overlap of its rests", 0.0, 100.0, "mm")
     heat: float = limited(REQUIRED, "highest heat of the plate", 60.0, 260.0, "C")
 
 
@@ -557,7 +557,7 @@ def check_press(press: Press) -> None:
     """Raise `BadInput` when a plate cannot be kept."""
     check_limits(press)
     if press.overlap * 2 > min(press.plate_width, press.plate_length):
-        raise BadInput("Its placements overlap by more than half the plate.", "Give less overlap.")
+        raise BadInput("Its rests overlap by more than half the plate.", "Give less overlap.")
 
 
 def _pick(kind: str, rows: Mapping[str, Row], key: str) -> Row:

@@ -8,7 +8,7 @@
   import { untrack } from 'svelte';
   import { SvelteMap } from 'svelte/reactivity';
   import { push } from 'svelte-spa-router';
-  import type { Catalogue, Job, Station } from '../lib/api/client';
+  import type { Catalogue, Job, Next, Station } from '../lib/api/client';
   import { getCatalogue } from '../lib/api/client';
   import { shareLimits } from '../lib/limits';
   import { layer } from '../lib/picture/layers';
@@ -94,9 +94,21 @@
 
   const codes = Object.keys(STATIONS);
   const go = (to: string) => void push(`/job/${params.id}/${to}`);
+  /** Go where the next task is done, and show the copy it is about. */
+  function goTo(to: Next): void {
+    const copy = to.task?.copy_no;
+    if (copy && copy !== open.copy) void open.turnTo(copy);
+    if (to.station !== code) go(to.station);
+  }
+  /** Tick off the next step; when it was the last of its station, the way goes on to where the next one is done. */
+  async function tickNext(): Promise<void> {
+    await open.doNext();
+    const next = open.job?.next;
+    if (!open.early && next?.task && next.station !== code) goTo(next);
+  }
   const shortcuts = $derived<Shortcut[]>([
     { keys: 'B', about: 'Back to the board', run: () => void push('/') },
-    { keys: 'X', about: 'Tick off the next step', run: () => void (canTickHere && open.doNext()) },
+    { keys: 'X', about: 'Tick off the next step', run: () => void (canTickHere && tickNext()) },
     {
       keys: 'G',
       about: 'Go to the next step',
@@ -279,7 +291,7 @@
         class="flex min-h-0 flex-col border-(--line) lg:border-l"
         aria-label={station.name}
       >
-        <Lead {open} {job} {station} {standing} {catalogue} />
+        <Lead {open} {job} {station} {standing} {catalogue} ontick={() => void tickNext()} ongo={goTo} />
         <div class="relative flex flex-1 flex-col gap-2.5 overflow-y-auto p-4">
           {#if station.earlier.length}
             <section class="card border-(--signal) px-3" aria-label="What went wrong before">

@@ -23,8 +23,12 @@
     /** The verdict on what is in the hand, while something is; else the station's own. */
     standing: Pick<Station, 'state' | 'verdict'>;
     catalogue: Catalogue | null;
+    /** Tick off the next step. */
+    ontick: () => void;
+    /** Go where the next task is done. */
+    ongo: (to: Next) => void;
   }
-  const { open, job, station, standing, catalogue }: Props = $props();
+  const { open, job, station, standing, catalogue, ontick, ongo }: Props = $props();
 
   let guide = $state(false);
   const at = $derived(job.stations.findIndex((one) => one.code === station.code));
@@ -48,7 +52,15 @@
     } else if (deed.deed === 'fates' && deed.fate) {
       await open.decide(deed.numbers, deed.fate);
     } else if (deed.deed === 'help') open.help++;
-    else if (deed.deed === 'go') go(deed.station);
+    if (deed.deed === 'go') go(deed.station);
+    else if (deed.deed !== 'help') leadOn();
+  }
+
+  /** Once what a station asked is decided, and nothing there wants a second look, the next one follows. */
+  function leadOn(): void {
+    const now = open.job?.stations.find((one) => one.code === station.code);
+    const calm = now?.state !== 'stop' && now?.state !== 'warn';
+    if (calm && now?.onward?.deed === 'go') go(now.onward.station);
   }
 
   /** The version of the job whose files were taken along. */
@@ -68,12 +80,6 @@
     at?.focus();
   }
 
-  /** Go where the next task is done, and show the copy it is about. */
-  function goTo(to: Next): void {
-    const copy = to.task?.copy_no;
-    if (copy && copy !== open.copy) void open.turnTo(copy);
-    if (to.station !== station.code) go(to.station);
-  }
   const isHere = $derived(
     next?.station === station.code &&
       (!next.task?.copy_no || copies === 1 || station.tasks.some((task) => task.id === next.task?.id)),
@@ -107,7 +113,7 @@
         {#if next?.task && taken === job.version}
           {@const to = next}
           <!-- The files are taken along: the work comes next. -->
-          <MainButton class="w-full" onclick={() => goTo(to)}
+          <MainButton class="w-full" onclick={() => ongo(to)}
             >Start the work&nbsp;<ArrowRight size={16} /></MainButton
           >
           <p class="m-0 text-sm">
@@ -119,7 +125,7 @@
           </MainButton>
           {#if next?.task}
             {@const to = next}
-            <button class="cursor-pointer text-left text-sm underline" onclick={() => goTo(to)}
+            <button class="cursor-pointer text-left text-sm underline" onclick={() => ongo(to)}
               >Then start the work</button
             >
           {/if}
@@ -148,7 +154,7 @@
         {#if task.state === 'waiting' && task.opens}
           <Waiting {open} job={job.inputs.name} {task} opens={task.opens} />
         {:else}
-          <MainButton class="w-full" disabled={open.busy > 0} onclick={() => open.doNext()}
+          <MainButton class="w-full" disabled={open.busy > 0} onclick={ontick}
             >{task.call?.all_here ?? 'Done'} (X)</MainButton
           >
           {#if task.call?.all_here}
@@ -159,7 +165,7 @@
         {/if}
         {#if open.early?.task === task.id}<Reason {open} early={open.early} />{/if}
       {:else if next.station !== station.code || next.task}
-        <MainButton class="w-full" onclick={() => goTo(next)}>
+        <MainButton class="w-full" onclick={() => ongo(next)}>
           Go to {nameOf(next.station)}&nbsp;<ArrowRight size={16} />
         </MainButton>
       {/if}

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { parted } from './terms';
 
 const window = { word: 'Window', forms: ['windows', 'window'], meaning: 'An opening.' };
-const peel = { word: 'Peel window', forms: ['peel windows', 'peel window'], meaning: 'When to peel.' };
+const peel = { word: 'Tape hinge', forms: ['tape hinges', 'tape hinge'], meaning: 'When to peel.' };
 const neck = { word: 'Neck', forms: ['necks', 'neck'], meaning: 'A narrow place.' };
 
 const told = (text: string) =>
@@ -18,9 +18,9 @@ describe('words of the trade in a text', () => {
   });
 
   it('takes the longer of two words, and none inside another word', () => {
-    expect(told('Mind the peel window, not the necklace')).toEqual([
+    expect(told('Mind the tape hinge, not the necklace')).toEqual([
       ['Mind the ', null],
-      ['peel window', 'Peel window'],
+      ['tape hinge', 'Tape hinge'],
       [', not the necklace', null],
     ]);
   });

@@ -51,17 +51,20 @@ def not_yet(plan: Plan, progress: Progress, task: Task, at: datetime, unit: str)
 def all_here_in_words(progress: Progress, task: Task) -> str | None:
     """Return what is said of a count that comes out: "All 8 windows out, 3 in place".
 
-    None where nothing is left to count, where a number is for the maker to say, or where a count was given already
-    that does not come out.
+    A number that is for the maker to say is taken to be the planned one. None where nothing is left to count, or where
+    a count was given already that does not come out.
     """
     missing, off = progress.missing(task), progress.off_counts(task)
     if missing and progress.counted(task, "keepers") is not None:
         return None
-    if not (missing or off) or any(value is not None or wanted is None for _, value, wanted in off):
+    if not (missing or off) or any(value is not None for _, value, _ in off):
         return None
-    windows = sum(wanted or 0 for count, _, wanted in off if count.code.startswith(_WINDOWS))
+    numbers = [(count, count.planned if wanted is None else wanted) for count, _, wanted in off]
+    if any(number is None for _, number in numbers):
+        return None
+    windows = sum(number or 0 for count, number in numbers if count.code.startswith(_WINDOWS))
     parts = [f"{several(windows, 'window')} out"] if windows else []
-    parts += [f"{wanted} {count.name}" for count, _, wanted in off if not count.code.startswith(_WINDOWS)]
+    parts += [f"{number} {count.name}" for count, number in numbers if not count.code.startswith(_WINDOWS)]
     if missing and task.call:
         parts.append(f"{len(task.call.numbers)} {_ANSWERED.get(task.station, 'here')}")
     return f"All {', '.join(parts)}"
@@ -72,7 +75,7 @@ def all_here(progress: Progress, task: Task, at: datetime) -> list[LogEntry]:
     if all_here_in_words(progress, task) is None or task.call is None:
         return []
     counted = [
-        LogEntry("counted", task.id, at, what=count.code, count=wanted)
+        LogEntry("counted", task.id, at, what=count.code, count=count.planned if wanted is None else wanted)
         for count, _, wanted in progress.off_counts(task)
     ]
     called = [LogEntry("called", task.id, at, numbers=task.call.numbers)] if progress.missing(task) else []

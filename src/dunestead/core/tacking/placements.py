@@ -112,7 +112,7 @@ def press_mask(
     limit = min(surface.heat, press.heat)
     why = (
         f"{material.name} holds from about {material.holds_from or 0:g} C; {surface.name.lower()} stands up to "
-        f"{surface.heat:g} C, {surface.seconds:g} s at most a placement."
+        f"{surface.heat:g} C, {surface.seconds:g} s at most a rest."
     )
     if press.heat < surface.heat:
         why += f" The {press.name.lower()} reaches {press.heat:g} C."

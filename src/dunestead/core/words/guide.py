@@ -47,8 +47,8 @@ GLOSSARY = (
     _term("Patch", "A part of a large mask that is cut in one piece; several lie on one sheet.", "patches"),
     _everyday("Seam", "Where two patches of one mask meet on the blank."),
     _term("Facing", "Which side of the material lies up under the knife; it decides whether the cut is mirrored."),
-    _term("Placement", "One rest of the iron or press; a large mask takes several."),
-    _term("Peel window", "From when to when the mask should come off after the last coat."),
+    _term("Rest of the iron", "One resting of the iron or press on the mask; a large mask takes several.", "rests"),
+    _term("Time to peel", "From when to when the mask should come off after the last coat."),
 )
 
 PURPOSES = {

@@ -64,7 +64,7 @@ def marks_in_words(guides: Guides, unit: str) -> list[str]:
         ),
         "rim": f"Mark the middle of each side, inside the rim: {x} from the left, {y} from the top.",
         "middle": (
-            "Mark the middle: a paper of the blank's outline, folded twice, shows it; or measure across at the widest, "
+            "Mark the middle: a paper of the blank's outline, folded twice, shows it. Or measure across at the widest, "
             f"both ways: {x} and {y} from the edge. Draw a cross through it."
         ),
         "collar": (

@@ -38,17 +38,17 @@ def outcome(plan: Plan, progress: Progress, now: datetime) -> Outcome:
     if clocks:
         clock = clocks[0]
         if clock.opens:
-            rows.append(Row("Window opens", "moment", clock.opens.isoformat()))
+            rows.append(Row("Peel from", "moment", clock.opens.isoformat()))
         if clock.closes:
-            rows.append(Row("Window closes", "moment", clock.closes.isoformat()))
+            rows.append(Row("Peel before", "moment", clock.closes.isoformat()))
             if now > clock.closes:
-                return "warn", "The peel window has passed: peel now, warm it if it drags.", rows
+                return "warn", "Late: peel now, and warm it if it drags.", rows
         if clock.opens is None:
             unfit = clock.fits_until is not None and now > clock.fits_until
             return ("warn", UNFIT, rows) if unfit else ("ready", f"{first_in_words(clock, now)}.", rows)
         if now >= clock.opens:
-            return "stop", "Peel now: the window is open.", rows
-        return "warn", f"The window opens in {show_time((clock.opens - now).total_seconds() / 60)}.", rows
+            return "stop", "Peel now.", rows
+        return "warn", f"Not yet: peel in {show_time((clock.opens - now).total_seconds() / 60)}.", rows
     return (
         "ready",
         f"Peel {_WHEN[window.when]}: {_from_to(window)} after the last coat.",

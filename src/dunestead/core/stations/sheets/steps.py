@@ -38,8 +38,8 @@ def _print_how(values: PrintValues, _: Said) -> str:
         )
     side = " The sheets are mirrored because this material is cut from its back." if values.mirrored else ""
     return (
-        "This material cannot be printed on, so print on plain paper: one print is taped over the material and cut "
-        f"through with it, the other is your map.{side}"
+        "This material cannot be printed on, so print twice on plain paper. Tape one print over the material and cut "
+        f"through both; the other is your map.{side}"
     )
 
 

@@ -241,13 +241,13 @@ def _at(pressing: Pressing, unit: str) -> str:
 
 
 def _press_title(values: UnderPlate, unit: str) -> str:
-    return f"Press {values.pressing.name}: {several(values.rests, 'placement')} at {_at(values.pressing, unit)} each"
+    return f"Press {values.pressing.name}: {several(values.rests, 'rest')} at {_at(values.pressing, unit)} each"
 
 
 def _again_title(values: AgainValues, unit: str) -> str:
     if values.where_it_lifts:
         return f"Press again where it lifts, {_at(values.pressing, unit)}"
-    again = several(values.rests, "placement")
+    again = several(values.rests, "rest")
     return f"Press again {values.pressing.name}: {again} at {_at(values.pressing, unit)} each"
 
 

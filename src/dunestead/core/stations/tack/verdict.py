@@ -15,9 +15,9 @@ _OVER_EDGE = "A plate tips where too much of it hangs over; on a rim it does not
 
 
 def brief(plan: Plan) -> str:
-    """Return how many placements of the iron it takes, as the verdict says; or how many pins; else how it is laid."""
+    """Return how many rests of the iron it takes, as the verdict says; or how many pins; else how it is laid."""
     if rests := sum(len(mask.pressings[0].placements) for mask in plan.masks if mask.pressings):
-        return several(rests, "placement")
+        return several(rests, "rest")
     if pins := sum(len(mask.pinning.pins) for mask in plan.masks):
         return several(pins, "pin")
     return plan.method.name.partition(",")[0].lower()
@@ -36,14 +36,14 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         rows += [
             Row(f"Plate, {pressing.name}", "temperature", pressing.celsius, pressing.why),
             Row(
-                f"Placements, {pressing.name}",
+                f"Rests, {pressing.name}",
                 "count",
                 len(pressing.placements),
                 f"{pressing.seconds:g} s each, from the middle outwards.",
             ),
         ]
     on_clear = [
-        f"{clear_name(area)} under placement {placement.number} ({pressing.name})"
+        f"{clear_name(area)} under rest {placement.number} ({pressing.name})"
         for pressing, placement, area in plan.pressed_on()
     ]
     if on_clear:
@@ -68,7 +68,7 @@ def outcome(plan: Plan, unit: str) -> Outcome:
         pressing = first.pressings[0]
         heat = show_temperature(pressing.celsius, unit)
         rests = sum(len(mask.pressings[0].placements) for mask in plan.masks if mask.pressings)
-        verdict = f"{several(rests, 'placement')} at {heat}, {pressing.seconds:g} s each"
+        verdict = f"{several(rests, 'rest')} at {heat}, {pressing.seconds:g} s each"
         later = [one for one in first.pressings[1:] if one.placements]
         verdict += "".join(f", then {len(one.placements)} {one.name}" for one in later)
     else:

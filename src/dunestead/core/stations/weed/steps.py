@@ -190,8 +190,8 @@ def _tape_over_how(values: OnTape, said: Said) -> str:
         else ""
     )
     return (
-        f"{strips}, with a tab beyond the mask to lift it by.{hinge} Put sheets side by side as they will lie, set "
-        "their seams by the check distances, and smooth the tape down without folds."
+        f"{strips}, with a tab beyond the mask to lift it by.{hinge} Put sheets side by side as they will lie. Set "
+        "their seams by the check distances. Smooth the tape down without folds."
     )
 
 
