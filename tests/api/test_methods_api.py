@@ -111,3 +111,24 @@ def test_heat_that_cannot_be_is_refused(client: FlaskClient) -> None:
         given = {"task": press, "celsius": 160, "seconds": 20, **wrong}
         assert client.post(f"/api/jobs/{job}/tasks/used", json=given).status_code in (400, 422)
     assert client.get("/api/workshop").status_code == 200
+
+
+def test_a_new_job_is_planned_for_what_the_workshop_works_with(client: FlaskClient) -> None:
+    kit = {"owned": ["pins", "plate", "tape"], "cutter": "pocket", "press": "hand-press"}
+    kept = client.put("/api/workshop/tools", json=kit).get_json()
+    inputs = client.post("/api/jobs", data={"words": "OAR"}).get_json()["inputs"]
+
+    assert (kept["cutter"], kept["press"]) == ("pocket", "hand-press")
+    assert (inputs["cutter"], inputs["press"]) == ("pocket", "hand-press")
+    assert client.put("/api/workshop/tools", json={**kit, "cutter": "loom"}).status_code == 400
+    assert client.put("/api/workshop/tools", json={**kit, "press": "loom"}).status_code == 400
+
+
+def test_without_a_place_outdoors_no_paint_is_sprayed(client: FlaskClient) -> None:
+    client.put("/api/workshop/tools", json={"owned": ["pins", "plate", "tape"]})
+    job = client.post("/api/jobs", data={"words": "OAR"}).get_json()["id"]
+    choices = client.get(f"/api/jobs/{job}/paint").get_json()["choices"]
+    spray = next(one for one in choices if one["key"] == "rubber-spray")
+
+    assert not spray["allowed"]
+    assert any("outdoors" in why for why in spray["why"])

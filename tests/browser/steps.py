@@ -5,7 +5,7 @@ from pathlib import Path
 
 from playwright.sync_api import Page, expect
 
-__all__ = ["begin_file", "begin_words", "card_menu", "lead_to", "to_artwork"]
+__all__ = ["all_steps", "begin_file", "begin_words", "card_menu", "lead_to", "to_artwork", "unfold"]
 
 
 def to_artwork(page: Page) -> None:
@@ -42,6 +42,22 @@ def lead_to(page: Page, code: str) -> None:
         assert page.request.post(f"{address}/tasks/done", data=body, headers={"If-Match": f'"v{version}"'}).ok
     page.reload()
     expect(page.get_by_role("heading", level=2).first).to_be_visible()
+
+
+def unfold(page: Page, title: str) -> None:
+    """Open what is folded under a title, where it is not open."""
+    fold = page.locator("details").filter(has=page.locator("summary").filter(has_text=re.compile(f"^{title}"))).last
+    expect(fold).to_be_visible()
+    if fold.get_attribute("open") is None:
+        fold.locator("summary").first.click()
+
+
+def all_steps(page: Page) -> None:
+    """Show the steps that are far off or done, too."""
+    for name in ("more steps?$", "^[0-9]+ done$"):
+        button = page.get_by_role("button", name=re.compile(name))
+        if button.count():
+            button.first.click()
 
 
 def card_menu(page: Page, name: str, item: str) -> None:

@@ -53,6 +53,7 @@ def work_through(page: Page, press: Press) -> None:
         page.goto(f"/#/job/{job}/{station}")
         tasks = page.locator("aside ol > li.card")
         expect(tasks.first).to_be_visible()
+        press(page.get_by_role("button", name=re.compile("more steps?$")))
         for place in range(tasks.count()):
             do(page, tasks.nth(place), press)
         if rests:
@@ -72,10 +73,12 @@ def do(page: Page, task: Locator, press: Press) -> None:
     while (rest := task.get_by_role("button", name=re.compile("^Rest .*not pressed yet")).first).count():
         press(rest)
         expect(page.locator("[aria-busy=true]")).to_have_count(0)
+    if (past := page.get_by_role("button", name=re.compile("^[0-9]+ done$"))).count():
+        press(past.first)
     tick = task.get_by_role("checkbox").first
     press(tick)
     expect(page.locator("[aria-busy=true]")).to_have_count(0)
-    reason = task.get_by_role("textbox")
+    reason = page.get_by_label("Why do it anyway?")
     if reason.count():
         press(reason.first)
         page.keyboard.type("It was cool already")

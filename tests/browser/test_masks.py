@@ -6,7 +6,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.steps import to_artwork
+from tests.browser.steps import all_steps, to_artwork
 from tests.shapes import frame, rect, svg
 
 pytestmark = pytest.mark.browser
@@ -174,7 +174,10 @@ def test_a_mask_for_each_colour(page: Page, tmp_path: Path) -> None:
     page.get_by_role("button", name="Paint it first").click()
     expect(page.get_by_label("Order of the masks")).to_contain_text("1. the red mask")
     page.keyboard.press("6")
+    expect(page.get_by_role("heading", name="Tack", exact=True)).to_be_visible()
     # Its turn has not come: how it is done is told on demand.
+    expect(page.get_by_role("button", name=re.compile("more steps?$"))).to_be_visible()
+    all_steps(page)
     laying = page.get_by_role("listitem").filter(has_text=re.compile("four notches in its border")).first
     laying.get_by_role("button", name=re.compile("^How")).click()
     expect(page.get_by_text(re.compile("four notches in its border")).first).to_be_visible()

@@ -6,7 +6,7 @@ from datetime import date, datetime, timedelta
 import pytest
 from playwright.sync_api import APIResponse, Page, expect
 
-from tests.browser.steps import lead_to
+from tests.browser.steps import all_steps, lead_to, unfold
 
 pytestmark = pytest.mark.browser
 TEXT = "BOB"
@@ -39,6 +39,8 @@ def look_at(page: Page, number: int, station: str) -> None:
 
 def test_the_look_that_is_wanted_sets_the_coats_and_a_base_makes_a_section(page: Page) -> None:
     look_at(page, begin(page), "paint")
+    unfold(page, "Paint")
+    unfold(page, "Look and use")
     coats = page.get_by_label("Coats", exact=True).first
     expect(coats).to_have_attribute("placeholder", "3")
 
@@ -47,8 +49,10 @@ def test_the_look_that_is_wanted_sets_the_coats_and_a_base_makes_a_section(page:
     page.get_by_text("Add a coating").click()
     page.get_by_role("button", name="A base under it").click()
 
+    unfold(page, "Coats, cut through")
     section = page.get_by_role("img", name=re.compile("From the eye down"))
     expect(section).to_have_attribute("aria-label", re.compile("2, Colour.*1, Base.*Coir mat"))
+    unfold(page, "Base")
     page.get_by_role("button", name="Put on later: Base").click()
     expect(page.get_by_text("The base goes under the design")).to_be_visible()
 
@@ -57,7 +61,8 @@ def test_it_is_no_weather_for_spraying_until_the_wind_drops(page: Page) -> None:
     number = begin(page, coatings=[{"role": "colour", "paint": "rubber-spray", "coats": 1}])
     look_at(page, number, "paint")
     lead_to(page, "paint-coat")
-    expect(page.get_by_text("Weather and room: Not known yet")).to_be_visible()
+    expect(page.locator("summary").filter(has_text="Weather and room: Not known yet")).to_be_visible()
+    unfold(page, "Weather and room")
     page.get_by_role("button", name="I looked: it is as entered here").click()
     verdict = page.get_by_role("status").filter(has_text="spraying")
     expect(verdict).to_contain_text("Good for spraying.")
@@ -68,7 +73,7 @@ def test_it_is_no_weather_for_spraying_until_the_wind_drops(page: Page) -> None:
     expect(verdict).to_contain_text("No spraying now.")
     coat = page.get_by_role("listitem").filter(has=page.get_by_role("checkbox", name=re.compile("^Coat 1 of 1")))
     coat.get_by_role("checkbox").click()
-    expect(coat.get_by_text("The weather is wrong for spraying: wind 6 m/s")).to_be_visible()
+    expect(page.get_by_role("alert").get_by_text("The weather is wrong for spraying: wind 6 m/s")).to_be_visible()
     wind.fill("1")
     wind.press("Tab")
     expect(verdict).to_contain_text("Good for spraying.")
@@ -83,13 +88,16 @@ def test_another_paint_is_chosen_with_its_reasons_and_the_undo_brings_the_first_
 
     page.get_by_role("button", name=re.compile("Paint with it *: Porch and floor paint")).click()
 
+    unfold(page, "Paint")
     expect(page.get_by_role("combobox", name="Paint", exact=True)).to_have_value("porch-paint")
+    page.locator("h2").first.click()
     page.keyboard.press("Control+z")
     expect(page.get_by_role("combobox", name="Paint", exact=True)).to_have_value("outdoor-acrylic")
 
 
 def test_what_is_marked_by_key_or_pointer_is_gone_over_before_the_peel(page: Page) -> None:
     look_at(page, begin(page), "paint")
+    all_steps(page)
     page.get_by_role("button", name="How: Look over everything").first.click()
     task = page.get_by_role("listitem").filter(has_text="Look over everything").filter(has_text="What did you see?")
     task.get_by_label("What did you see?").select_option("thin")
@@ -138,8 +146,10 @@ def test_ready_by_says_how_late_one_may_begin_and_cards_and_calendar_come_down(p
 
     expect(page.get_by_text("It will be ready in time.")).to_be_visible()
     expect(page.get_by_text("at the latest")).to_be_visible()
+    unfold(page, "All times on one axis")
     expect(page.get_by_role("img", name=re.compile("All times of this copy"))).to_be_visible()
-    for name, ending in (("care cards on A4", ".pdf"), ("times for your calendar", ".ics")):
+    unfold(page, "Care cards, calendar")
+    for name, ending in (("Care cards on A4", ".pdf"), ("Times for your calendar", ".ics")):
         with page.expect_download() as download:
             page.get_by_role("link", name=name).click()
         assert download.value.suggested_filename.endswith(ending)
@@ -157,6 +167,8 @@ def test_a_swatch_ends_the_trial_and_an_own_paint_can_be_chosen(page: Page) -> N
     look_at(page, number, "paint")
     expect(page.get_by_text("Test the porch and floor paint on a scrap first")).to_be_visible()
 
+    unfold(page, "Swatches")
+    unfold(page, "Add a swatch")
     page.get_by_role("button", name="Keep a swatch").click()
     expect(page.get_by_text("Test the porch and floor paint on a scrap first")).to_have_count(0)
     page.get_by_text("Own paints").click()
@@ -168,5 +180,6 @@ def test_a_swatch_ends_the_trial_and_an_own_paint_can_be_chosen(page: Page) -> N
     page.get_by_role("button", name="Keep this paint").click()
 
     expect(page.get_by_role("button", name="Remove Harbour black")).to_be_visible()
+    unfold(page, "Paint")
     page.get_by_role("combobox", name="Paint", exact=True).select_option(label="Harbour black")
     expect(page.get_by_role("complementary", name="Paint").get_by_text("of harbour black in")).to_be_visible()

@@ -5,6 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
+from tests.browser.steps import unfold
 from tests.browser.test_design import begin_words, settled
 
 pytestmark = pytest.mark.browser
@@ -18,6 +19,7 @@ def at_the_sheets(page: Page, words: str = "BOATS OFF") -> None:
 
 def test_a_patch_is_laid_on_another_sheet_by_mouse_and_by_keyboard(page: Page) -> None:
     at_the_sheets(page)
+    unfold(page, "Cutter")
     page.get_by_label("Cutter", exact=True).select_option("table-square")
     settled(page)
     first = page.get_by_role("button", name=re.compile(r"^Patch \d+ on sheet 1")).first
@@ -39,6 +41,7 @@ def test_a_patch_is_laid_on_another_sheet_by_mouse_and_by_keyboard(page: Page) -
     page.keyboard.press("ArrowLeft")
     expect(page.get_by_role("button", name=re.compile(f"^Patch {number} on sheet 1"))).to_be_visible()
     settled(page)
+    unfold(page, "Pieces of mask")
     again = page.get_by_role("button", name="Reset layout")
     again.click()
     expect(again).to_have_count(0)
@@ -46,6 +49,7 @@ def test_a_patch_is_laid_on_another_sheet_by_mouse_and_by_keyboard(page: Page) -
 
 def test_patches_are_put_together_with_marks_to_measure_between(page: Page) -> None:
     at_the_sheets(page)
+    unfold(page, "Cutter")
     page.get_by_label("Cutter", exact=True).select_option("table-square")
     settled(page)
 
@@ -135,18 +139,20 @@ def test_another_layout_is_shown_with_what_it_saves_and_taken(page: Page) -> Non
     """With a border of 40 the cabin mat takes two sheets; with a narrower one it takes one."""
     with_border(page, 7, 40)
     page.goto("/#/job/7/sheets")
+    layout = page.locator("summary").filter(has_text="Layout:")
+    expect(layout).to_have_text("Layout: 2 sheets, 1 seam")
+    unfold(page, "Layout")
     layouts = page.get_by_role("region", name="Layouts")
-    expect(layouts).to_contain_text("2 sheets, 1 seam")
-
     layouts.get_by_text("Other layouts: 1").click()
     layouts.get_by_role(
         "button", name=re.compile("1 sheet, no seam: a border of 30 mm. Saves 1 sheet and 1 seam")
     ).click()
 
-    expect(layouts).to_contain_text("1 sheet, no seam. 1 sheet is the minimum.")
+    expect(layout).to_have_text("Layout: 1 sheet, no seam")
+    expect(layouts).to_contain_text("1 sheet is the minimum.")
     expect(layouts.get_by_role("button")).to_have_count(0)
     page.get_by_role("button", name=re.compile("^Undo")).click()
-    expect(layouts).to_contain_text("2 sheets, 1 seam")
+    expect(layout).to_have_text("Layout: 2 sheets, 1 seam")
     with_border(page, 7, None)
 
 

@@ -52,6 +52,7 @@ def test_a_step_takes_from_the_stores_and_gives_it_back(page: Page) -> None:
 
     page.goto("/#/job/16/blank")
     expect(page.get_by_text("From store: all there")).to_be_visible()
+    page.get_by_text("From store: all there").scroll_into_view_if_needed()
     step = page.get_by_role("checkbox", name=re.compile("^Prepare the blank"))
     step.click()
     expect(step).to_be_checked()

@@ -24,11 +24,13 @@ def plan_of(*elements, **entries) -> Plan:
     return make_plan(job_of(*elements, **entries), Files(), CATALOGUE, check_cut)
 
 
-def onward(plan, code: str, log: tuple[LogEntry, ...] = (), unit: str = "mm") -> Onward | None:
+def onward(
+    plan, code: str, log: tuple[LogEntry, ...] = (), unit: str = "mm", *, knows_kit: bool = True
+) -> Onward | None:
     progress = Progress(task_graph(plan, CATALOGUE), log)
     stations = {one.code: one for one in stations_of(plan, progress, unit, NOW)}
     following = next_of(plan, progress, list(stations.values()), NOW)
-    return onward_of(plan, progress, stations, code, following, unit)
+    return onward_of(plan, progress, stations, code, following, unit, knows_kit=knows_kit)
 
 
 def test_an_unmeasured_blank_asks_for_the_tape_with_its_size() -> None:
@@ -80,10 +82,20 @@ def test_each_station_decided_leads_to_the_next() -> None:
     decided = plan_of(words("ROOT", 300.0), blank=TAPE, fates=KEPT)
 
     assert [onward(undecided, code).station for code in ("blank", "artwork")] == ["artwork", "mask"]
-    assert [onward(decided, code).station for code in ("artwork", "mask", "sheets")] == ["mask", "sheets", "weed"]
+    assert [onward(decided, code).station for code in ("artwork", "mask", "sheets")] == ["sheets", "sheets", "weed"]
+    # What was left undecided before is led to next, and not through what was decided since.
+    unmeasured = plan_of(words("ROOT", 300.0), fates=KEPT)
+    assert onward(unmeasured, "mask").station == "blank"
     # All is decided: the first thing to do is at the blank, and its task leads there.
     assert onward(decided, "blank") is None
     assert [onward(decided, code) for code in ORDER if code not in DECIDING] == [None] * 6
+
+
+def test_what_the_workshop_works_with_is_asked_before_the_first_files() -> None:
+    decided = plan_of(words("ROOT", 300.0), blank=TAPE, fates=KEPT)
+
+    assert onward(decided, "sheets", knows_kit=False).deed == "kit"
+    assert onward(plan_of(words("ROOT", 300.0)), "sheets", knows_kit=False).deed == "go"
 
 
 def test_once_a_sheet_is_cut_the_tasks_lead() -> None:

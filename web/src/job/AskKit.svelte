@@ -37,8 +37,14 @@
     event.preventDefault();
     const told = { ...chosen };
     const tools = { outdoors: told.outdoors === 'yes' };
-    if (!(await kit.keep(catalogue, { cutter: told.cutter, plate: told.plate, tools }))) return;
-    await open.change({ cutter: told.cutter, ...(told.plate ? { press: told.plate } : {}) });
+    // Not twice: until the job has it, too, the button waits.
+    open.busy++;
+    try {
+      if (!(await kit.keep(catalogue, { cutter: told.cutter, plate: told.plate, tools }))) return;
+      await open.change({ cutter: told.cutter, ...(told.plate ? { press: told.plate } : {}) });
+    } finally {
+      open.busy--;
+    }
   }
 </script>
 

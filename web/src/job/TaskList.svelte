@@ -26,7 +26,15 @@
   const AHEAD = 1;
   let past = $state(false);
   let rest = $state(false);
-  const isPast = (task: Task) => !!task.done_at && !task.changed.length && open.shown !== task.id;
+  /** What was done last stays in sight: it can be taken back. */
+  const latest = $derived(
+    tasks.reduce<Task | null>(
+      (last, task) => (task.done_at && (!last?.done_at || task.done_at >= last.done_at) ? task : last),
+      null,
+    ),
+  );
+  const isPast = (task: Task) =>
+    !!task.done_at && !task.changed.length && open.shown !== task.id && task.id !== latest?.id;
   const behind = $derived(tasks.filter(isPast));
   const ahead = $derived(tasks.filter((task) => !task.done_at).slice(AHEAD + 1));
   /** What is done, and what is far off, is not told at first sight. */

@@ -93,8 +93,17 @@ def onward_of(
     }[code]()
     if own:
         return own
-    follows = ORDER[ORDER.index(code) + 1]
+    follows = _follows(plan, code, opened)
     return Onward("go", stations[follows].verdict, f"Next: {NAMES[follows]}", follows)
+
+
+def _follows(plan: Plan, code: str, opened: Sequence[str]) -> str:
+    """Return where the way goes on: to what is still to be decided, and not through what was decided once more."""
+    if code == "mask":
+        return opened[0] if opened and opened[0] != code else "sheets"
+    if not opened and plan.job.mask.fates:
+        return "sheets"
+    return ORDER[ORDER.index(code) + 1]
 
 
 def _blank(plan: Plan, unit: str) -> Onward | None:

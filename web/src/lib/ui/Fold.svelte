@@ -1,17 +1,23 @@
 <script lang="ts">
-  import type { Snippet } from 'svelte';
+  import { type Snippet, untrack } from 'svelte';
 
   interface Props {
     title: string;
     /** How it stands now, in words: what most need to know of it. */
     value?: string;
+    /** Whether it is open, until the maker opens or closes it, and again when this changes. */
     open?: boolean;
     children: Snippet;
   }
   const { title, value = '', open = false, children }: Props = $props();
+
+  let isOpen = $state(untrack(() => open));
+  $effect(() => {
+    isOpen = open;
+  });
 </script>
 
-<details class="border-t border-(--line) pt-1.5" {open}>
+<details class="border-t border-(--line) pt-1.5" bind:open={isOpen}>
   <summary class="cursor-pointer leading-5"
     ><span class="font-bold">{title}</span>{#if value}<span class="text-sm">: {value}</span>{/if}</summary
   >
