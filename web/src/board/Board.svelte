@@ -160,8 +160,8 @@
 <svelte:head><title>Board - Dunestead</title></svelte:head>
 <TopBar {shortcuts}
   ><span class="hidden truncate text-(--faint) lg:inline">Your jobs, and what each one needs next</span>
-  <nav class="ml-auto hidden shrink-0 gap-3 sm:flex" aria-label="The workshop">{@render books()}</nav>
-  <button class="ml-auto shrink-0 sm:ml-0 cursor-pointer underline" onclick={() => (guide = true)}
+  <nav class="ml-auto hidden min-w-0 gap-3 md:flex" aria-label="The workshop">{@render books()}</nav>
+  <button class="ml-auto shrink-0 cursor-pointer underline md:ml-0" onclick={() => (guide = true)}
     >Words we use</button
   ></TopBar
 >
@@ -273,7 +273,7 @@
     onerase={(id) => void deed(() => api.eraseJob(id))}
     onempty={() => void emptyBin()}
   />
-  <nav class="mt-4 flex gap-4 font-bold sm:hidden" aria-label="The workshop, once more">
+  <nav class="mt-4 flex flex-wrap gap-4 font-bold md:hidden" aria-label="The workshop, once more">
     {@render books()}
   </nav>
 </main>

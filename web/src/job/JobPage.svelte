@@ -209,23 +209,30 @@
       </div>
 
       <main class="contents">
-        <section class="relative h-[46vh] min-h-72 min-w-0 overflow-hidden lg:h-auto" aria-label="Picture">
-          {#if stage}
-            <stage.Stage {open} {job} {look} />
-          {:else}
-            <Picture
-              picture={job.picture}
-              unit={settings.unit}
-              {layers}
-              room={showPrint ? 'print' : view.room}
-              back={view.back && !showPrint}
-              {...look}
-              mask={open.mask}
-              {focus}
-            />
-          {/if}
+        <section class="relative flex min-w-0 flex-col lg:overflow-hidden" aria-label="Picture">
           <div
-            class="no-print pointer-events-none absolute inset-x-3 bottom-3 flex flex-wrap items-end justify-between gap-2 *:pointer-events-auto"
+            class="min-h-72 shrink-0 overflow-hidden lg:h-auto lg:min-h-0 lg:flex-1 lg:shrink {stage?.tall
+              ? 'h-[46vh] max-md:h-[40rem]'
+              : 'h-[46vh]'}"
+          >
+            {#if stage}
+              <stage.Stage {open} {job} {look} />
+            {:else}
+              <Picture
+                picture={job.picture}
+                unit={settings.unit}
+                {layers}
+                room={showPrint ? 'print' : view.room}
+                back={view.back && !showPrint}
+                {...look}
+                mask={open.mask}
+                {focus}
+              />
+            {/if}
+          </div>
+          <!-- Where there is little room they stand under the picture, else on its foot. -->
+          <div
+            class="no-print flex flex-wrap items-end justify-between gap-2 border-t border-(--line) p-2 *:pointer-events-auto lg:pointer-events-none lg:absolute lg:inset-x-3 lg:bottom-3 lg:border-0 lg:p-0"
           >
             <div class="flex flex-col items-start gap-2">
               {#if job.picture.masks.length > 1 && !stage}
@@ -318,6 +325,7 @@
     </div>
   {:else if !open.problem}
     <main>
+      <h1 class="sr-only">A job</h1>
       <p class="flex items-center gap-3 p-8" role="status"><Spinner size="6" /> Loading the job</p>
     </main>
   {:else}

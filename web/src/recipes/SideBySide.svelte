@@ -17,7 +17,8 @@
   const differing = $derived(rows.filter((row) => row.differs).length);
 </script>
 
-<section class="card overflow-x-auto p-4" aria-label="Side by side">
+<!-- What scrolls is reached by keys. -->
+<section class="card overflow-x-auto p-4" aria-label="Side by side" tabindex="0">
   <div class="flex flex-wrap items-baseline gap-3">
     <h2 class="m-0 flex-1 text-lg font-bold">Side by side</h2>
     <span class="text-sm text-(--faint)"

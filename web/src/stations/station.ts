@@ -42,7 +42,12 @@ export interface StationView {
   /** What stands on the picture's lower left. */
   Tools?: Component<ToolsProps>;
   /** Shown in the picture's place while it is on. */
-  stage?: { Stage: Component<StageProps>; isOn: () => boolean };
+  stage?: {
+    Stage: Component<StageProps>;
+    isOn: () => boolean;
+    /** Whether it is higher than wide where the screen is narrow. */
+    tall?: boolean;
+  };
   keys?: (open: OpenJob) => Shortcut[];
   /** The verdict on what is in the hand, while something is. */
   inHand?: (open: OpenJob) => Pick<Station, 'state' | 'verdict'> | null;

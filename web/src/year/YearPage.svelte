@@ -70,12 +70,13 @@
       <Months months={year.months} measure={shown} show={(of) => show(of, shown)} />
     </article>
     {#each [['By kind of blank', year.kinds], ['By month', year.months]] as const as [title, rows] (title)}
-      <article class="card overflow-x-auto p-4" aria-label="{title}, table">
+      <!-- What scrolls is reached by keys. -->
+      <article class="card overflow-x-auto p-4" aria-label="{title}, table" tabindex="0">
         <h2 class="m-0 mb-1 text-lg font-bold">{title}</h2>
         <table class="w-full text-right">
           <thead>
             <tr>
-              <th scope="col" class="text-left">&nbsp;</th>
+              <td></td>
               <th scope="col">Jobs</th>
               {#each MEASURES as [key, name] (key)}<th scope="col" class="pl-3">{name}</th>{/each}
             </tr>

@@ -45,7 +45,7 @@
     class="stamp flex items-center gap-2 text-xl text-(--grass)"
     aria-label="Dunestead, to the board"
   >
-    <img src="/mark.svg" alt="" class="h-7 w-7 shrink-0" /><span class="hidden sm:inline">Dunestead</span>
+    <img src="/mark.svg" alt="" class="h-7 w-7 shrink-0" /><span class="hidden lg:inline">Dunestead</span>
   </a>
   <div class="flex min-w-0 flex-1 items-center gap-2 sm:gap-3">{@render children?.()}</div>
   <Button color="alternative" size="xs" onclick={() => settings.nextUnit()} title="Change the unit">

@@ -158,6 +158,8 @@
 
 <style>
   .rail {
+    /* Its zones mean something by their colours and stripes: these stay where a system sets colours. */
+    forced-color-adjust: none;
     position: relative;
     height: 20px;
     overflow: hidden;

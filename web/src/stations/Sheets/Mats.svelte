@@ -10,11 +10,11 @@
   const unit = $derived(settings.unit);
 
   /** px that the buttons on the picture's foot and the last mat's name take. */
-  const FOOT = 64;
+  const FOOT = 78;
   /** The margin beside the material, mm as drawn. */
   const GRIP = 9;
-  /** So many places can be numbered; of more only the first and the last are. */
-  const NUMBERED = 30;
+  /** Numbers nearer than this run into each other, px. */
+  const APART = 17;
   let wide = $state(0);
   let high = $state(0);
   let held = $state<{
@@ -91,11 +91,15 @@
     lay(patch, sheet + by);
   }
 
-  /** The cuts that are numbered, each with its place in the order. */
-  const numbered = (sheet: Sheet): [number, [number, number]][] =>
-    sheet.entries
-      .map((at, index): [number, [number, number]] => [index + 1, at])
-      .filter(([nth]) => sheet.entries.length <= NUMBERED || nth === 1 || nth === sheet.entries.length);
+  /** The cuts that are numbered, each with its place in the order: those whose numbers have room. */
+  function numbered(sheet: Sheet, scale: number): [number, [number, number]][] {
+    const found: [number, [number, number]][] = [];
+    sheet.entries.forEach(([x, y], index) => {
+      const crowded = found.some(([, [u, v]]) => Math.hypot(u - x, v - y) * scale < APART);
+      if (!crowded) found.push([index + 1, [x, y]]);
+    });
+    return found;
+  }
   /** From cut to cut, with the knife lifted. */
   const wayOf = (sheet: Sheet): string => sheet.entries.map(([x, y]) => `${x} ${y}`).join('L');
   const words = (patch: PlacedPatch, sheet: number) =>
@@ -152,7 +156,7 @@
               {/each}
               {#if sheet}
                 <path class="way" d="M{wayOf(sheet)}" />
-                {#each numbered(sheet) as [nth, [x, y]] (nth)}
+                {#each numbered(sheet, scale) as [nth, [x, y]] (nth)}
                   <circle class="entry" cx={x} cy={y} r={2.2 / scale} />
                   <text
                     class="nth"
@@ -167,7 +171,10 @@
             <text class="caption" x="0" y={mat.height + GRIP + 15 / scale} font-size={13 / scale}>
               Sheet {mat.number}{sheet && sheet.runs > 1 ? `, ${sheet.runs} times` : ''}{sheet?.mirrored
                 ? ', mirrored'
-                : ', not mirrored'}. This edge goes in first.
+                : ', not mirrored'}
+            </text>
+            <text x="0" y={mat.height + GRIP + 30 / scale} font-size={12 / scale} fill="var(--ink)">
+              This edge goes in first
             </text>
           </g>
         {/each}

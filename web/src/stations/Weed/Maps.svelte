@@ -19,7 +19,7 @@
   });
 </script>
 
-<div class="flex h-full flex-col gap-2 p-3 pb-16">
+<div class="flex h-full flex-col gap-2 p-3 lg:pb-16">
   {#if table.problem}
     <p class="m-0 font-bold text-(--fault)" role="alert">{table.problem}</p>
   {/if}

@@ -10,7 +10,7 @@ import WhereSeen from './WhereSeen.svelte';
 export const weed: StationView = {
   Panel: Weed,
   Tools: WhereSeen,
-  stage: { Stage: Maps, isOn: () => table.on },
+  stage: { Stage: Maps, isOn: () => table.on, tall: true },
   room: 'mask',
   keys: (open) => [
     { keys: 'V', about: 'Sheet and blank, or the blank alone', run: () => (table.on = !table.on) },
