@@ -138,6 +138,36 @@ def test_the_one_button_leads_through_cloth(page: Page, words: str, surface: str
     held(errand)
 
 
+def test_enter_alone_leads_from_the_words_to_the_files_and_on_to_the_work(page: Page) -> None:
+    page.goto("/")
+    field = page.get_by_label("What should it say?")
+    field.fill("SALT")
+    with page.expect_download() as download:
+        for _ in range(MOST_TO_FILES):
+            expect(page.locator("[aria-busy=true]")).to_have_count(0)
+            page.keyboard.press("Enter")
+            expect(page.get_by_role("heading", level=2).first).to_be_visible()
+            expect(page.locator("button.deed:focus")).to_have_count(1)
+            if page.get_by_text("Start the work").count():
+                break
+    assert download.value.suggested_filename.endswith(".zip")
+
+    page.keyboard.press("Enter")
+
+    expect(page.get_by_role("heading", name="Blank", exact=True)).to_be_visible()
+    expect(page.locator("button.deed:focus")).to_have_text("Done (X)")
+
+
+def test_what_is_half_typed_on_the_board_outlives_a_reload(page: Page) -> None:
+    page.goto("/")
+    page.get_by_label("What should it say?").fill("HALF A W")
+    page.get_by_label(re.compile("^Size")).fill("60 x")
+    page.reload()
+
+    expect(page.get_by_label("What should it say?")).to_have_value("HALF A W")
+    expect(page.get_by_label(re.compile("^Size"))).to_have_value("60 x")
+
+
 def test_an_example_opens_from_the_empty_workshop(empty: Page) -> None:
     empty.goto("/")
     empty.get_by_role("button", name="Open: A doormat with words").click()

@@ -41,6 +41,7 @@ def test_a_patch_is_laid_on_another_sheet_by_mouse_and_by_keyboard(page: Page) -
     page.keyboard.press("ArrowLeft")
     expect(page.get_by_role("button", name=re.compile(f"^Patch {number} on sheet 1"))).to_be_visible()
     settled(page)
+    unfold(page, "Layout")
     unfold(page, "Pieces of mask")
     again = page.get_by_role("button", name="Reset layout")
     again.click()
@@ -57,13 +58,14 @@ def test_patches_are_put_together_with_marks_to_measure_between(page: Page) -> N
 
     expect(page.get_by_role("group", name=re.compile("The blank at true scale"))).to_be_visible()
     expect(page.locator(".seam .label").first).to_contain_text(" mm")
+    unfold(page, "Layout")
     page.get_by_text("Seams and how to set them").click()
     expect(page.get_by_text("From the blank's edges to each patch")).to_be_visible()
 
 
 def test_a_test_cut_is_answered_until_it_is_clean_and_then_in_force(page: Page) -> None:
     at_the_sheets(page, "ROW")
-    page.get_by_text("Settings and test cut").click()
+    page.locator("summary").filter(has_text="Test cut:").click()
     page.get_by_role("button", name="Do a test cut").click()
     answers = page.get_by_role("group", name="What happened")
 
@@ -77,9 +79,9 @@ def test_a_test_cut_is_answered_until_it_is_clean_and_then_in_force(page: Page) 
 
 def test_a_sheet_is_cut_and_its_progress_outlives_the_page(page: Page) -> None:
     at_the_sheets(page, "OAR")
-    page.get_by_text("Run the cutter").click()
+    page.get_by_text("Cutter runs").click()
     page.get_by_label("Practise with a fault").select_option("link-lost")
-    page.get_by_role("button", name="Send to the cutter").first.click()
+    page.get_by_role("button", name="Cut it", exact=True).first.click()
     page.get_by_role("button", name="Cut", exact=True).click()
 
     expect(page.get_by_text("The link to the cutter is lost.")).to_be_visible(timeout=40_000)
@@ -104,9 +106,10 @@ def test_an_own_roll_narrows_the_sheets_and_is_cut_from(page: Page) -> None:
     expect(page.get_by_role("region", name="Rolls")).to_contain_text("Window roll")
 
     at_the_sheets(page, "TAR")
-    page.get_by_text("Own cutters, material").click()
+    page.get_by_text("Own cutters").click()
     page.get_by_label("Material in store").select_option(label="Window roll")
 
+    unfold(page, "Layout")
     page.get_by_text("What to cut off").click()
     expect(page.get_by_text(re.compile("Window roll, 250 mm wide"))).to_be_visible()
     settled(page)
@@ -116,7 +119,7 @@ def test_an_own_roll_narrows_the_sheets_and_is_cut_from(page: Page) -> None:
 
 def test_a_cutter_is_not_kept_with_a_reach_that_was_refused(page: Page) -> None:
     at_the_sheets(page)
-    page.get_by_text("Own cutters, material").click()
+    page.get_by_text("Own cutters").click()
     page.get_by_role("button", name="Add a cutter of yours").click()
     form = page.get_by_role("form", name="A cutter of yours")
     own = page.get_by_role("list", name="Your cutters")
@@ -171,6 +174,7 @@ def test_a_patch_of_very_many_copies_is_listed_once(page: Page) -> None:
     settled(page)
     page.goto("/#/job/24/sheets")
     expect(page.get_by_role("heading", name="Sheets", exact=True)).to_be_visible()
+    unfold(page, "Layout")
     page.get_by_text("Pieces of mask").click()
     expect(page.get_by_label(re.compile("^Move piece 1 from sheet"))).to_have_count(1)
     page.get_by_role("button", name=re.compile("^Undo")).click()

@@ -4,6 +4,7 @@
   import { push } from 'svelte-spa-router';
   import type { Board, Card, Choice, FaceRow, Job, Recipe, Start, StoredBlank } from '../lib/api/client';
   import * as api from '../lib/api/client';
+  import { announce } from '../lib/arrivals';
   import { settings } from '../lib/settings.svelte';
   import type { Shortcut } from '../lib/shortcuts';
   import ProblemNote from '../lib/ui/ProblemNote.svelte';
@@ -103,6 +104,7 @@
     await attempt(async () => {
       const { id } = await begun();
       newJob?.forget();
+      announce(id);
       await push(`/job/${id}/blank`);
     });
     beginning = false;

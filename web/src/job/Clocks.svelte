@@ -31,7 +31,7 @@
       <p class="m-0 text-sm font-bold">{clock.unfit}</p>
     {:else if told.kind === 'opens'}
       <p class="stamp m-0 text-3xl">{showMinutes(told.minutes)}</p>
-      <p class="m-0 text-sm">until it may be done</p>
+      <p class="m-0 text-sm">to wait</p>
     {:else if told.kind === 'free'}
       <p class="stamp m-0 text-2xl">Any time now</p>
     {:else if told.kind === 'closes'}
@@ -44,7 +44,7 @@
     {#if clock.drying}
       {@const coat = clock.drying}
       <button class="cursor-pointer text-sm underline" onclick={() => ondried(coat)}
-        >It is dry to the touch: learn from it</button
+        >Dry to the touch: learn from it</button
       >
     {/if}
   </div>

@@ -23,7 +23,7 @@
   }
   const { open, findings, title = 'Check before cutting', onlook }: Props = $props();
 
-  const FEW = 2;
+  const FEW = 1;
   const MARKS = { stop: 'stop', warn: 'warn', note: 'ready' } as const;
   let all = $state(false);
   let remedies = $state.raw<{ key: string; found: Remedy[] | string } | null>(null);

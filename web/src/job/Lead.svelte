@@ -4,6 +4,7 @@
   import Download from '@lucide/svelte/icons/download';
   import { push } from 'svelte-spa-router';
   import type { Catalogue, Job, Next, Onward, Station } from '../lib/api/client';
+  import { isNew } from '../lib/arrivals';
   import { settings } from '../lib/settings.svelte';
   import { deliveryOf, fetchFile } from '../lib/files.svelte';
   import Delivered from '../lib/ui/Delivered.svelte';
@@ -31,6 +32,11 @@
   const { open, job, station, standing, catalogue, ontick, ongo }: Props = $props();
 
   let guide = $state(false);
+  let header = $state<HTMLElement>();
+  $effect(() => {
+    // Nothing is read of the page here but what it shows: once, for a job that was just begun.
+    if (header && isNew(job.id)) header.querySelector<HTMLElement>('button.deed')?.focus();
+  });
   const at = $derived(job.stations.findIndex((one) => one.code === station.code));
   const before = $derived(job.stations[at - 1]);
   const after = $derived(job.stations[at + 1]);
@@ -86,7 +92,10 @@
   );
 </script>
 
-<header class="lead flex flex-col gap-2 border-b border-(--line) bg-(--sheet) px-4 pt-3 pb-2">
+<header
+  bind:this={header}
+  class="lead flex flex-col gap-2 border-b border-(--line) bg-(--sheet) px-4 pt-3 pb-2"
+>
   <p class="m-0 hidden font-bold print:block">{job.inputs.name}</p>
   <div class="flex items-center gap-3">
     <h2 class="stamp m-0 text-2xl">{station.name}</h2>
@@ -105,7 +114,9 @@
   </p>
   <div class="no-print flex flex-col gap-2" role="group" aria-label="What comes next">
     {#if onward}
-      {#if onward.prompt !== standing.verdict && onward.deed !== 'go'}<p class="m-0 text-sm">
+      {#if onward.prompt !== standing.verdict && onward.deed !== 'go' && onward.deed !== 'files'}<p
+          class="m-0 text-sm"
+        >
           <Explained text={onward.prompt} />
         </p>{/if}
       {#if onward.deed === 'files'}

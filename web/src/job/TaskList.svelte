@@ -190,7 +190,7 @@
       {:else if task.marking && !isFolded(task)}
         <Marking {task} marking={task.marking} {open} />
       {/if}
-      {#if task.call && task.call.of !== 'touch-ups' && !isFolded(task)}
+      {#if task.call && task.call.of !== 'touch-ups' && !isFolded(task) && (!task.done_at || past)}
         <RollCall
           {task}
           call={task.call}

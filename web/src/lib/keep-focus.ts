@@ -5,11 +5,16 @@
 
 const REACHED = 'button, a[href], input, select, textarea, summary, [tabindex]';
 
-/** What takes the focus within what is left: what can be reached there by the keys, else the whole of it. */
-function landing(around: HTMLElement): HTMLElement {
-  const within = [...around.querySelectorAll<HTMLElement>(REACHED)].find(
+/**
+ * What takes the focus within what is left: the button that leads on, what else can be reached there by the keys, or
+ * the whole of it; nothing yet while the button that leads on waits.
+ */
+function landing(around: HTMLElement): HTMLElement | null {
+  const reached = [...around.querySelectorAll<HTMLElement>(REACHED)].filter(
     (one) => !one.hasAttribute('disabled') && one.tabIndex >= 0,
   );
+  if (around.querySelector('button.deed[disabled]')) return null;
+  const within = reached.find((one) => one.matches('button.deed')) ?? reached[0];
   if (within) return within;
   if (!around.hasAttribute('tabindex')) around.tabIndex = -1;
   return around;
@@ -45,7 +50,7 @@ export function keepFocus(root: HTMLElement): () => void {
       return;
     }
     const around = chain.find((one) => one.isConnected);
-    if (around) landing(around).focus({ preventScroll: true });
+    if (around) landing(around)?.focus({ preventScroll: true });
   }
 
   root.addEventListener('focusin', remember);

@@ -18,6 +18,7 @@
 </script>
 
 <!-- What scrolls is reached by keys. -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <section class="card overflow-x-auto p-4" aria-label="Side by side" tabindex="0">
   <div class="flex flex-wrap items-baseline gap-3">
     <h2 class="m-0 flex-1 text-lg font-bold">Side by side</h2>

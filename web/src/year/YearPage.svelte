@@ -71,6 +71,7 @@
     </article>
     {#each [['By kind of blank', year.kinds], ['By month', year.months]] as const as [title, rows] (title)}
       <!-- What scrolls is reached by keys. -->
+      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
       <article class="card overflow-x-auto p-4" aria-label="{title}, table" tabindex="0">
         <h2 class="m-0 mb-1 text-lg font-bold">{title}</h2>
         <table class="w-full text-right">

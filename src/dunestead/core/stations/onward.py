@@ -130,9 +130,7 @@ def _mask(plan: Plan, station: Station) -> Onward | None:
     if not undecided or (station.state == "stop" and not _must_bridge(plan)):
         return _help(station, "sheets") if station.state == "stop" else None
     fate: Fate = "bridge" if _must_bridge(plan) else "keep"
-    pieces = several(len(undecided), "piece")
-    are = "is" if len(undecided) == 1 else "are"
-    prompt = f"{pieces} {are} not joined to the mask. Decide what happens to each, or to all at once."
+    prompt = "Not joined to the mask: decide what happens to each, or to all at once."
     verb = "Bridge" if fate == "bridge" else "Keep"
     every = "it" if len(undecided) == 1 else f"all {len(undecided)}"
     return Onward("fates", prompt, f"{verb} {every}", "sheets", numbers=tuple(undecided), fate=fate)

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { type Snippet, untrack } from 'svelte';
+  import type { Snippet } from 'svelte';
 
   interface Props {
     title: string;
@@ -11,10 +11,7 @@
   }
   const { title, value = '', open = false, children }: Props = $props();
 
-  let isOpen = $state(untrack(() => open));
-  $effect(() => {
-    isOpen = open;
-  });
+  let isOpen = $derived(open);
 </script>
 
 <details class="border-t border-(--line) pt-1.5" bind:open={isOpen}>

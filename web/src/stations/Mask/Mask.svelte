@@ -35,7 +35,7 @@
 <Findings {open} findings={weak} title="Necks and tongues" onlook={show} />
 {#if hardly}
   <p class="m-0 text-sm text-(--faint)">
-    {hardly} more {hardly === 1 ? 'is' : 'are'} a little wider than the limit, marked in grey.
+    {hardly} more just over the limit, in grey.
   </p>
 {/if}
 <Fold

@@ -35,7 +35,7 @@
     {/if}
   {/if}
 </section>
-<Fold title="Methods: {able.length} will do, {ruledOut.length} will not">
+<Fold title="Methods" value="{able.length} of {able.length + ruledOut.length} will do">
   {#if job.inputs.method !== null && job.inputs.method !== undefined}
     <button class="cursor-pointer text-sm underline" onclick={() => open.change({ method: null })}
       >Use the best fit</button

@@ -85,7 +85,7 @@
     <span class="flex gap-3">
       <button
         class="cursor-pointer underline"
-        onclick={() => (open.picked = shown.map((piece) => piece.number))}>Pick all shown</button
+        onclick={() => (open.picked = shown.map((piece) => piece.number))}>Pick all</button
       >
       {#if picked.length}<button class="cursor-pointer underline" onclick={() => (open.picked = [])}
           >None</button

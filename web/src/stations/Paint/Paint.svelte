@@ -62,6 +62,12 @@
   const peelWhen = $derived(
     job.inputs.peel_when ?? schools.find((one) => one.usual)?.when ?? schools[0]?.when ?? 'wet',
   );
+  const proposed = $derived(
+    (room?.offers ?? [])
+      .filter((offer) => firstFor(offer.role))
+      .map((offer) => ADD.find(([role]) => role === offer.role)?.[1].toLowerCase() ?? offer.role)
+      .join(', '),
+  );
   const school = $derived(schools.find((one) => one.when === peelWhen));
   const named = (of: readonly (readonly [string, string])[], key: string) =>
     of.find(([one]) => one === key)?.[1] ?? key;
@@ -143,22 +149,22 @@
     onchoose={choose}
   />
 {/if}
-{#each room?.offers ?? [] as offer (offer.role)}
-  {#if firstFor(offer.role)}
-    <p class="m-0 mb-2 text-sm">
-      {offer.why}
-      <button class="cursor-pointer font-bold underline" onclick={() => add(offer.role, offer.paint)}
-        >Add {ADD.find(([role]) => role === offer.role)?.[1].toLowerCase() ?? 'it'}</button
-      >
-    </p>
-  {/if}
-{/each}
 {#if room && room.section.length > 2}
   <Fold title="Coats, cut through">
     <Stack section={room.section} seenThrough={room.seen_through} />
   </Fold>
 {/if}
-<Fold title="Add a coating">
+<Fold title="Add a coating" value={proposed ? `proposed: ${proposed}` : ''}>
+  {#each room?.offers ?? [] as offer (offer.role)}
+    {#if firstFor(offer.role)}
+      <p class="m-0 mb-2 text-sm">
+        {offer.why}
+        <button class="cursor-pointer font-bold underline" onclick={() => add(offer.role, offer.paint)}
+          >Add {ADD.find(([role]) => role === offer.role)?.[1].toLowerCase() ?? 'it'}</button
+        >
+      </p>
+    {/if}
+  {/each}
   <div class="flex flex-wrap gap-2">
     {#each ADD as [role, name] (role)}
       {#if firstFor(role)}

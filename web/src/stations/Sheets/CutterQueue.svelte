@@ -41,7 +41,7 @@
   const CAN_START = ['loaded', 'paused', 'fault'];
 </script>
 
-<Fold title="Run the cutter" open={watch.runs.length > 0}>
+<Fold title="Cutter runs" open={watch.runs.length > 0}>
   <OneOf label="Practise with a fault" value={fault} of={FAULTS} onchange={onfault} />
   {#if watch.problem}<p class="m-0 font-bold text-(--fault)" role="alert">{watch.problem.message}</p>{/if}
   {#each watch.runs as run (run.number)}

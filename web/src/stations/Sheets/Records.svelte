@@ -73,7 +73,7 @@
   const text = (event: Event) => (event.currentTarget as HTMLInputElement).value;
 </script>
 
-<Fold title="Own cutters, material, overlap">
+<Fold title="Own cutters">
   {@render children()}
   {#if gone}
     <p class="m-0 text-sm" role="status">

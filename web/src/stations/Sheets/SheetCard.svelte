@@ -36,11 +36,11 @@
       : ''}{sheet.mirrored ? ', mirrored' : ''}
   </p>
   <p class="m-0">
-    {#if trim}Material needed: {showLength(trim.across, unit)} by {showLength(
-        trim.along,
+    {#if trim}Needs {showLength(trim.across, unit)} by {showLength(trim.along, unit)}{:else}{showLength(
+        sheet.width,
         unit,
-      )}{:else}{showLength(sheet.width, unit)} by {showLength(sheet.height, unit)}{/if}<span
-      class="text-(--faint)">; {sheets.by_hand ? 'about' : 'cuts in'} {showMinutes(sheet.seconds / 60)}</span
+      )} by {showLength(sheet.height, unit)}{/if}<span class="text-(--faint)"
+      >; {sheets.by_hand ? 'about' : 'cuts in'} {showMinutes(sheet.seconds / 60)}</span
     >
   </p>
   {#if sheet.faults.length}
@@ -50,7 +50,7 @@
     {#each sheets.formats.slice(0, FEW) as format (format[0])}{@render file(format)}{/each}
     {#if !sheets.by_hand}
       <button class="cursor-pointer font-bold text-(--signal-ink) underline" disabled={shut} onclick={oncut}
-        >Send to the cutter</button
+        >Cut it</button
       >
     {/if}
     {#if others}
@@ -58,8 +58,8 @@
     {:else}
       <button
         class="cursor-pointer underline"
-        aria-label="Other types of sheet {sheet.number}"
-        onclick={() => (others = true)}>Other types</button
+        aria-label="More types of sheet {sheet.number}"
+        onclick={() => (others = true)}>More types</button
       >
     {/if}
   </p>

@@ -31,6 +31,10 @@
   const isWarned = $derived(job.stations.some((one) => one.code === 'sheets' && one.state === 'warn'));
   /** The maker wants the files although something red stands in the way; said for this look at the job only. */
   let anyway = $state(false);
+  /** The main button hands them out, or something comes before. */
+  const asksFirst = $derived(
+    job.stations.some((one) => one.code === 'sheets' && one.onward !== null && one.onward.deed !== 'go'),
+  );
   const shut = $derived(job.held !== null && !anyway);
   const asked = $derived(job.held !== null ? '&anyway=true' : '');
   const stock = $derived<[string, string][]>([
@@ -69,9 +73,9 @@
     {/if}
   </div>
 {/if}
-{#if !shut && job.held === null}
+{#if !shut && job.held === null && !asksFirst}
   <p class="m-0 text-sm">
-    <FileLink href="/api/jobs/{job.id}/sheets.zip?unit={settings.unit}">All files in one zip</FileLink>
+    <FileLink href="/api/jobs/{job.id}/sheets.zip?unit={settings.unit}">All files</FileLink>
   </p>
 {/if}
 {#if isWarned && sheets.sheets.every((sheet) => !sheet.faults.length)}
@@ -94,6 +98,9 @@
 <Fold title="Layout" value={sheetsAndSeams(sheets.count, sheets.seams.length * sheets.sets)}>
   <Layouts {open} {job} />
   <LookLonger {open} {job} />
+  <PatchList {open} {job} />
+  <SeamList {sheets} unit={settings.unit} />
+  <TrimPlan {job} unit={settings.unit} />
 </Fold>
 <Fold title="Cutter" value={named(catalogue.cutters, job.inputs.cutter)}>
   <ChoiceField
@@ -104,7 +111,7 @@
   />
 </Fold>
 {#if !sheets.by_hand}<CutterQueue {watch} jobId={job.id} {fault} onfault={(to) => (fault = to)} />{/if}
-<Fold title="Which side up" value={sheets.sheets[0]?.mirrored ? 'cut mirrored' : 'not mirrored'}>
+<Fold title="Facing" value={sheets.sheets[0]?.mirrored ? 'cut mirrored' : 'not mirrored'}>
   <FacingStrip stages={sheets.stages} />
   <p class="m-0 text-sm">{sheets.facing}</p>
   {#if sheets.school}
@@ -117,8 +124,6 @@
     </p>
   {/if}
 </Fold>
-<TrimPlan {job} unit={settings.unit} />
-<SeamList {sheets} unit={settings.unit} />
 {#if !sheets.by_hand}
   <TestCut
     {open}
@@ -127,7 +132,6 @@
     cutter={named(catalogue.cutters, job.inputs.cutter)}
   />
 {/if}
-<PatchList {open} {job} />
 <Records {open} {job} unit={settings.unit} onchanged={onrecords}>
   <div class="grid grid-cols-2 gap-3">
     <OneOf

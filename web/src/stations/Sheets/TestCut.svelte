@@ -89,7 +89,7 @@
     void open.change((now) => ({ cut: { ...(now.inputs.cut ?? settings), ...entries } }));
 </script>
 
-<Fold title="Settings and test cut" open={advice !== null}>
+<Fold title="Test cut" value={inWords(settings)} open={advice !== null}>
   <p class="m-0 text-sm"><strong>{inWords(settings)}</strong> {job.sheets.settings_why}</p>
   <div class="grid grid-cols-3 gap-2">
     <NumberField
