@@ -148,7 +148,7 @@ def test_enter_alone_leads_from_the_words_to_the_files_and_on_to_the_work(page: 
             page.keyboard.press("Enter")
             expect(page.get_by_role("heading", level=2).first).to_be_visible()
             expect(page.locator("button.deed:focus")).to_have_count(1)
-            if page.get_by_text("Start the work").count():
+            if page.get_by_role("button", name="Start the work", exact=True).count():
                 break
     assert download.value.suggested_filename.endswith(".zip")
 

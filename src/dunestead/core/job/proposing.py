@@ -78,8 +78,8 @@ def on_kit(job: Job, kit: Tools | None, catalogue: Catalogue) -> Job:
     """Return a job planned for the cutter and the plate that the workshop has said it works with."""
     if kit is None:
         return job
-    cutter = kit.cutter if kit.cutter in catalogue.cutters else job.sheets.cutter
-    press = kit.press if kit.press in catalogue.presses else job.tack.press
+    cutter = kit.cutter if kit.cutter and kit.cutter in catalogue.cutters else job.sheets.cutter
+    press = kit.press if kit.press and kit.press in catalogue.presses else job.tack.press
     return replace(job, sheets=replace(job.sheets, cutter=cutter), tack=replace(job.tack, press=press))
 
 

@@ -13,7 +13,7 @@ from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.graph import Next
 from dunestead.core.stations.mask.verdict import undecided_of
 from dunestead.core.stations.station import NAMES, ORDER, Station
-from dunestead.core.units import several, show_length, shown_up
+from dunestead.core.units import show_length, shown_up
 from dunestead.core.work.progress import Progress
 
 __all__ = ["DECIDING", "Deed", "Onward", "onward_of"]
