@@ -691,10 +691,10 @@ def test_a_card_of_work_ticked_before_its_time_is_true_when_the_time_has_come(cl
     def told() -> str:
         return client.get("/api/jobs").get_json()["jobs"][0]["verdict"]
 
-    assert "Not in use before" in told()
+    assert "Not in use for another" in told()
     clock.turn(60 * 24 * 60)
 
-    assert "Not in use before" not in told()
+    assert "Not in use for another" not in told()
 
 
 def test_a_job_with_a_fault_nobody_foresaw_opens_for_mending_and_undo(client, monkeypatch) -> None:

@@ -82,7 +82,7 @@ def test_what_was_really_used_is_proposed_next_time_where_it_held(client: FlaskC
     # One job moves it part of the way.
     assert 155 < proposed["celsius"] <= 160
     assert 25 <= proposed["seconds"] < 30
-    assert proposed["why"] == "As it held in one of your jobs; the usual is 155 C, 30 s."
+    assert proposed["why"] == "As it held in one of your jobs; the usual is 155 °C, 30 s."
     # Written down anew in the same job it is one value, the last; what lifted is none.
     client.post(f"/api/jobs/{first}/tasks/used", json={**used, "celsius": 158, "seconds": 21})
     client.post(f"/api/jobs/{second}/tasks/lifted", json={"task": press["id"], "numbers": [1], "lifted": True})

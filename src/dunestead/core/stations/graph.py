@@ -140,7 +140,7 @@ def stations_of(plan: Plan, progress: Progress, unit: str, now: datetime) -> lis
         "tack": tack.outcome(plan, unit),
         "paint": paint.outcome(plan, progress, unit),
         "peel": peel.outcome(plan, progress, now),
-        "cure": cure.outcome(plan, progress, now),
+        "cure": cure.outcome(plan, progress, now, unit),
         "record": record.outcome(plan, progress),
     }
     briefs = {

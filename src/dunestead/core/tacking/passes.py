@@ -30,5 +30,5 @@ def _proposed(one: PressPass, held: ProvenHeat | None, material: Material) -> Pr
         return one
     jobs = "one of your jobs" if held.jobs == 1 else f"{held.jobs} of your jobs"
     whence = f"As it held in {jobs}" if held.jobs else "As your recipe has it"
-    why = f"{whence}; the usual is {one.celsius:g} C, {one.seconds:g} s."
+    why = f"{whence}; the usual is {one.celsius:g} °C, {one.seconds:g} s."
     return replace(one, celsius=held.celsius, seconds=held.seconds, why=why)

@@ -111,11 +111,11 @@ def press_mask(
         return ()
     limit = min(surface.heat, press.heat)
     why = (
-        f"{material.name} holds from about {material.holds_from or 0:g} C; {surface.name.lower()} stands up to "
-        f"{surface.heat:g} C, {surface.seconds:g} s at most a rest."
+        f"{material.name} holds from about {material.holds_from or 0:g} °C; {surface.name.lower()} stands up to "
+        f"{surface.heat:g} °C, {surface.seconds:g} s at most a rest."
     )
     if press.heat < surface.heat:
-        why += f" The {press.name.lower()} reaches {press.heat:g} C."
+        why += f" The {press.name.lower()} reaches {press.heat:g} °C."
     placements = {over: _placements(ground, press, over) for over in dict.fromkeys(one.over for one in passes)}
     return tuple(
         Pressing(

@@ -4,7 +4,7 @@ from datetime import datetime, timedelta
 
 from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
-from dunestead.core.units import show_time
+from dunestead.core.units import show_temperature, show_time
 from dunestead.core.work.coating import coat_id
 from dunestead.core.work.kinds import Trait
 from dunestead.core.work.progress import Progress
@@ -17,12 +17,12 @@ def brief(plan: Plan) -> str:
     return f"{show_time(max(coat.drying.use for coat in plan.coatings))} to use"
 
 
-def outcome(plan: Plan, progress: Progress, now: datetime) -> Outcome:
+def outcome(plan: Plan, progress: Progress, now: datetime, unit: str = "mm") -> Outcome:
     """Return the station's state, verdict and figures."""
     last = plan.coatings[-1]
-    rows = list(_rows(plan))
+    rows = list(_rows(plan, unit))
     weather = plan.job.paint.weather
-    room = f"{weather.temperature:g} C, {weather.humidity:g} %"
+    room = f"{show_temperature(weather.temperature, unit)}, {weather.humidity:g} %"
     rows.append(Row("Room", "text", room, "Cold or damp? Allow more time."))
     if any(coat.paint.usual_finish for coat in plan.coatings) and not _has_finish(plan):
         name = next(coat.paint.name for coat in plan.coatings if coat.paint.usual_finish)
@@ -35,12 +35,12 @@ def outcome(plan: Plan, progress: Progress, now: datetime) -> Outcome:
         return "ready", f"In use {show_time(max(coat.drying.use for coat in plan.coatings))} {after}.", rows
     rows.insert(0, Row("All in use from", "moment", ready.isoformat()))
     if now < ready:
-        return "warn", f"Not in use before {ready:%a %d %b, %H:%M}.", rows
+        return "warn", f"Not in use for another {_left(ready, now)}.", rows
     wash = _all_from(progress, Trait.MAY_BE_WASHED)
     if wash:
         rows.insert(1, Row("All washed from", "moment", wash.isoformat()))
         if now < wash:
-            return "ready", f"In use; not washed before {wash:%a %d %b, %H:%M}.", rows
+            return "ready", f"In use; not washed for another {_left(wash, now)}.", rows
     return "ready", "Cured.", rows
 
 
@@ -67,7 +67,11 @@ def _has_finish(plan: Plan) -> bool:
     return any(coat.role in ("seal", "finish") for coat in plan.coatings)
 
 
-def _rows(plan: Plan) -> list[Row]:
+def _left(until: datetime, now: datetime) -> str:
+    return show_time(max((until - now).total_seconds() / 60, 1))
+
+
+def _rows(plan: Plan, unit: str) -> list[Row]:
     last = plan.coatings[-1]
     of = f" the last coat of {last.paint.name.lower()}"
     rows = [
@@ -79,7 +83,12 @@ def _rows(plan: Plan) -> list[Row]:
         rows.append(Row("May be washed after", "minutes", max(washes)))
     paints = {coat.paint.name: coat.paint for coat in plan.coatings}
     rows += [
-        Row(f"Heat-set {name.lower()}", "text", f"{heat.celsius:g} C for {heat.minutes:g} min", heat.how)
+        Row(
+            f"Heat-set {name.lower()}",
+            "text",
+            f"{show_temperature(heat.celsius, unit)} for {heat.minutes:g} min",
+            heat.how,
+        )
         for name, paint in paints.items()
         if (heat := paint.heat_set)
     ]
