@@ -301,7 +301,7 @@
         <Lead {open} {job} {station} {standing} {catalogue} ontick={() => void tickNext()} ongo={goTo} />
         <div class="relative flex flex-1 flex-col gap-2.5 overflow-y-auto p-4">
           {#if station.earlier.length}
-            <section class="card border-(--signal) px-3" aria-label="What went wrong before">
+            <section class="card border-(--signal) px-3 pb-1" aria-label="What went wrong before">
               <Fold title="What went wrong before" value={String(station.earlier.length)}>
                 <ul class="m-0 pl-5 text-sm">
                   {#each station.earlier as said (said)}<li>{said}</li>{/each}

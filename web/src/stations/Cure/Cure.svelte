@@ -43,7 +43,7 @@
     </p>
   {/if}
   {#if room.events.length}
-    <Fold title="All times on one axis"><Timeline {room} /></Fold>
+    <Fold title="All times on one axis" printed><Timeline {room} /></Fold>
   {/if}
   <HoursForm hours={room.hours as Hours} onchanged={() => void rack.fetch(job)} />
 {/if}

@@ -62,7 +62,7 @@
   );
 </script>
 
-<Fold title={NAMES[coating.role]} value={brief}>
+<Fold title={NAMES[coating.role]} value={brief} printed>
   <div class="grid grid-cols-[1fr_5.5rem_auto] items-start gap-2">
     <ChoiceField
       label={NAMES[coating.role]}

@@ -38,7 +38,7 @@
   });
 </script>
 
-<Fold title="Where it goes" value={brief} open={wanted}>
+<Fold title="Where it goes" value={brief} open={wanted} printed>
   <ul class="m-0 mb-3 pl-5 text-sm">
     {#each mask.marks as mark (mark)}<li>{mark}</li>{/each}
   </ul>
