@@ -57,6 +57,7 @@ def compare(page: Page) -> None:
 
 def press(page: Page) -> None:
     task = page.get_by_role("listitem").filter(has_text="Press through the tape").first
+    task.get_by_role("button", name="How").click()
     task.get_by_role("button", name="Show in the picture").click()
     page.wait_for_timeout(300)
 

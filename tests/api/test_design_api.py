@@ -352,3 +352,14 @@ def test_a_drawing_is_begun_and_added_without_what_is_too_fine_for_the_surface(c
     assert len(plain["elements"][0]["parts"]) == 1
     assert [len(one["parts"]) for one in added["elements"]] == [51, 1]
     assert any("50 specks left out" in finding["message"] for finding in plain["findings"])
+
+
+@pytest.mark.parametrize(("sizes", "wide"), [("500x650", 280), ("620x760", 330), (None, 280)])
+def test_a_print_on_a_shirt_starts_as_wide_as_prints_of_its_size_are(client, sizes: str | None, wide: float) -> None:
+    """500 mm across is size M, 620 is XL: 280 and 330 mm by the table of garments."""
+    sides = [f"{side}mm" for side in sizes.split("x")] if sizes else []
+    job = begin(client, "BOATHOUSE", surface="jersey", **dict(zip(("width", "height"), sides, strict=False)))
+
+    assert job["rail"]["width"] == pytest.approx(wide)
+    # Asked to fill the blank, it does.
+    assert client.post(f"{address(job)}/fit").get_json()["rail"]["width"] > 1.3 * wide

@@ -93,7 +93,8 @@ def test_every_station_has_one_short_figure(catalogue) -> None:
     ("station", "changes", "state", "words"),
     [
         ("blank", {}, "ready", "measured"),
-        ("blank", {"piece": Blank(600, 400)}, "warn", "by its label"),
+        ("blank", {"piece": Blank(600, 400)}, "warn", "the usual size"),
+        ("blank", {"piece": Blank(610, 400)}, "warn", "by its label"),
         ("artwork", {"width": 500.0}, "ready", "holds on coir mat"),
         ("artwork", {"width": 590.0}, "warn", "of the edge"),
         ("artwork", {"width": 700.0}, "stop", "off the blank"),

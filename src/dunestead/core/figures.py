@@ -91,6 +91,8 @@ class Surface:
         Keys of what can hurt while it is prepared, and once it is in use.
     blank, colour, use
         Size, colour and use of the usual blank, to start a job from.
+    print_as
+        Key of the placement on a garment whose usual width a print starts with; None where it starts as wide as fits.
     paint, paint_outdoors
         Keys of the paints that are proposed for it; None where it is the same outdoors.
     finish_outdoors, finish_behind
@@ -128,6 +130,7 @@ class Surface:
     paint_outdoors: str | None
     finish_outdoors: str | None
     finish_behind: str | None
+    print_as: str | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,7 +10,7 @@ from pydantic import TypeAdapter
 from dunestead.core.artwork.elements import Element
 from dunestead.core.blanks.blank import Blank
 from dunestead.core.changes.arranging import (
-    fit_design,
+    start_design,
 )
 from dunestead.core.errors import BadInput, DamagedJob, DunesteadError
 from dunestead.core.figures import Catalogue
@@ -120,7 +120,7 @@ class Workbench:
         job = start_job(name, self.catalogue.surface(surface), self.catalogue, make(1), blank)
         if recipe is not None:
             job = with_recipe(job, self.records.recipes.get(recipe), self.catalogue)
-        job = on_kit(fit_design(job, self.sources, self.catalogue), self.records.kit(), self.catalogue)
+        job = on_kit(start_design(job, self.sources, self.catalogue), self.records.kit(), self.catalogue)
         return self._store.add(self.reckon(job).plan.job)
 
     def add(self, job: Job, log: Sequence[LogEntry] = ()) -> int:

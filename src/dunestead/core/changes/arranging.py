@@ -36,6 +36,7 @@ __all__ = [
     "place_on_garment",
     "resize_design",
     "resize_element",
+    "start_design",
     "usual_arc",
 ]
 
@@ -131,6 +132,19 @@ def fit_design(job: Job, sources: Sources, catalogue: Catalogue) -> Job:
     room = room_beside(composition, job.piece.clear, web, room) or room
     width = np.floor(composition.design_width * room * 10) / 10
     return resize_design(centred, max(float(width), _SMALLEST_MM), sources, catalogue)
+
+
+def start_design(job: Job, sources: Sources, catalogue: Catalogue) -> Job:
+    """Return a new job with its design as wide as fits; on a shirt or jacket as prints of its size usually are."""
+    fitted = fit_design(job, sources, catalogue)
+    usual = catalogue.surface(job.blank.surface).print_as
+    if usual is None or placement_of(job.piece, catalogue):
+        return fitted
+    size = min(catalogue.garments.values(), key=lambda one: abs(one.width - job.piece.size[0]))
+    widest = catalogue.placements[usual].at(size.key).widest
+    if design_of(fitted, sources, catalogue).design_width <= widest:
+        return fitted
+    return resize_design(fitted, widest, sources, catalogue)
 
 
 def _is_lost(job: Job, sources: Sources, catalogue: Catalogue) -> bool:

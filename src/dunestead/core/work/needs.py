@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal, get_args
 
-from dunestead.core.units import show_length, show_volume
+from dunestead.core.units import show_tape_up, show_volume
 
 __all__ = ["KINDS", "UNITS", "Need", "NeedKind", "StockKind", "Unit", "need_in_words", "tool"]
 
@@ -106,5 +106,5 @@ def need_in_words(need: Need, unit: str) -> str:
     if need.told_unit == "ml":
         return f"{show_volume(need.at_hand, unit)} {need.name.lower()}"
     if need.told_unit == "mm":
-        return f"{show_length(need.at_hand, unit)} of {need.name.lower()}"
+        return f"{show_tape_up(need.at_hand, unit)} of {need.name.lower()}"
     return f"{need.at_hand:g} {need.name}"

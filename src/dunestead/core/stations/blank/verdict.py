@@ -43,6 +43,8 @@ def outcome(plan: Plan, unit: str) -> Outcome:
     if not blank.is_measured and (times := _mistaken(blank.outer, surface.blank)):
         likely = " by ".join(show_length(side * times, unit) for side in blank.outer)
         return "warn", f"{size}? That is very {'small' if times > 1 else 'large'}. Should it be {likely}?", rows
+    if not blank.is_measured and blank.outer == surface.blank:
+        return "warn", f"{size}: the usual size. Measure yours.", rows
     if not blank.is_measured:
         return "warn", f"{size} by its label. Measure it: labels are often wrong.", rows
     off = [
