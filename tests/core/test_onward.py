@@ -40,6 +40,13 @@ def test_an_unmeasured_blank_asks_for_the_tape_with_its_size() -> None:
     assert "600 mm by 400 mm" in found.prompt
 
 
+def test_centimetres_taken_for_millimetres_are_put_right_at_a_press() -> None:
+    """A coir mat of 60 by 40 mm: ten times as much was meant."""
+    found = onward(plan_of(words("ROOT", 30.0), blank=Blank(60, 40)), "blank")
+
+    assert (found.deed, found.times, found.label) == ("size", 10.0, "No, 600 mm by 400 mm")
+
+
 def test_a_design_too_fine_is_offered_the_width_from_which_it_holds() -> None:
     """Coir wants strokes of 6 mm and letters of 40: at 100 mm wide ROOT is far below."""
     plan = plan_of(words("ROOT", 150.0))

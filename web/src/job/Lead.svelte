@@ -53,6 +53,11 @@
         measured_width: blank.measured_width ?? blank.width,
         measured_height: blank.measured_height ?? blank.height,
       }));
+    } else if (deed.deed === 'size' && deed.times) {
+      const { times } = deed;
+      const before = { width: job.picture.width, height: job.picture.height };
+      await open.changeBlank((blank) => ({ width: blank.width * times, height: blank.height * times }));
+      await open.followBlank(before);
     } else if (deed.deed === 'width' && deed.width !== null) {
       await open.change({ design_width: deed.width });
     } else if (deed.deed === 'fates' && deed.fate) {
@@ -148,6 +153,13 @@
         <MainButton class="w-full" disabled={open.busy > 0} onclick={() => act(onward)}>
           {onward.label}{#if onward.deed === 'go'}&nbsp;<ArrowRight size={16} />{/if}
         </MainButton>
+        {#if onward.deed === 'size'}
+          <button
+            class="cursor-pointer self-start text-sm underline"
+            onclick={() => act({ ...onward, deed: 'measured' })}
+            >Yes, it is that {onward.times && onward.times > 1 ? 'small' : 'large'}</button
+          >
+        {/if}
       {/if}
     {:else if !next}
       <p class="m-0 font-bold">Everything is done. You can put this job away on the board.</p>

@@ -10,6 +10,7 @@ from typing import Literal
 
 from dunestead.core.mask.fates import Fate
 from dunestead.core.plan.plan import Plan
+from dunestead.core.stations.blank.verdict import mistaken_by
 from dunestead.core.stations.graph import Next
 from dunestead.core.stations.mask.verdict import undecided_of
 from dunestead.core.stations.station import NAMES, ORDER, Station
@@ -18,7 +19,7 @@ from dunestead.core.work.progress import Progress
 
 __all__ = ["DECIDING", "Deed", "Onward", "onward_of"]
 
-Deed = Literal["measured", "width", "fates", "kit", "files", "help", "go"]
+Deed = Literal["measured", "size", "width", "fates", "kit", "files", "help", "go"]
 DECIDING = ORDER[: ORDER.index("sheets") + 1]
 
 
@@ -29,7 +30,7 @@ class Onward:
     Attributes
     ----------
     deed
-        What it does: the label's size is what the tape says; the design made wider; one fate for every undecided
+        What it does: the label's size is what the tape says; a size so many times off is put right; the design made wider; one fate for every undecided
         piece; what the workshop works with is asked; the cut files; what helps against the first thing found; or it
         goes to a station.
     prompt
@@ -40,6 +41,8 @@ class Onward:
         Where `go` goes, or where one may go on all the same.
     width
         Of ``width``, mm.
+    times
+        Of ``size``: by how much both sides are off.
     numbers, fate
         Of ``fates``: the pieces, and what becomes of them.
     """
@@ -49,6 +52,7 @@ class Onward:
     label: str
     station: str
     width: float | None = None
+    times: float | None = None
     numbers: tuple[int, ...] = ()
     fate: Fate | None = None
 
@@ -111,6 +115,10 @@ def _blank(plan: Plan, unit: str) -> Onward | None:
     if blank.is_measured or asked:
         return None
     width, height = blank.outer
+    if times := mistaken_by(blank.outer, plan.choices.surface.blank):
+        likely = " by ".join(show_length(side * times, unit) for side in blank.outer)
+        doubt = f"Does it really measure {show_length(width, unit)} by {show_length(height, unit)}?"
+        return Onward("size", doubt, f"No, {likely}", "artwork", times=times)
     size = f"{show_length(width, unit)} by {show_length(height, unit)}"
     prompt = f"Lay a tape on the blank: does it really measure {size}? If not, enter what you read below."
     return Onward("measured", prompt, f"Yes, it measures {size}", "artwork")

@@ -4588,12 +4588,13 @@ export interface components {
         };
         Onward: {
             /** @enum {string} */
-            deed: "measured" | "width" | "fates" | "kit" | "files" | "help" | "go";
+            deed: "measured" | "size" | "width" | "fates" | "kit" | "files" | "help" | "go";
             fate: ("bridge" | "keep" | "leave-out" | "drop") | null;
             label: string;
             numbers: number[];
             prompt: string;
             station: string;
+            times: number | null;
             width: number | null;
         };
         OwnCutterOut: {

@@ -5,7 +5,7 @@ from dunestead.core.plan.plan import Plan
 from dunestead.core.stations.station import Outcome, Row
 from dunestead.core.units import show_length
 
-__all__ = ["brief", "outcome"]
+__all__ = ["brief", "mistaken_by", "outcome"]
 
 # So many times smaller or larger than the usual blank of a surface is asked about: most likely a unit was mistaken.
 _ABSURD, _TENFOLD = 5.0, 10.0
@@ -40,7 +40,7 @@ def outcome(plan: Plan, unit: str) -> Outcome:
     rows += _blank_rows(plan, unit)
     if surface.see_through and plan.job.blank.seen_through is None:
         return "stop", "Will it be looked at from the front, or through it? Say so before anything is cut.", rows
-    if not blank.is_measured and (times := _mistaken(blank.outer, surface.blank)):
+    if not blank.is_measured and (times := mistaken_by(blank.outer, surface.blank)):
         likely = " by ".join(show_length(side * times, unit) for side in blank.outer)
         return "warn", f"{size}? That is very {'small' if times > 1 else 'large'}. Should it be {likely}?", rows
     if not blank.is_measured and blank.outer == surface.blank:
@@ -57,7 +57,7 @@ def outcome(plan: Plan, unit: str) -> Outcome:
     return "ready", f"{size}, measured{sentence}.{asked}", rows
 
 
-def _mistaken(size: tuple[float, float], usual: tuple[float, float]) -> float:
+def mistaken_by(size: tuple[float, float], usual: tuple[float, float]) -> float:
     """Return by what a size is likely off where cm were meant for mm, or the other way; 0 where it may be right."""
     share = max(size) / max(usual)
     return _TENFOLD if share < 1 / _ABSURD else 1 / _TENFOLD if share > _ABSURD else 0.0
