@@ -55,9 +55,9 @@
       }));
     } else if (deed.deed === 'size' && deed.times) {
       const { times } = deed;
-      const before = { width: job.picture.width, height: job.picture.height };
       await open.changeBlank((blank) => ({ width: blank.width * times, height: blank.height * times }));
-      await open.followBlank(before);
+      // What was laid out on the wrong size is laid out anew.
+      await open.fit();
     } else if (deed.deed === 'width' && deed.width !== null) {
       await open.change({ design_width: deed.width });
     } else if (deed.deed === 'fates' && deed.fate) {
