@@ -68,7 +68,7 @@ def test_the_rail_shows_the_consequence_while_it_is_dragged_and_keeps_it_when_le
 def test_a_breakpoint_of_the_rail_saves_a_sheet_at_a_press(page: Page) -> None:
     begin_words(page, "BOATS OFF")
     page.keyboard.press("4")
-    unfold(page, "Cutter")
+    unfold(page, "Cutter:")
     page.get_by_label("Cutter", exact=True).select_option("table-square")
     settled(page)
     page.locator("h2").first.click()

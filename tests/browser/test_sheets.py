@@ -19,7 +19,7 @@ def at_the_sheets(page: Page, words: str = "BOATS OFF") -> None:
 
 def test_a_patch_is_laid_on_another_sheet_by_mouse_and_by_keyboard(page: Page) -> None:
     at_the_sheets(page)
-    unfold(page, "Cutter")
+    unfold(page, "Cutter:")
     page.get_by_label("Cutter", exact=True).select_option("table-square")
     settled(page)
     first = page.get_by_role("button", name=re.compile(r"^Patch \d+ on sheet 1")).first
@@ -50,7 +50,7 @@ def test_a_patch_is_laid_on_another_sheet_by_mouse_and_by_keyboard(page: Page) -
 
 def test_patches_are_put_together_with_marks_to_measure_between(page: Page) -> None:
     at_the_sheets(page)
-    unfold(page, "Cutter")
+    unfold(page, "Cutter:")
     page.get_by_label("Cutter", exact=True).select_option("table-square")
     settled(page)
 
