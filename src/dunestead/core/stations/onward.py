@@ -30,9 +30,9 @@ class Onward:
     Attributes
     ----------
     deed
-        What it does: the label's size is what the tape says; a size so many times off is put right; the design made wider; one fate for every undecided
-        piece; what the workshop works with is asked; the cut files; what helps against the first thing found; or it
-        goes to a station.
+        What it does: the label's size is what the tape says; a size so many times off is put right; the design made
+        wider; one fate for every undecided piece; what the workshop works with is asked; the cut files; what helps
+        against the first thing found; or it goes to a station.
     prompt
         The question, or what comes next.
     label
