@@ -215,7 +215,7 @@ def test_no_plate_is_hotter_than_it_can_be_set(catalogue) -> None:
     (found,) = press_mask(ground, cool, row, stuff, ONCE)
 
     assert found.celsius == 150
-    assert "150 C" in found.why
+    assert "150 °C" in found.why
 
 
 def test_no_plate_is_hotter_than_the_blank_stands_and_none_where_it_stands_no_heat(catalogue) -> None:
