@@ -34,6 +34,7 @@ def complaints(page: Page) -> list[str]:
         "figures",
         "stores",
         "recipes",
+        "year",
         "price/9",
     ],
 )
@@ -49,7 +50,7 @@ def test_every_view_is_open_to_screen_readers(page: Page, view: str, light: str)
 
 
 @pytest.mark.parametrize(("width", "height"), [(800, 1280), (390, 844)])
-@pytest.mark.parametrize("view", ["", "job/7/artwork", "job/8/sheets", "job/9/paint", "stores", "recipes"])
+@pytest.mark.parametrize("view", ["", "job/7/artwork", "job/8/sheets", "job/9/paint", "stores", "recipes", "year"])
 def test_a_tablet_and_a_phone_are_open_to_screen_readers(page: Page, view: str, width: int, height: int) -> None:
     page.set_viewport_size({"width": width, "height": height})
     page.goto(f"/#/{view}")
