@@ -186,13 +186,14 @@
             >
           {/if}
         {/if}
-        {#if open.early?.task === task.id}<Reason {open} early={open.early} />{/if}
       {:else if next.station !== station.code || next.task}
         <MainButton class="w-full" onclick={() => ongo(next)}>
           Go to {nameOf(next.station)}&nbsp;<ArrowRight size={16} />
         </MainButton>
       {/if}
     {/if}
+    <!-- Whatever the button says: the list asks of every other step. -->
+    {#if open.early && open.early.task === next?.task?.id}<Reason {open} early={open.early} />{/if}
     <nav class="flex justify-between text-sm" aria-label="Station before and after">
       {#if before}
         <a class="inline-flex items-center gap-1 underline" href="#/job/{job.id}/{before.code}"

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Bell from '@lucide/svelte/icons/bell';
+  import { untrack } from 'svelte';
   import type { Task } from '../lib/api/client';
   import { clocks } from '../lib/clocks.svelte';
   import MainButton from '../lib/ui/MainButton.svelte';
@@ -25,9 +26,15 @@
     return () => clearInterval(tick);
   });
   // Once its time has come, the step can be done: the workshop is asked, not this window's clock.
-  let isOver = $derived(now >= at);
+  const AGAIN_MS = 5000;
+  const isOver = $derived(now >= at);
   $effect(() => {
-    if (isOver) void open.load();
+    if (!isOver) return;
+    // Asked for what is over alone, not for what asking itself changes; again where the clocks are not quite one.
+    const ask = () => untrack(() => void open.load());
+    ask();
+    const again = setInterval(ask, AGAIN_MS);
+    return () => clearInterval(again);
   });
 </script>
 
